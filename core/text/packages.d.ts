@@ -1,0 +1,10 @@
+declare module 'snowball-stemmers' {
+  export function newStemmer(language: string): { stem(word: string): string };
+  const whole: { newStemmer: typeof newStemmer } | undefined;
+  export default whole;
+}
+declare module 'stopword' {
+  export const eng: string[];
+  export const deu: string[];
+  export const spa: string[];
+}

@@ -1,0 +1,65 @@
+import * as snowballPackage from 'snowball-stemmers';
+import { deu, eng, spa } from 'stopword';
+import { key, words } from './key';
+
+/** Languages with a stemmer and stop words; any other language is matched by exact words only. */
+export type Language = 'en' | 'de' | 'es';
+
+// The package is CommonJS that calls itself an ES module: some loaders give a default export, some none.
+const snowball = snowballPackage.default ?? snowballPackage;
+
+const STEMMERS = {
+  en: snowball.newStemmer('english'),
+  de: snowball.newStemmer('german'),
+  es: snowball.newStemmer('spanish'),
+};
+const STOP_WORDS: Record<Language, ReadonlySet<string>> = {
+  en: new Set(eng),
+  de: new Set(deu),
+  es: new Set(spa),
+};
+const cache: Record<Language, Map<string, string>> = { en: new Map(), de: new Map(), es: new Map() };
+const CACHE_LIMIT = 200_000;
+
+function isKnown(language: string): language is Language {
+  return language in STEMMERS;
+}
+
+/**
+ * The Snowball stem of one word of a key (method §1). For matching only, never shown.
+ * Unknown languages return the word itself.
+ */
+export function stem(word: string, language: string): string {
+  if (!isKnown(language)) return word;
+  const known = cache[language];
+  let found = known.get(word);
+  if (found === undefined) {
+    found = STEMMERS[language].stem(word);
+    if (known.size >= CACHE_LIMIT) known.clear();
+    known.set(word, found);
+  }
+  return found;
+}
+
+/** Stems of every word of a key, in order (method §1). */
+export function stems(keyText: string, language: string): string[] {
+  return words(keyText).map((word) => stem(word, language));
+}
+
+/** Whether a word is a filler in the language (method §1). Unknown languages have none. */
+export function isStopWord(word: string, language: string): boolean {
+  return isKnown(language) && STOP_WORDS[language].has(word);
+}
+
+/**
+ * Two texts are close variants when these are equal: the multiset of stems without stop words,
+ * sorted and joined (method §1). A text of stop words alone keeps them, so that it equals only itself.
+ */
+export function closeVariantKey(text: string, language: string): string {
+  const all = words(key(text));
+  const kept = all.filter((word) => !isStopWord(word, language));
+  return (kept.length > 0 ? kept : all)
+    .map((word) => stem(word, language))
+    .sort()
+    .join(' ');
+}

@@ -1,0 +1,16 @@
+/** @type {import('jest').Config} */
+export default {
+  testEnvironment: 'node',
+  roots: ['<rootDir>/core', '<rootDir>/contract', '<rootDir>/standin', '<rootDir>/server', '<rootDir>/web'],
+  testMatch: ['**/*.test.ts'],
+  modulePathIgnorePatterns: ['/dist/'],
+  transform: {
+    '^.+\\.(ts|tsx|mjs|js)$': [
+      '@swc/jest',
+      { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } }, module: { type: 'commonjs' } },
+    ],
+  },
+  transformIgnorePatterns: ['/node_modules/(?!(p-retry|p-queue|p-timeout|is-network-error)/)'],
+  globalSetup: '<rootDir>/scripts/jest-setup.mjs',
+  testTimeout: 30000,
+};
