@@ -22,7 +22,11 @@ export default tseslint.config(
       eqeqeq: 'error',
     },
   },
-  { files: ['scripts/**', 'bench/**', '**/*.mjs'], languageOptions: { globals: globals.node }, rules: { 'no-console': 'off' } },
+  {
+    files: ['scripts/**', 'bench/**', '**/*.mjs'],
+    languageOptions: { globals: globals.node },
+    rules: { 'no-console': 'off' },
+  },
   {
     files: ['core/**/*.ts'],
     ignores: ['**/*.test.ts'],
@@ -36,9 +40,19 @@ export default tseslint.config(
       ],
     },
   },
-  { files: ['contract/**/*.ts'], rules: forbid([nodeBuiltins, outOf('server', 'standin', 'web', 'bench', 'e2e')]) },
-  { files: ['server/**/*.ts'], ignores: ['server/data/**', '**/*.test.ts', 'server/drizzle.config.ts'], rules: forbid([sqlElsewhere, outOf('standin', 'web', 'bench', 'e2e')]) },
-  { files: ['server/data/**/*.ts'], rules: forbid([outOf('standin', 'web', 'bench', 'e2e', 'http', 'work', 'sources')]) },
+  {
+    files: ['contract/**/*.ts'],
+    rules: forbid([nodeBuiltins, outOf('server', 'standin', 'web', 'bench', 'e2e')]),
+  },
+  {
+    files: ['server/**/*.ts'],
+    ignores: ['server/data/**', '**/*.test.ts', 'server/drizzle.config.ts'],
+    rules: forbid([sqlElsewhere, outOf('standin', 'web', 'bench', 'e2e')]),
+  },
+  {
+    files: ['server/data/**/*.ts'],
+    rules: forbid([outOf('standin', 'web', 'bench', 'e2e', 'http', 'work', 'sources')]),
+  },
   {
     files: ['standin/**/*.ts'],
     ignores: ['**/*.test.ts'],
@@ -52,7 +66,16 @@ export default tseslint.config(
     files: ['web/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': reactHooks },
     languageOptions: { globals: globals.browser },
-    rules: { ...reactHooks.configs.recommended.rules, ...forbid([nodeBuiltins, outOf('server', 'standin', 'bench', 'e2e')]) },
+    rules: {
+      ...reactHooks.configs.recommended.rules,
+      ...forbid([nodeBuiltins, outOf('server', 'standin', 'bench', 'e2e')]),
+    },
   },
-  { files: ['web/parts/**'], rules: forbid([outOf('server', 'standin', 'stages'), { regex: '/stages/', message: 'Parts know no stage.' }]) },
+  {
+    files: ['web/parts/**'],
+    rules: forbid([
+      outOf('server', 'standin', 'stages'),
+      { regex: '/stages/', message: 'Parts know no stage.' },
+    ]),
+  },
 );

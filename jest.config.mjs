@@ -7,7 +7,10 @@ export default {
   transform: {
     '^.+\\.(ts|tsx|mjs|js)$': [
       '@swc/jest',
-      { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } }, module: { type: 'commonjs' } },
+      {
+        jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } },
+        module: { type: 'commonjs' },
+      },
     ],
   },
   transformIgnorePatterns: ['/node_modules/(?!(p-retry|p-queue|p-timeout|is-network-error)/)'],

@@ -33,7 +33,10 @@ describe('season', () => {
       fc.property(months, fc.integer({ min: 0, max: 11 }), (series, first) => {
         const indices = seasonIndices(series, first)!;
         expect(indices.reduce((sum, value) => sum + value, 0) / 12).toBeCloseTo(1, 9);
-        const scaled = seasonIndices(series.map((value) => value * 7), first)!;
+        const scaled = seasonIndices(
+          series.map((value) => value * 7),
+          first,
+        )!;
         scaled.forEach((value, month) => expect(value).toBeCloseTo(indices[month]!, 9));
       }),
     );

@@ -1,5 +1,11 @@
 import fc from 'fast-check';
-import { estimatedClicks, featureFactor, paidClickThrough, priorClickThrough, priorCurve } from './clickThrough';
+import {
+  estimatedClicks,
+  featureFactor,
+  paidClickThrough,
+  priorClickThrough,
+  priorCurve,
+} from './clickThrough';
 import { difficulty } from './difficulty';
 import { ABSENT, DEPTH_BANDS, UNKNOWN, better, depthBand } from './position';
 import { median } from './statistics';
@@ -50,14 +56,27 @@ describe('positions', () => {
     expect(better(UNKNOWN, UNKNOWN)).toBe(UNKNOWN);
   });
   test.each([
-    [1, '1–3'], [3, '1–3'], [4, '4–10'], [10, '4–10'], [11, '11–20'], [20, '11–20'], [21, '21–50'],
-    [50, '21–50'], [51, '51–100'], [100, '51–100'], [ABSENT, 'absent'], [UNKNOWN, 'unknown'],
+    [1, '1–3'],
+    [3, '1–3'],
+    [4, '4–10'],
+    [10, '4–10'],
+    [11, '11–20'],
+    [20, '11–20'],
+    [21, '21–50'],
+    [50, '21–50'],
+    [51, '51–100'],
+    [100, '51–100'],
+    [ABSENT, 'absent'],
+    [UNKNOWN, 'unknown'],
   ])('%i lies in band %s', (position, band) => expect(DEPTH_BANDS[depthBand(position)]).toBe(band));
 });
 
 describe('figures of a result page', () => {
   test.each([
-    [[], null], [[4], 4], [[4, 1], 2.5], [[9, 1, 5], 5],
+    [[], null],
+    [[4], 4],
+    [[4, 1], 2.5],
+    [[9, 1, 5], 5],
   ])('median of %j is %j', (values, expected) => expect(median(values)).toBe(expected));
   test('difficulty', () => {
     const slot = (authority: number | null, phraseInTitle: boolean) => ({ authority, phraseInTitle });
@@ -75,7 +94,10 @@ describe('visibility', () => {
     expect(visibility(Uint8Array.of(1, 1, UNKNOWN, 1), volumes, curve, [0, 1, 2, 3])).toBe(1);
     expect(visibility(Uint8Array.of(ABSENT, ABSENT, UNKNOWN, 1), volumes, curve, [0, 1, 2, 3])).toBe(0);
     expect(visibility(Uint8Array.of(UNKNOWN, UNKNOWN, UNKNOWN, 1), volumes, curve, [0, 1, 2, 3])).toBeNull();
-    expect(visibility(Uint8Array.of(2, ABSENT, 0, 0), volumes, curve, [0, 1])).toBeCloseTo((100 * 0.15) / 45, 12);
+    expect(visibility(Uint8Array.of(2, ABSENT, 0, 0), volumes, curve, [0, 1])).toBeCloseTo(
+      (100 * 0.15) / 45,
+      12,
+    );
   });
   test('counts by depth add up to the rows', () => {
     fc.assert(

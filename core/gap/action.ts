@@ -1,0 +1,67 @@
+import { ABSENT, isRanked } from '../ranking/position';
+import { isDoubling } from './paid';
+
+/** Suggested actions (method §8); stored in columns as the index here. */
+export const ACTIONS = [
+  'capture first',
+  'trim bid',
+  'retitle',
+  'strengthen',
+  'advertise',
+  'new page',
+  'merge',
+  'hold',
+] as const;
+export type Action = (typeof ACTIONS)[number];
+
+/** Effort in days by action, editable in the project's settings (method §8). */
+export type Efforts = Readonly<Record<Action, number>>;
+
+export const DEFAULT_EFFORTS: Efforts = {
+  'capture first': 0.1,
+  'trim bid': 0.1,
+  retitle: 0.25,
+  strengthen: 1,
+  advertise: 0.1,
+  'new page': 3,
+  merge: 1,
+  hold: 0.1,
+};
+
+/** The facts that choose an action. Positions are column values. */
+export interface ActionFacts {
+  known: boolean;
+  ownOrganic: number;
+  ownPaid: number;
+  /** Our best target carries the phrase in its title. */
+  phraseInTitle: boolean;
+  /** After the action, 0–1; NaN if unknown. */
+  chance: number;
+  /** Of a click. */
+  worth: number;
+  /** Expected cost of a click; NaN if unknown. */
+  clickCost: number;
+  /** Some own target holds every word of the keyword. */
+  covered: boolean;
+  /** Two or more own targets in the capture. */
+  cannibalised: boolean;
+}
+
+/**
+ * The suggested action (method §8) as an index into {@link ACTIONS}: first rule that holds.
+ * Beyond the rules of §8: nothing known → *capture first*; covered or ranked deeper than 50 → *strengthen*;
+ * at 1–3 with nothing amiss → *hold*.
+ */
+export function suggestAction(facts: ActionFacts): number {
+  const { ownOrganic: own } = facts;
+  if (!facts.known) return ACTIONS.indexOf('capture first');
+  if (isDoubling(own, facts.ownPaid)) return ACTIONS.indexOf('trim bid');
+  if (own >= 4 && own <= 20 && !facts.phraseInTitle) return ACTIONS.indexOf('retitle');
+  if (own >= 4 && own <= 50) return ACTIONS.indexOf('strengthen');
+  if (!isRanked(own) || own > 50) {
+    if (facts.chance < 0.15 && facts.worth > facts.clickCost) return ACTIONS.indexOf('advertise');
+    if (own === ABSENT && !facts.covered) return ACTIONS.indexOf('new page');
+  }
+  if (facts.cannibalised) return ACTIONS.indexOf('merge');
+  return isRanked(own) && own <= 3 ? ACTIONS.indexOf('hold') : ACTIONS.indexOf('strengthen');
+}
