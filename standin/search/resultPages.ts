@@ -1,0 +1,116 @@
+import type { ResultPagesAnswer, SlotKind, SourcePage, SourceSlot } from '@opsimath/contract/source/answers';
+import { hashText, mix, unit } from '../random';
+import type { MarketWorld, World } from '../world/world';
+import { holdAuction, type PaidSlot } from './auction';
+import type { Ranker } from './ranker';
+import { recordOf } from './records';
+
+/** Blocks that stand among the results, and above which organic position. */
+interface Block {
+  kind: SlotKind;
+  before: number;
+  document: number | null;
+}
+
+/** Result pages of one market; a batch shares its records. */
+export class ResultPages {
+  constructor(
+    private readonly world: World,
+    private readonly market: MarketWorld,
+    private readonly ranker: Ranker,
+    private readonly keywordIndex: ReadonlyMap<string, number>,
+  ) {}
+
+  /** Pages for keys; a keyword nobody ever typed gets an empty page. */
+  batch(keys: readonly string[], day: number, depth: number): Pick<ResultPagesAnswer, 'records' | 'pages'> {
+    const indexOf = new Map<number, number>();
+    const records: ResultPagesAnswer['records'] = [];
+    const record = (document: number): number => {
+      let index = indexOf.get(document);
+      if (index === undefined) {
+        index = records.push(recordOf(this.world, this.market.documents[document]!, day)) - 1;
+        indexOf.set(document, index);
+      }
+      return index;
+    };
+    return { records, pages: keys.map((text) => this.page(text, day, depth, record)) };
+  }
+
+  private page(text: string, day: number, depth: number, record: (document: number) => number): SourcePage {
+    const keyword = this.keywordIndex.get(text);
+    if (keyword === undefined) return { keyword: text, depth, results: 0, slots: [] };
+    const organic = this.ranker.organic(keyword, day).subarray(0, depth);
+    const paid = holdAuction(this.market, keyword, day);
+    const blocks = this.blocks(keyword, organic, day);
+    const slots: SourceSlot[] = [];
+    const place = (slot: Omit<SourceSlot, 'slot'>): void =>
+      void slots.push({ slot: slots.length + 1, ...slot });
+    const placePaid = (slot: PaidSlot): void =>
+      place({
+        kind: 'paid',
+        position: slot.position,
+        record: record(slot.advert.landing),
+        text: `${this.world.owners[slot.advert.owner]!.name}: ${text}`,
+      });
+    paid.filter((slot) => slot.onTop).forEach(placePaid);
+    organic.forEach((document, i) => {
+      for (const block of blocks.filter(({ before }) => before === i + 1)) {
+        place({
+          kind: block.kind,
+          position: null,
+          record: block.document === null ? null : record(block.document),
+        });
+      }
+      place({ kind: 'organic', position: i + 1, record: record(document) });
+      if (i === Math.min(organic.length, this.market.market.resultsPerPage) - 1) {
+        paid.filter((slot) => !slot.onTop).forEach(placePaid);
+        place({
+          kind: 'related searches',
+          position: null,
+          record: null,
+          text: this.related(keyword).join('\n'),
+        });
+      }
+    });
+    return { keyword: text, depth, results: this.results(keyword), slots };
+  }
+
+  private blocks(keyword: number, organic: Int32Array, day: number): Block[] {
+    const { documents, keywords } = this.market;
+    const luck = (salt: number): number => unit(mix(hashText(keywords[keyword]!.text), salt));
+    const asks = /^(how|what|are|do|can|best) | vs | review$/.test(keywords[keyword]!.text);
+    const holder = (genres: readonly string[], within: number): number | null =>
+      organic.subarray(0, within).find((document) => genres.includes(documents[document]!.genre)) ?? null;
+    const blocks: Block[] = [];
+    const answer = holder(['guide', 'thread'], 8);
+    if (asks && answer !== null && luck(1) < 0.55)
+      blocks.push({ kind: 'answer box', before: 1, document: answer });
+    // Blocks come and go over the months.
+    const season = Math.floor(day / 45);
+    if (!asks && unit(mix(mix(keyword, season), 2)) < 0.3) {
+      blocks.push({
+        kind: 'image block',
+        before: luck(3) < 0.4 ? 1 : 4,
+        document: holder(['item', 'collection'], 20),
+      });
+    }
+    if (asks && unit(mix(mix(keyword, season), 4)) < 0.35) {
+      blocks.push({ kind: 'video block', before: luck(5) < 0.35 ? 1 : 3, document: null });
+    }
+    return blocks;
+  }
+
+  private related(keyword: number): string[] {
+    const { keywords } = this.market;
+    return [1, 2, 3, 4].map((salt) => keywords[mix(keyword, salt) % keywords.length]!.text);
+  }
+
+  /** The rough count of results that services print. */
+  results(keyword: number): number {
+    const { text, volume } = this.market.keywords[keyword]!;
+    const words = text.split(' ').length;
+    return (
+      Math.round(((4e8 / 5 ** words) * (0.4 + unit(mix(hashText(text), 9))) + volume * 40) / 1000) * 1000
+    );
+  }
+}
