@@ -1,0 +1,231 @@
+import { ACTIONS } from '@opsimath/core/gap/action';
+import { GAP_KINDS } from '@opsimath/core/gap/kind';
+import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
+import { PAID_STATES } from '@opsimath/core/gap/paid';
+import { WORTH_SOURCES } from '@opsimath/core/gap/worth';
+import { z } from 'zod';
+import { isoDay, slotKind, sourceMetrics } from '../source/answers';
+
+export const gapKind = z.enum(GAP_KINDS);
+export const paidState = z.enum(PAID_STATES);
+export const movementMark = z.enum(MOVEMENT_MARKS);
+export const action = z.enum(ACTIONS);
+export const gapMark = z.enum(['near', 'doubling', 'gained', 'lost', 'climbing', 'slipping']);
+export type GapMark = z.infer<typeof gapMark>;
+
+export const gapSort = z.enum([
+  'priority',
+  'keyword',
+  'kind',
+  'move',
+  'own',
+  'best rival',
+  'spread',
+  'demand',
+  'volume',
+  'chance',
+  'worth',
+  'gain',
+  'a month',
+  'cpc',
+  'ad competition',
+  'difficulty',
+  'action',
+  'paid',
+]);
+export type GapSort = z.infer<typeof gapSort>;
+
+const list = <T extends z.ZodType>(item: T) =>
+  z
+    .preprocess(
+      (value) => (typeof value === 'string' ? value.split(',').filter(Boolean) : value),
+      z.array(item),
+    )
+    .default([]);
+
+/** Which comparison: everything that decides the figures of a row. */
+export const comparisonScope = z.object({
+  market: z.string(),
+  date: isoDay,
+  compare: isoDay.optional(),
+  /** A look-up's pool; all keywords of the project without it. */
+  pool: z.coerce.number().int().optional(),
+});
+export const gapFilter = z.object({
+  kinds: list(gapKind),
+  paid: list(paidState),
+  marks: list(gapMark),
+  find: z.string().max(300).default(''),
+});
+export const gapQuery = comparisonScope.extend(gapFilter.shape).extend({
+  sort: gapSort.default('priority'),
+  descending: z.stringbool().default(true),
+  offset: z.coerce.number().int().min(0).default(0),
+  limit: z.coerce.number().int().min(1).max(500).default(100),
+});
+export type GapQuery = z.input<typeof gapQuery>;
+export type GapQueryRead = z.output<typeof gapQuery>;
+export type ComparisonScope = z.infer<typeof comparisonScope>;
+
+/** A position: a number, or one of the two that are never mixed up. */
+export const position = z.union([z.int(), z.literal('absent'), z.literal('unknown')]);
+export type Position = z.infer<typeof position>;
+
+export const gapRow = z.object({
+  id: z.int(),
+  text: z.string(),
+  kind: gapKind,
+  near: z.boolean(),
+  own: position,
+  ownBefore: position,
+  /** Which of our targets holds the position. */
+  ownAddress: z.string().nullable(),
+  ownPaid: position,
+  ownPaidBefore: position,
+  /** In the order of the answer's rivals. */
+  rivals: z.array(position),
+  rivalsBefore: z.array(position),
+  rivalsPaid: z.array(position),
+  spread: z.int(),
+  moved: z.number().nullable(),
+  movement: movementMark,
+  paid: paidState,
+  doubling: z.boolean(),
+  /** Searches a month, mean of the latest 12. */
+  volume: z.number().nullable(),
+  /** V: searches a month over the coming three months. */
+  demand: z.number().nullable(),
+  chance: z.number().nullable(),
+  /** The chance is the surface's mean, for want of a capture. */
+  chanceAssumed: z.boolean(),
+  worth: z.number(),
+  worthSource: z.enum(WORTH_SOURCES),
+  aim: z.int().nullable(),
+  gain: z.number().nullable(),
+  worthAMonth: z.number().nullable(),
+  effort: z.number(),
+  priority: z.number().nullable(),
+  action,
+  reason: z.string(),
+  cpcLow: z.number().nullable(),
+  cpcHigh: z.number().nullable(),
+  adCompetition: z.number().nullable(),
+  difficulty: z.int().nullable(),
+  /** The capture that the figures rest on. */
+  captureDate: isoDay.nullable(),
+  tracked: z.boolean(),
+});
+export type GapRow = z.infer<typeof gapRow>;
+
+export const sideTotals = z.object({
+  name: z.string(),
+  /** 0–1; `null` when nothing is known. */
+  visibility: z.number().nullable(),
+  visibilityBefore: z.number().nullable(),
+  /** In the order of DEPTH_BANDS. */
+  depth: z.array(z.int()),
+  paidKeywords: z.int(),
+  /** Estimated clicks a month. */
+  clicks: z.number(),
+});
+
+export const gapTotals = z.object({
+  keywords: z.int(),
+  /** Expected worth a month if every gap that is shown were won. */
+  worthAMonth: z.number(),
+  /** Share of it that the first 20 carry. */
+  firstTwenty: z.number().nullable(),
+  kinds: z.record(gapKind, z.int()),
+  paid: z.record(paidState, z.int()),
+  marks: z.record(gapMark, z.int()),
+});
+
+export const rivalColumn = z.object({
+  id: z.int(),
+  letter: z.string(),
+  name: z.string(),
+  address: z.string(),
+  looked: z.boolean(),
+});
+export type RivalColumn = z.infer<typeof rivalColumn>;
+
+export const gapPage = z.object({
+  /** Rows that pass the filter. */
+  total: z.int(),
+  rows: z.array(gapRow),
+  rivals: z.array(rivalColumn),
+  totals: gapTotals,
+  own: z.string(),
+  front: z.int(),
+  currency: z.string(),
+  /** Dates of the facts the answer rests on, and of those compared with. */
+  rests: z.object({ segments: z.int(), latest: isoDay.nullable(), compareLatest: isoDay.nullable() }),
+});
+export type GapPage = z.infer<typeof gapPage>;
+
+export const shownSlot = z.object({
+  slot: z.int(),
+  kind: slotKind,
+  position: z.int().nullable(),
+  side: z.enum(['own', 'rival', 'other']),
+  letter: z.string().nullable(),
+  owner: z.string().nullable(),
+  address: z.string().nullable(),
+  title: z.string().nullable(),
+  description: z.string().nullable(),
+  authority: z.number().nullable(),
+  phraseInTitle: z.boolean().nullable(),
+});
+export const shownPage = z.object({
+  date: isoDay,
+  source: z.string(),
+  depth: z.int(),
+  results: z.number().nullable(),
+  slots: z.array(shownSlot),
+});
+export type ShownPage = z.infer<typeof shownPage>;
+
+export const historyPoint = z.object({
+  date: isoDay,
+  source: z.string(),
+  own: position,
+  ownPaid: position,
+  rivals: z.array(position),
+  rivalsPaid: z.array(position),
+});
+export type HistoryPoint = z.infer<typeof historyPoint>;
+
+/** One line of the sum that led to a priority. */
+export const sumLine = z.object({
+  name: z.string(),
+  value: z.string(),
+  how: z.string(),
+  source: z.string(),
+  estimated: z.boolean(),
+});
+export type SumLine = z.infer<typeof sumLine>;
+
+export const dossier = z.object({
+  row: gapRow,
+  rivals: z.array(rivalColumn),
+  own: z.string(),
+  front: z.int(),
+  currency: z.string(),
+  history: z.array(historyPoint),
+  captureDates: z.array(isoDay),
+  page: shownPage.nullable(),
+  sum: z.array(sumLine),
+  metrics: sourceMetrics.nullable(),
+  metricsDate: isoDay.nullable(),
+  performance: z
+    .object({
+      from: isoDay,
+      to: isoDay,
+      impressions: z.int(),
+      clicks: z.int(),
+      position: z.number().nullable(),
+      source: z.string(),
+    })
+    .nullable(),
+});
+export type Dossier = z.infer<typeof dossier>;

@@ -1,0 +1,44 @@
+import { ACTIONS, DEFAULT_EFFORTS, type Action } from '@opsimath/core/gap/action';
+import { DEFAULT_FRONT } from '@opsimath/core/ranking/position';
+import { z } from 'zod';
+
+const effortDays = z.number().min(0.01).max(365);
+export const efforts = z.object(
+  Object.fromEntries(ACTIONS.map((action) => [action, effortDays])) as Record<Action, typeof effortDays>,
+);
+
+export const projectSettings = z.object({
+  /** F: positions that count as the first page. */
+  front: z.int().min(1).max(100).default(DEFAULT_FRONT),
+  currency: z.string().min(1).max(8).default('USD'),
+  /** Worth of a click where no source gives one, in the currency. */
+  defaultWorth: z.number().min(0).max(100_000).default(0.3),
+  efforts: efforts.default({ ...DEFAULT_EFFORTS }),
+});
+export type ProjectSettings = z.infer<typeof projectSettings>;
+
+export const project = z.object({
+  id: z.int(),
+  name: z.string(),
+  settings: projectSettings,
+  revision: z.int(),
+  createdAt: z.string(),
+});
+export type Project = z.infer<typeof project>;
+
+export const projectCreation = z.object({ name: z.string().trim().min(1).max(120) });
+export const projectChange = z.object({
+  name: z.string().trim().min(1).max(120).optional(),
+  settings: projectSettings.partial().optional(),
+});
+
+/** What waits at each stage, and the dates there is something for. */
+export const projectOverview = z.object({
+  targets: z.object({ own: z.int(), rival: z.int() }),
+  lookUps: z.int(),
+  keywords: z.int(),
+  tracked: z.int(),
+  imports: z.int(),
+  dates: z.array(z.object({ date: z.string(), captures: z.int(), rankings: z.int() })),
+});
+export type ProjectOverview = z.infer<typeof projectOverview>;

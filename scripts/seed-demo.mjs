@@ -1,0 +1,61 @@
+// Fills the demo through the same doors that people use: targets, look-ups, a file, captures over months.
+import { api } from './api.mjs';
+
+const MARKET = 'web-us-en';
+const RIVALS = ['cobblemoor.example', 'pikewater.example', 'dunmarrow.example', 'saltfen.example'];
+const OWN = 'tarnwick.example';
+const MONTHS_OF_HISTORY = 16;
+const TRACKED = 60;
+const CAPTURED = 2500;
+const PERFORMANCE_DAYS = 60;
+
+const daysBefore = (date, days) => new Date(Date.parse(date) - days * 86_400_000).toISOString().slice(0, 10);
+
+export async function seedDemo(url, servicesUrl, say) {
+  const opsimath = api(url);
+  const { today } = await opsimath.get('/services');
+  const compare = daysBefore(today, 90);
+  await opsimath.get('/markets');
+
+  const project = await opsimath.post('/projects', { name: 'Tarnwick' });
+  const at = `/projects/${project.id}`;
+  await opsimath.post(`${at}/targets`, { side: 'own', market: MARKET, text: OWN });
+  await opsimath.post(`${at}/targets`, { side: 'rival', market: MARKET, text: RIVALS.join('\n') });
+
+  say('Looking up four rivals and ourselves…');
+  const lookUp = await opsimath.post(`${at}/look-ups`, {
+    market: MARKET, date: today, compareDate: compare, targets: [OWN, ...RIVALS], extent: 'captures', captureMost: CAPTURED,
+  });
+  await opsimath.finished(lookUp.job.id);
+
+  say('Importing own search performance from a file…');
+  const csv = await performanceCsv(servicesUrl, daysBefore(today, PERFORMANCE_DAYS), daysBefore(today, 1));
+  const uploaded = await opsimath.upload(`${at}/imports?name=search-performance.csv`, csv);
+  const started = await opsimath.post(`/imports/${uploaded.import.id}/start`, { market: MARKET, reading: uploaded.preview.reading });
+  await opsimath.finished(started.job.id);
+
+  say(`Capturing ${MONTHS_OF_HISTORY} months of history for ${TRACKED} tracked keywords…`);
+  const scope = `market=${MARKET}&date=${today}&compare=${compare}`;
+  const { rows } = await opsimath.get(`${at}/gaps?${scope}&sort=priority&limit=${TRACKED}`);
+  const keywords = rows.map((row) => row.id);
+  await opsimath.post(`${at}/tracked`, { keywords });
+  const weeks = Math.round((MONTHS_OF_HISTORY * 365.25) / 12 / 7);
+  const dates = Array.from({ length: weeks }, (_, week) => daysBefore(today, 7 * (weeks - week)));
+  const history = await opsimath.post(`${at}/captures`, { market: MARKET, dates, keywords });
+  await opsimath.finished(history.id);
+}
+
+/** Own search performance as somebody would have exported it. */
+async function performanceCsv(servicesUrl, from, to) {
+  const lines = ['Own search performance', `Period,${from} to ${to}`, '', 'Date,Query,Page,Clicks,Impressions,CTR,Average position'];
+  let cursor = '';
+  do {
+    const query = new URLSearchParams({ market: MARKET, site: OWN, from, to, ...(cursor ? { cursor } : {}) });
+    const answer = await (await fetch(`${servicesUrl}/v1/own/performance?${query}`)).json();
+    for (const { date, query: text, page, clicks, impressions, position } of answer.rows) {
+      lines.push(`${date},${text},https://${page},${clicks},${impressions},${((100 * clicks) / impressions).toFixed(2)}%,${position}`);
+    }
+    cursor = answer.cursor;
+  } while (cursor);
+  return `${lines.join('\n')}\n`;
+}

@@ -1,0 +1,54 @@
+import { parentPort, workerData } from 'node:worker_threads';
+import { openDatabase } from '../data/connection';
+import { KnownProblem } from '../problem';
+import { dossier } from './dossier';
+import { gapPage } from './gapPage';
+import { gatherSides } from './sides';
+import { resultPage } from './history';
+import { poolPage } from './poolPage';
+import { report } from './report';
+import { Workspace } from './workspace';
+import { marketByCode } from '../data/markets';
+
+const { file, budgetBytes } = workerData as { file: string; budgetBytes: number };
+const workspace = new Workspace(await openDatabase(file), budgetBytes);
+
+type Rest<F> = F extends (workspace: Workspace, ...rest: infer R) => unknown ? R : never;
+
+/** Everything this thread answers, by name. */
+const answers = {
+  gapPage: (...args: Rest<typeof gapPage>) => gapPage(workspace, ...args),
+  dossier: (...args: Rest<typeof dossier>) => dossier(workspace, ...args),
+  poolPage: (...args: Rest<typeof poolPage>) => poolPage(workspace, ...args),
+  report: (...args: Rest<typeof report>) => report(workspace, ...args),
+  resultPage: async (projectId: number, market: string, keywordId: number, date: string) =>
+    resultPage(
+      workspace,
+      (await marketByCode(workspace.database, market)).id,
+      keywordId,
+      date,
+      await gatherSides(workspace.database, projectId),
+    ),
+};
+export type AnalysisAnswers = typeof answers;
+
+parentPort!.on(
+  'message',
+  ({ id, name, args }: { id: number; name: keyof AnalysisAnswers; args: never[] }) => {
+    (answers[name] as (...values: never[]) => Promise<unknown>)(...args).then(
+      (value) => parentPort!.postMessage({ id, value }),
+      (error: unknown) =>
+        parentPort!.postMessage({
+          id,
+          problem:
+            error instanceof KnownProblem
+              ? { status: error.status, code: error.code, message: error.message, todo: error.todo }
+              : {
+                  status: 500,
+                  code: 'broken',
+                  message: error instanceof Error ? (error.stack ?? error.message) : String(error),
+                },
+        }),
+    );
+  },
+);

@@ -1,0 +1,52 @@
+import type { Database } from '../data/connection';
+import type { Column } from '../data/segments/columns';
+import { readColumn } from '../data/segments/segments';
+
+/** Segment columns in memory, the least lately used dropped beyond the budget. Segments never change, so neither do these. */
+export class ColumnStore {
+  private readonly kept = new Map<string, Column>();
+  private bytes = 0;
+
+  constructor(
+    readonly database: Database,
+    private readonly budgetBytes: number,
+  ) {}
+
+  async column<T extends Column>(segmentId: number, name: string): Promise<T> {
+    const id = `${segmentId}:${name}`;
+    let column = this.kept.get(id);
+    if (column) {
+      this.kept.delete(id);
+    } else {
+      column = await readColumn(this.database, segmentId, name);
+      this.bytes += column.byteLength;
+    }
+    this.kept.set(id, column);
+    this.shrink();
+    return column as T;
+  }
+
+  private shrink(): void {
+    for (const [id, column] of this.kept) {
+      if (this.bytes <= this.budgetBytes || this.kept.size <= 1) return;
+      this.kept.delete(id);
+      this.bytes -= column.byteLength;
+    }
+  }
+}
+
+/** Keeps the last few of something expensive by name. */
+export class Lately<T> {
+  private readonly kept = new Map<string, Promise<T>>();
+  constructor(private readonly most: number) {}
+
+  get(name: string, make: () => Promise<T>): Promise<T> {
+    let found = this.kept.get(name);
+    if (found) this.kept.delete(name);
+    found ??= make();
+    this.kept.set(name, found);
+    found.catch(() => this.kept.delete(name));
+    if (this.kept.size > this.most) this.kept.delete(this.kept.keys().next().value!);
+    return found;
+  }
+}

@@ -1,0 +1,90 @@
+import { type GapPage, type GapQueryRead, gapKind, gapMark, paidState } from '@opsimath/contract/api/gaps';
+import { UNKNOWN } from '@opsimath/core/ranking/position';
+import { keywordIdsContaining } from '../data/keywords';
+import type { Comparison } from './comparison';
+import { applyFilter, type Filtered } from './gapFilter';
+import { orderBy } from './gapOrder';
+import { gapRows } from './gapRow';
+import type { Standings } from './standings';
+import type { Workspace } from './workspace';
+
+const FIRST = 20;
+
+/** One page of gaps with the counts that work as filters. */
+export async function gapPage(
+  workspace: Workspace,
+  projectId: number,
+  query: GapQueryRead,
+): Promise<GapPage> {
+  const { comparison, order, filtered } = await filteredOrder(workspace, projectId, query);
+  const indices: number[] = [];
+  let passed = 0;
+  for (let n = 0; n < order.length && indices.length < query.limit; n++) {
+    const i = order[n]!;
+    if (filtered.passes[i] === 0) continue;
+    if (passed++ >= query.offset) indices.push(i);
+  }
+  return {
+    total: filtered.total,
+    rows: await gapRows(workspace.database, comparison, indices),
+    rivals: rivalColumns(comparison),
+    totals: totalsOf(comparison, filtered),
+    own: comparison.sides.ownName,
+    front: comparison.project.settings.front,
+    currency: comparison.project.settings.currency,
+    rests: {
+      segments: comparison.now.rests.length,
+      latest: latestDate(comparison.now),
+      compareLatest: comparison.before ? latestDate(comparison.before) : null,
+    },
+  };
+}
+
+/** A comparison with its sorted rows and what the filter lets through. */
+export async function filteredOrder(
+  workspace: Workspace,
+  projectId: number,
+  query: GapQueryRead,
+): Promise<{ comparison: Comparison; order: Int32Array; filtered: Filtered }> {
+  const { comparison, name } = await workspace.comparison(projectId, query);
+  const state = await workspace.factState(comparison.market.id, projectId);
+  const order = await workspace.orders.get(`${name}:${query.sort}:${query.descending}`, async () =>
+    orderBy(comparison, query.sort, query.descending, await workspace.alphabet(comparison.market, state)),
+  );
+  const found = query.find.trim()
+    ? new Set(await keywordIdsContaining(workspace.database, comparison.market.id, query.find))
+    : null;
+  return { comparison, order, filtered: applyFilter(comparison, query, found) };
+}
+
+export function rivalColumns(comparison: Comparison): GapPage['rivals'] {
+  return comparison.sides.rivals.map((rival, r) => ({
+    ...rival,
+    looked: comparison.columns.rivalOrganic[r]!.some((position) => position !== UNKNOWN),
+  }));
+}
+
+export function totalsOf(comparison: Comparison, filtered: Filtered): GapPage['totals'] {
+  const worths: number[] = [];
+  comparison.gaps.worthAMonth.forEach((worth, i) => {
+    if (filtered.passes[i] === 1 && worth > 0) worths.push(worth);
+  });
+  const sum = worths.reduce((total, worth) => total + worth, 0);
+  const top = worths.sort((a, b) => b - a).slice(0, FIRST);
+  return {
+    keywords: comparison.keywords.length,
+    worthAMonth: sum,
+    firstTwenty: sum > 0 ? top.reduce((total, worth) => total + worth, 0) / sum : null,
+    kinds: named(gapKind.options, filtered.kinds),
+    paid: named(paidState.options, filtered.paid),
+    marks: named(gapMark.options, filtered.marks),
+  };
+}
+
+function named<Name extends string>(names: readonly Name[], counts: readonly number[]): Record<Name, number> {
+  return Object.fromEntries(names.map((name, i) => [name, counts[i]!])) as Record<Name, number>;
+}
+
+function latestDate(standings: Standings): string | null {
+  return standings.rests.at(-1)?.date ?? null;
+}

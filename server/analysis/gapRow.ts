@@ -1,0 +1,114 @@
+import type { GapRow, Position } from '@opsimath/contract/api/gaps';
+import { ACTIONS } from '@opsimath/core/gap/action';
+import { GAP_KINDS, isNear } from '@opsimath/core/gap/kind';
+import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
+import { PAID_STATES } from '@opsimath/core/gap/paid';
+import { reason } from '@opsimath/core/gap/reason';
+import { WORTH_SOURCES } from '@opsimath/core/gap/worth';
+import { ABSENT, UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
+import type { Database } from '../data/connection';
+import { keywordsById } from '../data/keywords';
+import type { Comparison } from './comparison';
+
+/** A column value as the interface reads it. */
+export function positionOf(value: number): Position {
+  return value === UNKNOWN ? 'unknown' : value === ABSENT ? 'absent' : value;
+}
+
+/** Rows of a comparison with their texts, in the order asked for. */
+export async function gapRows(
+  database: Database,
+  comparison: Comparison,
+  indices: readonly number[],
+): Promise<GapRow[]> {
+  const ids = indices.map((i) => comparison.keywords[i]!);
+  const keywords = await keywordsById(database, ids);
+  const tracked = await trackedAmong(database, comparison.project.id, ids);
+  const addresses = new Map(comparison.sides.ownPlaces.map((place) => [place.id, place.address]));
+  return indices.map((i) =>
+    gapRow(comparison, i, keywords.get(comparison.keywords[i]!)!.text, addresses, tracked),
+  );
+}
+
+function gapRow(
+  comparison: Comparison,
+  i: number,
+  text: string,
+  addresses: ReadonlyMap<number, string>,
+  tracked: ReadonlySet<number>,
+): GapRow {
+  const { columns, gaps, now, before, metrics, project } = comparison;
+  const row = comparison.rows[i]!;
+  const own = columns.ownOrganic[i]!;
+  const kind = gaps.kind[i]!;
+  const action = ACTIONS[gaps.action[i]!]!;
+  const rivals = columns.rivalOrganic.map((rival) => rival[i]!);
+  const front = project.settings.front;
+  const capture = now.capture[row]!;
+  return {
+    id: comparison.keywords[i]!,
+    text,
+    kind: GAP_KINDS[kind]!,
+    near: isNear(kind, own),
+    own: positionOf(own),
+    ownBefore: positionOf(columns.ownBefore[i]!),
+    ownAddress: isRanked(own) ? (addresses.get(now.ownPlace[row]!) ?? null) : null,
+    ownPaid: positionOf(columns.ownPaid[i]!),
+    ownPaidBefore: positionOf(before?.own.paid[row] ?? UNKNOWN),
+    rivals: rivals.map(positionOf),
+    rivalsBefore: now.rivals.map((_, rival) => positionOf(before?.rivals[rival]!.organic[row] ?? UNKNOWN)),
+    rivalsPaid: columns.rivalPaid.map((rival) => positionOf(rival[i]!)),
+    spread: gaps.spread[i]!,
+    moved: known(gaps.moved[i]!),
+    movement: MOVEMENT_MARKS[gaps.movement[i]!]!,
+    paid: PAID_STATES[gaps.paid[i]!]!,
+    doubling: gaps.doubling[i] === 1,
+    volume: known(comparison.volume[i]!),
+    demand: known(columns.expectedVolume[i]!),
+    chance: known(columns.chance[i]!),
+    chanceAssumed: Number.isNaN(columns.chance[i]!) && !Number.isNaN(gaps.worthAMonth[i]!),
+    worth: columns.worth[i]!,
+    worthSource: WORTH_SOURCES[comparison.worthSource[i]!]!,
+    aim: gaps.aim[i] === 0 ? null : gaps.aim[i]!,
+    gain: known(gaps.gain[i]!),
+    worthAMonth: known(gaps.worthAMonth[i]!),
+    effort: comparison.effort[i]!,
+    priority: known(gaps.priority[i]!),
+    action,
+    reason: reason({
+      action,
+      own,
+      ownPaid: columns.ownPaid[i]!,
+      rivalsInFront: rivals
+        .filter((position) => isRanked(position) && position <= front)
+        .sort((a, b) => a - b),
+      front,
+      phraseInTitle: columns.phraseInTitle[i] === 1,
+      covered: columns.covered[i] === 1,
+      ownTargets: columns.ownTargets[i]!,
+      chance: known(columns.chance[i]!),
+    }),
+    cpcLow: known(metrics.cpcLow[row]!),
+    cpcHigh: known(metrics.cpcHigh[row]!),
+    adCompetition: known(metrics.adCompetition[row]!),
+    difficulty: comparison.difficulty[i]! < 0 ? null : comparison.difficulty[i]!,
+    captureDate: capture === 0 ? null : now.captures[capture - 1]!.segment.date,
+    tracked: tracked.has(comparison.keywords[i]!),
+  };
+}
+
+async function trackedAmong(
+  database: Database,
+  projectId: number,
+  ids: readonly number[],
+): Promise<Set<number>> {
+  const answer = await database.client.execute({
+    sql: 'SELECT keyword_id AS id FROM tracked WHERE project_id = ? AND keyword_id IN (SELECT value FROM json_each(?))',
+    args: [projectId, JSON.stringify(ids)],
+  });
+  return new Set(answer.rows.map((row) => Number(row.id)));
+}
+
+function known(value: number): number | null {
+  return Number.isNaN(value) ? null : value;
+}

@@ -1,0 +1,66 @@
+import type { StoredSegment } from '../data/segments/segments';
+import type { ColumnStore } from './columnStore';
+
+/** Newest metrics of every keyword of a market, by keyword index. NaN marks unknown. */
+export interface Metrics {
+  volume: Float64Array;
+  cpcLow: Float64Array;
+  cpcHigh: Float64Array;
+  adCompetition: Float64Array;
+  results: Float64Array;
+  /** Index into `segments` + 1 and the entry there; 0 for none. */
+  segment: Uint16Array;
+  row: Int32Array;
+  segments: { head: StoredSegment; season: Float64Array }[];
+}
+
+const FIGURES = ['cpcLow', 'cpcHigh', 'adCompetition', 'results'] as const;
+
+/** Metrics as known on a date: the newest on or before it, else the oldest after it. */
+export async function gatherMetrics(
+  store: ColumnStore,
+  segments: readonly StoredSegment[],
+  date: string,
+  range: { least: number; most: number },
+): Promise<Metrics> {
+  const size = range.most - range.least + 1;
+  const unknown = (): Float64Array => new Float64Array(size).fill(NaN);
+  const metrics: Metrics = {
+    volume: unknown(),
+    cpcLow: unknown(),
+    cpcHigh: unknown(),
+    adCompetition: unknown(),
+    results: unknown(),
+    segment: new Uint16Array(size),
+    row: new Int32Array(size),
+    segments: [],
+  };
+  const after = segments.filter((segment) => segment.date > date).reverse();
+  const before = segments.filter((segment) => segment.date <= date);
+  for (const head of [...after, ...before]) {
+    const keyword = await store.column<Int32Array>(head.id, 'keyword');
+    const volume = await store.column<Int32Array>(head.id, 'volume');
+    metrics.segments.push({ head, season: await store.column<Float64Array>(head.id, 'season') });
+    for (let row = 0; row < keyword.length; row++) {
+      const i = keyword[row]! - range.least;
+      metrics.volume[i] = volume[row]! < 0 ? NaN : volume[row]!;
+      metrics.segment[i] = metrics.segments.length;
+      metrics.row[i] = row;
+    }
+    for (const figure of FIGURES) {
+      const values = await store.column<Float64Array>(head.id, figure);
+      for (let row = 0; row < keyword.length; row++)
+        metrics[figure][keyword[row]! - range.least] = values[row]!;
+    }
+  }
+  return metrics;
+}
+
+/** Season indices of a keyword, January first; `null` without any. */
+export function seasonOf(metrics: Metrics, keywordIndex: number): number[] | null {
+  const number = metrics.segment[keywordIndex]!;
+  if (number === 0) return null;
+  const at = metrics.row[keywordIndex]! * 12;
+  const season = metrics.segments[number - 1]!.season.subarray(at, at + 12);
+  return Number.isNaN(season[0]!) ? null : Array.from(season);
+}

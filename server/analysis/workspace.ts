@@ -1,0 +1,132 @@
+import type { ComparisonScope } from '@opsimath/contract/api/gaps';
+import type { Database } from '../data/connection';
+import { keywordIdRange, keywordIdsByKey } from '../data/keywords';
+import { type MarketRow, marketByCode } from '../data/markets';
+import { poolSegments } from '../data/pools';
+import { projectById } from '../data/projects';
+import { type StoredSegment, findSegments } from '../data/segments/segments';
+import { trackedKeywords } from '../data/tracked';
+import { KnownProblem } from '../problem';
+import { ColumnStore, Lately } from './columnStore';
+import { type Comparison, buildComparison } from './comparison';
+import { gatherMetrics } from './metrics';
+import { gatherSides } from './sides';
+import { buildStandings } from './standings';
+
+const KEPT_COMPARISONS = 6;
+const KEPT_ORDERS = 24;
+
+/**
+ * What the analysis thread keeps in memory. A comparison is named by all it depends on: project revision,
+ * the market's newest segment, scope. When any of them changes, a new one is worked out.
+ */
+export class Workspace {
+  readonly store: ColumnStore;
+  private readonly comparisons = new Lately<Comparison>(KEPT_COMPARISONS);
+  private readonly alphabets = new Lately<Int32Array>(2);
+  readonly orders = new Lately<Int32Array>(KEPT_ORDERS);
+
+  constructor(
+    readonly database: Database,
+    budgetBytes: number,
+  ) {
+    this.store = new ColumnStore(database, budgetBytes);
+  }
+
+  async comparison(
+    projectId: number,
+    scope: ComparisonScope,
+  ): Promise<{ comparison: Comparison; name: string }> {
+    const market = await marketByCode(this.database, scope.market);
+    const project = await projectById(this.database, projectId);
+    const state = await this.factState(market.id, projectId);
+    const name = JSON.stringify([
+      projectId,
+      project.revision,
+      state,
+      market.id,
+      scope.date,
+      scope.compare,
+      scope.pool,
+    ]);
+    const comparison = await this.comparisons.get(name, async () => {
+      const range = await keywordIdRange(this.database, market.id);
+      const keywords =
+        range === null ? new Int32Array(0) : await this.keywordsInScope(projectId, market, scope.pool);
+      const sides = await gatherSides(this.database, projectId);
+      const space = range ?? { least: 0, most: 0 };
+      const segments = await findSegments(this.database, { marketId: market.id });
+      const until = (date: string): StoredSegment[] => segments.filter((segment) => segment.date <= date);
+      return buildComparison(this.store, {
+        project,
+        market,
+        date: scope.date,
+        compareDate: scope.compare ?? null,
+        sides,
+        keywords,
+        now: await buildStandings(this.store, until(scope.date), sides, space),
+        before: scope.compare ? await buildStandings(this.store, until(scope.compare), sides, space) : null,
+        metrics: await gatherMetrics(
+          this.store,
+          segments.filter((segment) => segment.kind === 'metrics'),
+          scope.date,
+          space,
+        ),
+      });
+    });
+    return { comparison, name };
+  }
+
+  /** Rank of every keyword of a market by its key, as index of the sorted ids. */
+  alphabet(market: MarketRow, state: string): Promise<Int32Array> {
+    return this.alphabets.get(`${market.id}:${state}`, async () => {
+      const sorted = await keywordIdsByKey(this.database, market.id);
+      const range = (await keywordIdRange(this.database, market.id)) ?? { least: 0, most: -1 };
+      const ranks = new Int32Array(range.most - range.least + 1);
+      sorted.forEach((id, rank) => (ranks[id - range.least] = rank));
+      return ranks;
+    });
+  }
+
+  /** Changes whenever a fact of the market does. */
+  async factState(marketId: number, projectId: number): Promise<string> {
+    const answer = await this.database.client.execute({
+      sql: `SELECT (SELECT max(id) || '/' || count(*) FROM segment WHERE market_id = ?1) AS facts,
+                   (SELECT max(id) || '' FROM keyword WHERE market_id = ?1) AS keywords,
+                   (SELECT count(*) || '' FROM tracked WHERE project_id = ?2) AS tracked`,
+      args: [marketId, projectId],
+    });
+    const row = answer.rows[0]!;
+    return `${row.facts}|${row.keywords}|${row.tracked}`;
+  }
+
+  /** A pool's keywords, or every keyword that the project has met in the market. Ascending. */
+  private async keywordsInScope(
+    projectId: number,
+    market: MarketRow,
+    pool: number | undefined,
+  ): Promise<Int32Array> {
+    const ids = new Set<number>();
+    const take = async (segment: StoredSegment): Promise<void> => {
+      (await this.store.column<Int32Array>(segment.id, 'keyword')).forEach((id) => ids.add(id));
+    };
+    if (pool !== undefined) {
+      const segments = await poolSegments(this.database, pool);
+      if (segments.some((segment) => segment.marketId !== market.id)) {
+        throw new KnownProblem(400, 'pool-of-another-market', `Look-up ${pool} belongs to another market.`);
+      }
+      for (const segment of segments) await take(segment);
+    } else {
+      const lookUps = await this.database.client.execute({
+        sql: 'SELECT id FROM look_up WHERE project_id = ? AND market_id = ?',
+        args: [projectId, market.id],
+      });
+      for (const row of lookUps.rows)
+        for (const segment of await poolSegments(this.database, Number(row.id))) await take(segment);
+      const own = await findSegments(this.database, { marketId: market.id, kind: 'performance', projectId });
+      for (const segment of own) await take(segment);
+      for (const id of await trackedKeywords(this.database, projectId, market.id)) ids.add(id);
+    }
+    return Int32Array.from(ids).sort();
+  }
+}

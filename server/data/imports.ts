@@ -1,0 +1,99 @@
+import { type FileImport, type FileReading, fileReading } from '@opsimath/contract/api/imports';
+import { desc, eq } from 'drizzle-orm';
+import { KnownProblem } from '../problem';
+import type { Database, InStatement } from './connection';
+import { jobsById } from './jobs';
+import { fileImport, importRejection, market } from './schema';
+
+export type ImportRow = Omit<typeof fileImport.$inferSelect, 'reading'> & { reading: FileReading };
+
+export async function createImport(
+  database: Database,
+  entry: { projectId: number; fileName: string; storedAs: string; bytes: number; reading: FileReading },
+): Promise<number> {
+  const [created] = await database.rows.insert(fileImport).values(entry).returning({ id: fileImport.id });
+  return created!.id;
+}
+
+export async function importById(database: Database, id: number): Promise<ImportRow> {
+  const [found] = await database.rows.select().from(fileImport).where(eq(fileImport.id, id));
+  if (!found) throw new KnownProblem(404, 'no-such-import', `There is no import ${id}.`);
+  return { ...found, reading: fileReading.parse(found.reading) };
+}
+
+export async function startImport(
+  database: Database,
+  id: number,
+  start: { marketId: number; jobId: number; reading: FileReading },
+): Promise<void> {
+  await database.rows.update(fileImport).set(start).where(eq(fileImport.id, id));
+}
+
+export async function listImports(
+  database: Database,
+  projectId: number,
+  only?: number,
+): Promise<FileImport[]> {
+  const rows = await database.rows
+    .select({ entry: fileImport, code: market.code })
+    .from(fileImport)
+    .leftJoin(market, eq(market.id, fileImport.marketId))
+    .where(only === undefined ? eq(fileImport.projectId, projectId) : eq(fileImport.id, only))
+    .orderBy(desc(fileImport.id));
+  const jobs = await jobsById(
+    database,
+    rows.flatMap(({ entry }) => (entry.jobId === null ? [] : [entry.jobId])),
+  );
+  return rows.map(({ entry, code }) => ({
+    id: entry.id,
+    market: code,
+    fileName: entry.fileName,
+    bytes: entry.bytes,
+    reading: fileReading.parse(entry.reading),
+    rowsKept: entry.rowsKept,
+    rowsRejected: entry.rowsRejected,
+    rowsSkipped: entry.rowsSkipped,
+    createdAt: entry.createdAt,
+    job: entry.jobId === null ? null : (jobs.get(entry.jobId) ?? null),
+  }));
+}
+
+/** How far an import came, as a statement to run with the rows it speaks of. */
+export function importMark(
+  id: number,
+  counts: { records: number; kept: number; rejected: number; skipped: number },
+): InStatement {
+  return {
+    sql: `UPDATE file_import SET records_read = records_read + ?, rows_kept = rows_kept + ?,
+            rows_rejected = rows_rejected + ?, rows_skipped = rows_skipped + ? WHERE id = ?`,
+    args: [counts.records, counts.kept, counts.rejected, counts.skipped, id],
+  };
+}
+
+export function rejectionStatement(
+  id: number,
+  rejected: readonly { line: number; reason: string; content: string }[],
+): InStatement {
+  return {
+    sql: `INSERT OR IGNORE INTO import_rejection (import_id, line, reason, content)
+          SELECT ?, json_extract(value, '$.line'), json_extract(value, '$.reason'), json_extract(value, '$.content') FROM json_each(?)`,
+    args: [id, JSON.stringify(rejected)],
+  };
+}
+
+export async function rejections(
+  database: Database,
+  importId: number,
+  offset: number,
+  limit: number,
+): Promise<{ total: number; rows: { line: number; reason: string; content: string }[] }> {
+  const entry = await importById(database, importId);
+  const rows = await database.rows
+    .select({ line: importRejection.line, reason: importRejection.reason, content: importRejection.content })
+    .from(importRejection)
+    .where(eq(importRejection.importId, importId))
+    .orderBy(importRejection.line)
+    .limit(limit)
+    .offset(offset);
+  return { total: entry.rowsRejected, rows };
+}

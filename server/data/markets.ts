@@ -1,0 +1,34 @@
+import type { SourceMarket } from '@opsimath/contract/source/answers';
+import { eq } from 'drizzle-orm';
+import { KnownProblem } from '../problem';
+import type { Database } from './connection';
+import { market } from './schema';
+
+export type MarketRow = typeof market.$inferSelect;
+
+export async function saveMarkets(database: Database, markets: readonly SourceMarket[]): Promise<void> {
+  for (const entry of markets) {
+    await database.rows.insert(market).values(entry).onConflictDoUpdate({ target: market.code, set: entry });
+  }
+}
+
+export async function listMarkets(database: Database): Promise<MarketRow[]> {
+  return database.rows.select().from(market).orderBy(market.id);
+}
+
+export async function marketByCode(database: Database, code: string): Promise<MarketRow> {
+  const [found] = await database.rows.select().from(market).where(eq(market.code, code));
+  if (!found)
+    throw new KnownProblem(
+      404,
+      'no-such-market',
+      `There is no market ${code}.`,
+      'Choose one in the scope bar.',
+    );
+  return found;
+}
+
+export async function marketById(database: Database, id: number): Promise<MarketRow> {
+  const [found] = await database.rows.select().from(market).where(eq(market.id, id));
+  return found!;
+}

@@ -1,0 +1,41 @@
+import type { ProjectOverview } from '@opsimath/contract/api/projects';
+import type { Database } from './connection';
+
+/** Counts for the stages row, and the dates that the scope bar can offer. */
+export async function projectOverviewOf(
+  database: Database,
+  projectId: number,
+  marketCode: string | undefined,
+): Promise<ProjectOverview> {
+  const market = marketCode ?? null;
+  const counts = await database.client.execute({
+    sql: `SELECT
+      (SELECT count(*) FROM target WHERE project_id = ?1 AND side = 'own') AS own,
+      (SELECT count(*) FROM target WHERE project_id = ?1 AND side = 'rival') AS rival,
+      (SELECT count(*) FROM look_up WHERE project_id = ?1) AS lookUps,
+      (SELECT count(*) FROM file_import WHERE project_id = ?1) AS imports,
+      (SELECT count(*) FROM tracked WHERE project_id = ?1) AS tracked,
+      (SELECT coalesce(max(keywords), 0) FROM look_up JOIN market ON market.id = market_id
+        WHERE project_id = ?1 AND (?2 IS NULL OR code = ?2)) AS keywords`,
+    args: [projectId, market],
+  });
+  const dates = await database.client.execute({
+    sql: `SELECT date, sum(CASE WHEN kind = 'captures' THEN rows ELSE 0 END) AS captures,
+                 sum(CASE WHEN kind = 'rankings' THEN rows ELSE 0 END) AS rankings
+          FROM segment JOIN market ON market.id = market_id
+          WHERE kind IN ('captures', 'rankings') AND (?1 IS NULL OR code = ?1) GROUP BY date ORDER BY date DESC`,
+    args: [market],
+  });
+  const row = counts.rows[0] as unknown as Record<
+    'own' | 'rival' | 'lookUps' | 'imports' | 'tracked' | 'keywords',
+    number
+  >;
+  return {
+    targets: { own: row.own, rival: row.rival },
+    lookUps: row.lookUps,
+    imports: row.imports,
+    tracked: row.tracked,
+    keywords: row.keywords,
+    dates: dates.rows as unknown as ProjectOverview['dates'],
+  };
+}

@@ -1,0 +1,140 @@
+import { createHash } from 'node:crypto';
+import type { SourceRecord } from '@opsimath/contract/source/answers';
+import { type Database, writeTogether } from './connection';
+
+/** What is known of a place beside its id. */
+export interface PlaceRow {
+  id: number;
+  address: string;
+  kind: string;
+  parent: string | null;
+  owner: string;
+  authority: number | null;
+  published: string | null;
+  updated: string | null;
+  title: string;
+  description: string;
+}
+
+/** The part of a captured record that makes a version of its words. */
+function wordsHash(record: SourceRecord): string {
+  return createHash('sha1').update(`${record.title}\n${record.description}`).digest('base64url').slice(0, 16);
+}
+
+/** The site of an address that came without a record. */
+export function parentOf(address: string): string | null {
+  const slash = address.indexOf('/');
+  return slash < 0 ? null : address.slice(0, slash);
+}
+
+/** Ids of places and of the version of their words in these records; adds and refreshes what is new. */
+export async function placeIds(
+  database: Database,
+  records: readonly SourceRecord[],
+  date: string,
+): Promise<{ place: Map<string, number>; version: Map<string, number> }> {
+  const unique = [...new Map(records.map((record) => [record.address, record])).values()];
+  const json = JSON.stringify(
+    unique.map((record) => ({
+      a: record.address,
+      k: record.kind,
+      p: record.parent,
+      o: record.owner,
+      t: record.title,
+      d: record.description,
+      h: wordsHash(record),
+      u: record.figures.authority ?? null,
+      b: record.published,
+      c: record.updated,
+    })),
+  );
+  const get = (name: string): string => `json_extract(value, '$.${name}')`;
+  await writeTogether(database, [
+    {
+      sql: `INSERT INTO place (address, kind, parent, owner, authority, published, updated, seen)
+            SELECT ${get('a')}, ${get('k')}, ${get('p')}, ${get('o')}, ${get('u')}, ${get('b')}, ${get('c')}, ?
+            FROM json_each(?) WHERE true
+            ON CONFLICT (address) DO UPDATE SET owner = excluded.owner, authority = excluded.authority,
+              published = excluded.published, updated = excluded.updated, seen = excluded.seen
+            WHERE place.seen IS NULL OR excluded.seen > place.seen`,
+      args: [date, json],
+    },
+    {
+      sql: `INSERT OR IGNORE INTO place_version (place_id, hash, title, description)
+            SELECT place.id, ${get('h')}, ${get('t')}, ${get('d')}
+            FROM json_each(?) CROSS JOIN place ON place.address = ${get('a')}`,
+      args: [json],
+    },
+    {
+      // An upsert finds each place by its address; an UPDATE … FROM may scan all of them for every record.
+      sql: `INSERT INTO place (address, kind, owner, version_id)
+            SELECT place.address, place.kind, place.owner, place_version.id
+            FROM json_each(?) CROSS JOIN place ON place.address = ${get('a')}
+            CROSS JOIN place_version ON place_version.place_id = place.id AND place_version.hash = ${get('h')}
+            WHERE true
+            ON CONFLICT (address) DO UPDATE SET version_id = excluded.version_id WHERE place.seen = ?`,
+      args: [json, date],
+    },
+  ]);
+  const found = await database.client.execute({
+    sql: `SELECT place.address, place.id, place_version.id AS version
+          FROM json_each(?) CROSS JOIN place ON place.address = ${get('a')}
+          CROSS JOIN place_version ON place_version.place_id = place.id AND place_version.hash = ${get('h')}`,
+    args: [json],
+  });
+  return {
+    place: new Map(found.rows.map((row) => [String(row.address), Number(row.id)])),
+    version: new Map(found.rows.map((row) => [String(row.address), Number(row.version)])),
+  };
+}
+
+/** Ids of places by bare address, adding those not met before. */
+export async function placeIdsByAddress(
+  database: Database,
+  addresses: Iterable<string>,
+): Promise<Map<string, number>> {
+  const json = JSON.stringify([...new Set(addresses)].map((address) => [address, parentOf(address)]));
+  await writeTogether(database, [
+    {
+      sql: `INSERT OR IGNORE INTO place (address, kind, parent, owner)
+            SELECT json_extract(value, '$[0]'), CASE WHEN json_extract(value, '$[1]') IS NULL THEN 'site' ELSE 'page' END,
+                   json_extract(value, '$[1]'), coalesce(json_extract(value, '$[1]'), json_extract(value, '$[0]'))
+            FROM json_each(?)`,
+      args: [json],
+    },
+  ]);
+  const found = await database.client.execute({
+    sql: `SELECT place.address, place.id FROM json_each(?) CROSS JOIN place ON place.address = json_extract(value, '$[0]')`,
+    args: [json],
+  });
+  return new Map(found.rows.map((row) => [String(row.address), Number(row.id)]));
+}
+
+const PLACE_COLUMNS = `place.id, place.address, place.kind, place.parent, place.owner, place.authority, place.published,
+  place.updated, coalesce(place_version.title, '') AS title, coalesce(place_version.description, '') AS description`;
+
+/** Every place under any of these addresses: the address itself, its children, or anything below it as a path. */
+export async function placesUnder(database: Database, addresses: readonly string[]): Promise<PlaceRow[]> {
+  const answer = await database.client.execute({
+    sql: `SELECT ${PLACE_COLUMNS} FROM place LEFT JOIN place_version ON place_version.id = place.version_id
+          WHERE place.address IN (SELECT value FROM json_each(?1)) OR place.parent IN (SELECT value FROM json_each(?1))
+             OR EXISTS (SELECT 1 FROM json_each(?1) WHERE instr(value, '/') > 0
+                        AND substr(place.address, 1, length(value) + 1) = value || '/')`,
+    args: [JSON.stringify(addresses)],
+  });
+  return answer.rows as unknown as PlaceRow[];
+}
+
+/** The words and owners of versions, as they stood in a capture. */
+export async function placeVersions(
+  database: Database,
+  versionIds: Iterable<number>,
+): Promise<Map<number, PlaceRow>> {
+  const answer = await database.client.execute({
+    sql: `SELECT place_version.id AS version, ${PLACE_COLUMNS} FROM place_version
+          JOIN place ON place.id = place_version.place_id
+          WHERE place_version.id IN (SELECT value FROM json_each(?))`,
+    args: [JSON.stringify([...versionIds])],
+  });
+  return new Map(answer.rows.map((row) => [Number(row.version), row as unknown as PlaceRow]));
+}

@@ -1,0 +1,70 @@
+import { type Database, writeTogether } from '../connection';
+import { type Columns, joinColumns } from './columns';
+import { type StoredSegment, findSegments, readColumns, segmentStatements } from './segments';
+
+const MOST_ROWS = 262_144;
+/** Columns that point into the slot columns of a capture segment. */
+const OFFSETS = ['slotStart'];
+
+/**
+ * Joins the small segments that one piece of work left behind: same kind, source, date, look-up and subject.
+ * The joined segment and the removal of its parts are one transaction.
+ */
+export async function mergeSmallSegments(
+  database: Database,
+  filter: { marketId: number; kind: 'rankings' | 'metrics' | 'captures'; date: string; lookUpId?: number },
+): Promise<void> {
+  const groups = new Map<string, StoredSegment[]>();
+  for (const segment of await findSegments(database, filter)) {
+    const name = JSON.stringify([segment.source, segment.lookUpId, segment.subject, segment.projectId]);
+    const group = groups.get(name) ?? [];
+    group.push(segment);
+    groups.set(name, group);
+  }
+  for (const group of groups.values()) {
+    for (const batch of batchesOf(group)) if (batch.length > 1) await mergeInto(database, batch);
+  }
+}
+
+function batchesOf(group: StoredSegment[]): StoredSegment[][] {
+  const batches: StoredSegment[][] = [[]];
+  let rows = 0;
+  for (const segment of group) {
+    if (rows + segment.rows > MOST_ROWS && batches[batches.length - 1]!.length > 0) {
+      batches.push([]);
+      rows = 0;
+    }
+    batches[batches.length - 1]!.push(segment);
+    rows += segment.rows;
+  }
+  return batches;
+}
+
+async function mergeInto(database: Database, segments: StoredSegment[]): Promise<void> {
+  const parts: Columns[] = [];
+  let slots = 0;
+  for (const segment of segments) {
+    const names = await columnNames(database, segment.id);
+    const columns = (await readColumns(database, segment.id, names)) as Columns;
+    for (const name of OFFSETS)
+      if (columns[name]) columns[name] = columns[name].map((start) => start + slots) as Int32Array;
+    if (columns.place && segment.kind === 'captures') slots += columns.place.length;
+    parts.push(columns);
+  }
+  const head = { ...segments[0]!, rows: segments.reduce((sum, segment) => sum + segment.rows, 0) };
+  await writeTogether(database, [
+    ...segmentStatements(head, joinColumns(parts)),
+    {
+      sql: 'DELETE FROM segment WHERE id IN (SELECT value FROM json_each(?))',
+      args: [JSON.stringify(segments.map((segment) => segment.id))],
+    },
+  ]);
+}
+
+async function columnNames(database: Database, segmentId: number): Promise<string[]> {
+  const answer = await database.client.execute({
+    sql: 'SELECT DISTINCT name FROM segment_column WHERE segment_id = ? ORDER BY name',
+    args: [segmentId],
+  });
+  return answer.rows.map((row) => String(row.name));
+}

@@ -1,0 +1,18 @@
+import type { Database } from './connection';
+import { findSegments, readColumns } from './segments/segments';
+
+/** Newest known volume by keyword id, from metrics on or before a date. */
+export async function volumesAt(
+  database: Database,
+  marketId: number,
+  date: string,
+): Promise<Map<number, number>> {
+  const volumes = new Map<number, number>();
+  for (const segment of await findSegments(database, { marketId, kind: 'metrics', until: date })) {
+    const { keyword, volume } = await readColumns(database, segment.id, ['keyword', 'volume']);
+    keyword.forEach((id, i) => {
+      if (volume[i]! >= 0) volumes.set(id, volume[i]!);
+    });
+  }
+  return volumes;
+}

@@ -1,0 +1,80 @@
+import { Readable } from 'node:stream';
+import type { GapPage, GapRow, Position } from '@opsimath/contract/api/gaps';
+import { stringify } from 'csv-stringify/sync';
+
+export interface CsvColumn {
+  head: string;
+  cell: (row: GapRow) => string | number | null;
+}
+
+/** The columns of a gap table as exported: every figure with its unit in the head. */
+export function gapColumns(page: Pick<GapPage, 'rivals' | 'own' | 'currency'>): CsvColumn[] {
+  const place = (position: Position): string | number => position;
+  return [
+    { head: 'keyword', cell: (row) => row.text },
+    { head: 'gap kind', cell: (row) => row.kind },
+    { head: 'paid state', cell: (row) => row.paid },
+    { head: 'marks', cell: (row) => marksOf(row).join(' ') },
+    { head: `${page.own} organic position`, cell: (row) => place(row.own) },
+    { head: `${page.own} organic position before`, cell: (row) => place(row.ownBefore) },
+    { head: 'moved (positive is up)', cell: (row) => row.moved },
+    { head: `${page.own} page`, cell: (row) => row.ownAddress },
+    { head: `${page.own} paid slot`, cell: (row) => place(row.ownPaid) },
+    ...page.rivals.flatMap((rival, r): CsvColumn[] => [
+      { head: `${rival.name} organic position`, cell: (row) => place(row.rivals[r]!) },
+      { head: `${rival.name} paid slot`, cell: (row) => place(row.rivalsPaid[r]!) },
+    ]),
+    { head: 'spread (rivals on the front)', cell: (row) => row.spread },
+    { head: 'volume (searches a month)', cell: (row) => row.volume },
+    { head: 'demand (searches a month, coming three, estimated)', cell: (row) => rounded(row.demand, 1) },
+    { head: 'chance (0-1, estimated)', cell: (row) => rounded(row.chance, 4) },
+    { head: `worth of a click (${page.currency}, estimated)`, cell: (row) => rounded(row.worth, 4) },
+    { head: 'gain (clicks a month, estimated)', cell: (row) => rounded(row.gain, 2) },
+    {
+      head: `expected worth (${page.currency} a month, estimated)`,
+      cell: (row) => rounded(row.worthAMonth, 4),
+    },
+    { head: 'effort (days)', cell: (row) => row.effort },
+    {
+      head: `priority (${page.currency} a month for a day of work, estimated)`,
+      cell: (row) => rounded(row.priority, 4),
+    },
+    { head: 'suggested action', cell: (row) => row.action },
+    { head: 'reason', cell: (row) => row.reason },
+    { head: `CPC low (${page.currency})`, cell: (row) => row.cpcLow },
+    { head: `CPC high (${page.currency})`, cell: (row) => row.cpcHigh },
+    { head: 'ad competition (0-1)', cell: (row) => row.adCompetition },
+    { head: 'difficulty (0-100)', cell: (row) => row.difficulty },
+    { head: 'captured on', cell: (row) => row.captureDate },
+  ];
+}
+
+export function marksOf(row: Pick<GapRow, 'near' | 'doubling' | 'movement'>): string[] {
+  return [row.near && 'near', row.doubling && 'doubling', row.movement !== 'none' && row.movement].filter(
+    (mark): mark is string => typeof mark === 'string',
+  );
+}
+
+/** CSV as a stream, UTF-8 with a byte order mark so that spreadsheets read accents right. */
+export function csvStream(columns: readonly CsvColumn[], pages: AsyncIterable<readonly GapRow[]>): Readable {
+  async function* lines() {
+    yield `\uFEFF${stringify([columns.map((column) => safeCell(column.head))])}`;
+    for await (const rows of pages) {
+      if (rows.length > 0)
+        yield stringify(rows.map((row) => columns.map((column) => safeCell(column.cell(row)))));
+    }
+  }
+  return Readable.from(lines());
+}
+
+/** Text that a spreadsheet would take for a formula gets an apostrophe in front; line ends become spaces. */
+export function safeCell(value: string | number | null): string | number {
+  if (value === null) return '';
+  if (typeof value === 'number') return value;
+  const flat = value.replace(/[\r\n]+/g, ' ');
+  return /^[\s\u00a0]*[=+\-@\t]/.test(flat) ? `'${flat}` : flat;
+}
+
+function rounded(value: number | null, digits: number): number | null {
+  return value === null ? null : Number(value.toFixed(digits));
+}

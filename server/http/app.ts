@@ -1,0 +1,82 @@
+import { createReadStream, existsSync } from 'node:fs';
+import path from 'node:path';
+import { bodyParser } from '@koa/bodyparser';
+import Router from '@koa/router';
+import Koa from 'koa';
+import compress from 'koa-compress';
+import helmet from 'koa-helmet';
+import serve from 'koa-static';
+import type { Logger } from 'pino';
+import { answerProblems } from './errors';
+import { gapRoutes } from './gaps';
+import { importRoutes } from './imports';
+import { jobRoutes } from './jobs';
+import { lookUpRoutes } from './lookUps';
+import { marketRoutes } from './markets';
+import { openApiDocument } from './openApi';
+import { openApiPage } from './openApiPage';
+import { projectRoutes } from './projects';
+import { reportRoutes } from './reports';
+import { Routes } from './route';
+import type { Services } from './services';
+import { targetRoutes } from './targets';
+import { trackingRoutes } from './tracking';
+
+/** The application: the API below /api, and the built interface for everything else. */
+export function createApp(services: Services, webFolder: string, log: Logger): Koa {
+  const app = new Koa();
+  const router = new Router({ prefix: '/api' });
+  const routes = new Routes(router);
+  for (const add of [
+    projectRoutes,
+    marketRoutes,
+    targetRoutes,
+    lookUpRoutes,
+    jobRoutes,
+    gapRoutes,
+    trackingRoutes,
+    importRoutes,
+    reportRoutes,
+  ]) {
+    add(routes, services);
+  }
+  const document = openApiDocument(routes.shapes);
+  router.get('/openapi.json', (context) => {
+    context.body = document;
+  });
+  router.get('/docs', (context) => {
+    context.type = 'html';
+    context.body = openApiPage(document);
+  });
+
+  app.use(answerProblems(log));
+  app.use(
+    helmet({
+      contentSecurityPolicy: { directives: { 'script-src': ["'self'"], 'upgrade-insecure-requests': null } },
+      hsts: false,
+    }),
+  );
+  app.use(compress({ threshold: 4096, filter: (type) => !/event-stream/.test(type) && compressible(type) }));
+  app.use(
+    bodyParser({
+      jsonLimit: '8mb',
+      enableTypes: ['json'],
+      parsedMethods: ['POST', 'PUT', 'PATCH', 'DELETE'],
+    }),
+  );
+  app.use(router.routes());
+  app.use(serve(webFolder, { maxage: 0 }));
+  app.use(async (context) => {
+    // Every other address is a view of the interface.
+    if (context.method !== 'GET' || context.path.startsWith('/api/')) return;
+    const page = path.join(webFolder, 'index.html');
+    if (!existsSync(page)) return;
+    context.type = 'html';
+    context.body = createReadStream(page);
+  });
+  return app;
+}
+
+function compressible(type: string): boolean {
+  return /json|text|javascript|svg/.test(type);
+}

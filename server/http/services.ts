@@ -1,0 +1,13 @@
+import type { Analysis } from '../analysis/analysis';
+import type { Database } from '../data/connection';
+import type { SearchSource } from '../sources/searchSource';
+import type { JobRunner } from '../work/jobRunner';
+
+/** What the resources have to hand. */
+export interface Services {
+  database: Database;
+  source: SearchSource;
+  jobs: JobRunner;
+  analysis: Analysis;
+  filesFolder: string;
+}

@@ -1,0 +1,98 @@
+import { parentPort, workerData } from 'node:worker_threads';
+import type { Job } from '@opsimath/contract/api/jobs';
+import PQueue from 'p-queue';
+import { openDatabase, writeTogether } from '../data/connection';
+import { jobById, progressStatement, readJob, setJobState } from '../data/jobs';
+import { KnownProblem } from '../problem';
+import { type HttpSourceOptions, httpSource } from '../sources/httpSource';
+import { runCaptures } from './captureJob';
+import { type JobContext, ProgressMeter } from './context';
+import { runImport } from './importJob';
+import { runLookUp } from './lookUpJob';
+
+interface WorkerData {
+  file: string;
+  filesFolder: string;
+  source: HttpSourceOptions;
+}
+type Order = { type: 'run' | 'cancel'; id: number };
+
+const AT_ONCE = 2;
+const TELL_EVERY_MS = 120;
+
+const { file, filesFolder, source: sourceOptions } = workerData as WorkerData;
+const database = await openDatabase(file);
+const source = httpSource(sourceOptions);
+const queue = new PQueue({ concurrency: AT_ONCE });
+const running = new Map<number, AbortController>();
+const runners: Record<Job['kind'], (context: JobContext) => Promise<string | null>> = {
+  'look-up': runLookUp,
+  captures: runCaptures,
+  import: runImport,
+};
+
+parentPort!.on('message', ({ type, id }: Order) => {
+  if (type === 'cancel') {
+    running.get(id)?.abort(new Error('cancelled'));
+    return;
+  }
+  if (running.has(id)) return;
+  const controller = new AbortController();
+  running.set(id, controller);
+  void queue.add(() => run(id, controller)).finally(() => running.delete(id));
+});
+
+async function run(id: number, controller: AbortController): Promise<void> {
+  let told = 0;
+  const row = await jobById(database, id);
+  const progress = new ProgressMeter(
+    () => performance.now(),
+    (state) => {
+      const now = performance.now();
+      if (now - told < TELL_EVERY_MS && state.done !== state.total) return;
+      told = now;
+      parentPort!.postMessage({
+        ...readJob(row),
+        state: 'running',
+        message: null,
+        finishedAt: null,
+        progress: state,
+      });
+    },
+  );
+  try {
+    controller.signal.throwIfAborted();
+    await setJobState(database, id, 'running', null);
+    const message = await runners[row.kind]({
+      jobId: id,
+      projectId: row.projectId,
+      request: row.request,
+      database,
+      source,
+      filesFolder,
+      signal: controller.signal,
+      progress,
+    });
+    await finish(id, 'done', message, progress);
+  } catch (error) {
+    if (controller.signal.aborted)
+      await finish(id, 'cancelled', 'Cancelled. What had come is kept.', progress);
+    else await finish(id, 'failed', describe(error), progress);
+  }
+}
+
+async function finish(
+  id: number,
+  state: Job['state'],
+  message: string | null,
+  progress: ProgressMeter,
+): Promise<void> {
+  await writeTogether(database, [progressStatement(id, { ...progress.current(), secondsLeft: null })]);
+  await setJobState(database, id, state, message);
+  parentPort!.postMessage(readJob(await jobById(database, id)));
+}
+
+function describe(error: unknown): string {
+  if (error instanceof KnownProblem) return [error.message, error.todo].filter(Boolean).join(' ');
+  return `Something unforeseen: ${error instanceof Error ? error.message : String(error)}. What had come is kept.`;
+}
