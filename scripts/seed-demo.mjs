@@ -7,7 +7,7 @@ const OWN = 'tarnwick.example';
 const MONTHS_OF_HISTORY = 16;
 const TRACKED = 60;
 const CAPTURED = 2500;
-const PERFORMANCE_DAYS = 60;
+const PERFORMANCE_DAYS = 28;
 
 const daysBefore = (date, days) => new Date(Date.parse(date) - days * 86_400_000).toISOString().slice(0, 10);
 

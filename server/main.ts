@@ -46,6 +46,9 @@ const app = createApp(
   path.join(home, '..', 'web', 'dist'),
   log,
 );
+// Callers that hang up in the middle of an answer are no news.
+app.silent = true;
+app.on('error', (error: Error) => log.debug({ error: error.message }, 'answer broke off'));
 const listening = app.listen(Number(values.port), values.host, () => {
   const { address, port } = listening.address() as AddressInfo;
   // The one line that whoever started this waits for.

@@ -1,4 +1,6 @@
 const BREAK = /(?:(?!(?<=\p{Nd})\.(?=\p{Nd}))[^\p{L}\p{M}\p{N}'\-&+#])+/gu;
+/** Most keywords are keys already: nothing is left to do for them. */
+const PLAIN = /^[a-z0-9]+( [a-z0-9]+)*$/;
 const HAS_LETTER_OR_NUMBER = /[\p{L}\p{N}]/u;
 
 /**
@@ -11,6 +13,7 @@ const HAS_LETTER_OR_NUMBER = /[\p{L}\p{N}]/u;
  * @example key('  Waterproof  PANNIERS!! ') // 'waterproof panniers'
  */
 export function key(text: string): string {
+  if (PLAIN.test(text)) return text;
   // Lower-casing can leave a text that NFKC would still change, so the pair is repeated until it settles.
   let folded = text;
   for (;;) {

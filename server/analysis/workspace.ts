@@ -92,7 +92,7 @@ export class Workspace {
   async factState(marketId: number, projectId: number): Promise<string> {
     const answer = await this.database.client.execute({
       sql: `SELECT (SELECT max(id) || '/' || count(*) FROM segment WHERE market_id = ?1) AS facts,
-                   (SELECT max(id) || '' FROM keyword WHERE market_id = ?1) AS keywords,
+                   (SELECT max(id) || '' FROM keyword) AS keywords,
                    (SELECT count(*) || '' FROM tracked WHERE project_id = ?2) AS tracked`,
       args: [marketId, projectId],
     });

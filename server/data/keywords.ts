@@ -26,22 +26,35 @@ export async function keywordIds(
   const ids = new Map<string, number>();
   const entries = [...byKey];
   for (let at = 0; at < entries.length; at += CHUNK) {
-    const json = JSON.stringify(entries.slice(at, at + CHUNK));
+    const chunk = entries.slice(at, at + CHUNK);
+    await findIds(database, marketId, chunk, ids);
+    const missing = chunk.filter(([identity]) => !ids.has(identity));
+    if (missing.length === 0) continue;
     await writeTogether(database, [
       {
         sql: `INSERT OR IGNORE INTO keyword (market_id, key, text)
               SELECT ?, json_extract(value, '$[0]'), json_extract(value, '$[1]') FROM json_each(?)`,
-        args: [marketId, json],
+        args: [marketId, JSON.stringify(missing)],
       },
     ]);
-    const found = await database.client.execute({
-      sql: `SELECT keyword.id, keyword.key FROM json_each(?) CROSS JOIN keyword
-            ON keyword.market_id = ? AND keyword.key = json_extract(value, '$[0]')`,
-      args: [json, marketId],
-    });
-    for (const row of found.rows) ids.set(String(row.key), Number(row.id));
+    await findIds(database, marketId, missing, ids);
   }
   return ids;
+}
+
+async function findIds(
+  database: Database,
+  marketId: number,
+  entries: readonly [string, string][],
+  ids: Map<string, number>,
+): Promise<void> {
+  // CROSS JOIN keeps the order: a look into the index for each key, never a scan of all keywords.
+  const found = await database.client.execute({
+    sql: `SELECT keyword.id, keyword.key FROM json_each(?) CROSS JOIN keyword
+          ON keyword.market_id = ? AND keyword.key = value`,
+    args: [JSON.stringify(entries.map(([identity]) => identity)), marketId],
+  });
+  for (const row of found.rows) ids.set(String(row.key), Number(row.id));
 }
 
 /** Keywords by id, in no particular order. */

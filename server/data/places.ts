@@ -27,12 +27,55 @@ export function parentOf(address: string): string | null {
   return slash < 0 ? null : address.slice(0, slash);
 }
 
-/** Ids of places and of the version of their words in these records; adds and refreshes what is new. */
-export async function placeIds(
+/** Ids of captured records: of the place, and of the version of its words. */
+export interface PlaceIds {
+  place: Map<string, number>;
+  version: Map<string, number>;
+}
+
+/**
+ * Ids of places and versions for the records of many captures in a row. Result pages repeat the same records
+ * again and again: those that were seen unchanged are not written again.
+ */
+export class PlaceBook {
+  private readonly known = new Map<string, { signature: string; place: number; version: number }>();
+
+  constructor(private readonly database: Database) {}
+
+  async ids(records: readonly SourceRecord[], date: string): Promise<PlaceIds> {
+    const ids: PlaceIds = { place: new Map(), version: new Map() };
+    const unknown: SourceRecord[] = [];
+    const signatures = new Map<string, string>();
+    for (const record of records) {
+      const { title, description, published, updated, figures } = record;
+      const signature = `${figures.authority}|${published}|${updated}|${title}|${description}`;
+      const entry = this.known.get(record.address);
+      if (entry?.signature === signature) {
+        ids.place.set(record.address, entry.place);
+        ids.version.set(record.address, entry.version);
+      } else {
+        unknown.push(record);
+        signatures.set(record.address, signature);
+      }
+    }
+    if (unknown.length === 0) return ids;
+    const written = await writePlaces(this.database, unknown, date);
+    for (const [address, place] of written.place) {
+      const version = written.version.get(address)!;
+      ids.place.set(address, place);
+      ids.version.set(address, version);
+      this.known.set(address, { signature: signatures.get(address)!, place, version });
+    }
+    return ids;
+  }
+}
+
+/** Adds and refreshes what is new in these records. */
+async function writePlaces(
   database: Database,
   records: readonly SourceRecord[],
   date: string,
-): Promise<{ place: Map<string, number>; version: Map<string, number> }> {
+): Promise<PlaceIds> {
   const unique = [...new Map(records.map((record) => [record.address, record])).values()];
   const json = JSON.stringify(
     unique.map((record) => ({

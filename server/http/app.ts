@@ -3,7 +3,6 @@ import path from 'node:path';
 import { bodyParser } from '@koa/bodyparser';
 import Router from '@koa/router';
 import Koa from 'koa';
-import compress from 'koa-compress';
 import helmet from 'koa-helmet';
 import serve from 'koa-static';
 import type { Logger } from 'pino';
@@ -56,7 +55,6 @@ export function createApp(services: Services, webFolder: string, log: Logger): K
       hsts: false,
     }),
   );
-  app.use(compress({ threshold: 4096, filter: (type) => !/event-stream/.test(type) && compressible(type) }));
   app.use(
     bodyParser({
       jsonLimit: '8mb',
@@ -75,8 +73,4 @@ export function createApp(services: Services, webFolder: string, log: Logger): K
     context.body = createReadStream(page);
   });
   return app;
-}
-
-function compressible(type: string): boolean {
-  return /json|text|javascript|svg/.test(type);
 }

@@ -1,5 +1,6 @@
 import type { JobProgress } from '@opsimath/contract/api/jobs';
 import type { Database } from '../data/connection';
+import type { PlaceBook } from '../data/places';
 import type { SearchSource } from '../sources/searchSource';
 
 /** What one piece of long work has to hand. */
@@ -9,6 +10,8 @@ export interface JobContext {
   request: Record<string, unknown>;
   database: Database;
   source: SearchSource;
+  /** Shared by all captures of the job. */
+  places: PlaceBook;
   /** Where uploaded files lie. */
   filesFolder: string;
   /** Aborted when the job is cancelled. */

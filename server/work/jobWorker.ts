@@ -3,6 +3,7 @@ import type { Job } from '@opsimath/contract/api/jobs';
 import PQueue from 'p-queue';
 import { openDatabase, writeTogether } from '../data/connection';
 import { jobById, progressStatement, readJob, setJobState } from '../data/jobs';
+import { PlaceBook } from '../data/places';
 import { KnownProblem } from '../problem';
 import { type HttpSourceOptions, httpSource } from '../sources/httpSource';
 import { runCaptures } from './captureJob';
@@ -69,6 +70,7 @@ async function run(id: number, controller: AbortController): Promise<void> {
       request: row.request,
       database,
       source,
+      places: new PlaceBook(database),
       filesFolder,
       signal: controller.signal,
       progress,

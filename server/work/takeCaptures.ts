@@ -4,7 +4,7 @@ import { type InStatement, writeTogether } from '../data/connection';
 import { progressStatement } from '../data/jobs';
 import { type KeywordRow, keywordsById } from '../data/keywords';
 import type { MarketRow } from '../data/markets';
-import { placeIds } from '../data/places';
+
 import { findSegments, readColumn, segmentStatements } from '../data/segments/segments';
 import { MOST_PAGES } from '../sources/searchSource';
 import { captureColumns } from '../data/segments/captureColumns';
@@ -81,7 +81,7 @@ async function storeBatch(
   spend: (units: number) => InStatement | null,
 ): Promise<void> {
   context.signal.throwIfAborted();
-  const places = await placeIds(context.database, answer.records, date);
+  const places = await context.places.ids(answer.records, date);
   const keyword = new Map([...keywords.values()].map((row) => [row.key, row.id]));
   const { columns, captures } = captureColumns(answer, date, { keyword, ...places });
   const head = {

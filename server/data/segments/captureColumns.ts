@@ -112,13 +112,27 @@ interface PreparedRecord {
 function prepareRecord(record: SourceRecord, date: string, ids: Ids): PreparedRecord {
   const authority = record.figures.authority ?? null;
   return {
-    text: prepareText(record.title, [record.description]),
+    text: preparedWords(record),
     place: ids.place.get(record.address) ?? 0,
     version: ids.version.get(record.address) ?? 0,
     authority: authority === null ? null : Math.round(authority),
     age: daysBefore(record.published, date),
     updated: daysBefore(record.updated, date),
   };
+}
+
+/** The same records come with every batch: their words are prepared once. */
+const prepared = new Map<string, PreparedText>();
+const MOST_PREPARED = 20_000;
+
+function preparedWords(record: SourceRecord): PreparedText {
+  const words = `${record.title}\n${record.description}`;
+  let text = prepared.get(words);
+  if (!text) {
+    if (prepared.size >= MOST_PREPARED) prepared.clear();
+    prepared.set(words, (text = prepareText(record.title, [record.description])));
+  }
+  return text;
 }
 
 function captureSide(size: number) {

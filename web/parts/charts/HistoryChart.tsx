@@ -1,0 +1,101 @@
+import type { HistoryPoint, Position, RivalColumn } from '@opsimath/contract/api/gaps';
+import { useMemo } from 'react';
+import { Chart } from './Chart';
+import { type ChartInk, useChartInk } from './ink';
+
+/** Where absent is drawn: below position 100. */
+const ABSENT_AT = 150;
+/** Days without a capture beyond which no line is drawn between two points. */
+const LONGEST_GAP_DAYS = 35;
+
+/** Organic positions over time, 1 at the top; absent on a line of its own at the foot, unknown not drawn at all. */
+export function HistoryChart({
+  history,
+  own,
+  rivals,
+}: {
+  history: readonly HistoryPoint[];
+  own: string;
+  rivals: readonly RivalColumn[];
+}) {
+  const ink = useChartInk();
+  const option = useMemo(() => optionOf(history, own, rivals, ink), [history, own, rivals, ink]);
+  if (history.length === 0) return <p className="soft">Nothing has been captured yet.</p>;
+  return <Chart option={option} height={220} label={`Positions on ${history.length} days`} />;
+}
+
+function optionOf(
+  history: readonly HistoryPoint[],
+  own: string,
+  rivals: readonly RivalColumn[],
+  ink: ChartInk,
+) {
+  const series = [
+    { name: own, color: ink.own, width: 2.5, points: history.map((point) => point.own) },
+    ...rivals.map((rival, r) => ({
+      name: rival.name,
+      color: ink.rivals[r % 4]!,
+      width: 1.2,
+      points: history.map((point) => point.rivals[r]!),
+    })),
+  ];
+  return {
+    animation: false,
+    textStyle: { fontFamily: 'Source Sans 3 Variable', color: ink.soft },
+    grid: { left: 44, right: 10, top: 10, bottom: 46 },
+    legend: { bottom: 0, icon: 'roundRect', itemWidth: 12, itemHeight: 3, textStyle: { color: ink.soft } },
+    tooltip: {
+      trigger: 'axis',
+      backgroundColor: ink.sheet,
+      borderColor: ink.hairline,
+      textStyle: { color: ink.ink, fontSize: 12 },
+      valueFormatter: (value: number | null) =>
+        value === null || value === undefined ? 'unknown' : value === ABSENT_AT ? 'absent' : String(value),
+    },
+    xAxis: {
+      type: 'time',
+      axisLine: { lineStyle: { color: ink.hairline } },
+      axisLabel: { hideOverlap: true, formatter: { year: '{yyyy}', month: '{MMM}', day: '{d} {MMM}' } },
+    },
+    yAxis: {
+      type: 'log',
+      inverse: true,
+      min: 1,
+      max: ABSENT_AT,
+      axisLabel: {
+        showMaxLabel: true,
+        formatter: (value: number) => (value === ABSENT_AT ? 'absent' : String(value)),
+        customValues: [1, 3, 10, 30, 100, ABSENT_AT],
+      },
+      axisTick: { show: false, customValues: [1, 3, 10, 30, 100] },
+      splitLine: { show: false },
+    },
+    series: series.map(({ name, color, width, points }) => ({
+      name,
+      type: 'line',
+      step: false,
+      color,
+      lineStyle: { width },
+      symbol: 'circle',
+      symbolSize: width > 2 ? 5 : 3,
+      showSymbol: history.length < 12,
+      data: withGaps(history, points),
+      z: width > 2 ? 3 : 2,
+    })),
+  };
+}
+
+/** Points by day; unknown and long silences break the line. */
+function withGaps(history: readonly HistoryPoint[], points: readonly Position[]): [string, number | null][] {
+  const data: [string, number | null][] = [];
+  let last: number | null = null;
+  history.forEach((point, i) => {
+    const position = points[i]!;
+    const at = Date.parse(point.date);
+    if (last !== null && (at - last) / 86_400_000 > LONGEST_GAP_DAYS)
+      data.push([new Date((at + last) / 2).toISOString().slice(0, 10), null]);
+    data.push([point.date, position === 'unknown' ? null : position === 'absent' ? ABSENT_AT : position]);
+    if (position !== 'unknown') last = at;
+  });
+  return data;
+}

@@ -1,0 +1,31 @@
+import { useMemo } from 'react';
+import { useAppSelector } from '../../state/store';
+
+export interface ChartInk {
+  ink: string;
+  soft: string;
+  hairline: string;
+  own: string;
+  ochre: string;
+  sheet: string;
+  rivals: string[];
+}
+
+/** The colours of paper.css as charts need them, for the theme in force. */
+export function useChartInk(): ChartInk {
+  const theme = useAppSelector((state) => state.preferences.theme);
+  return useMemo(() => {
+    document.documentElement.dataset.theme = theme;
+    const style = getComputedStyle(document.documentElement);
+    const read = (name: string): string => style.getPropertyValue(name).trim();
+    return {
+      ink: read('--ink'),
+      soft: read('--ink-soft'),
+      hairline: read('--hairline'),
+      own: read('--own'),
+      ochre: read('--ochre-3'),
+      sheet: read('--sheet'),
+      rivals: [0, 1, 2, 3].map((hue) => read(`--rival-${hue}`)),
+    };
+  }, [theme]);
+}

@@ -1,0 +1,29 @@
+import type { SumLine } from '@opsimath/contract/api/gaps';
+
+/** The sum that led to the priority, each line with what it is made of and where it came from. */
+export function PrioritySum({ lines }: { lines: readonly SumLine[] }) {
+  return (
+    <section className="section">
+      <h2>How the priority came about</h2>
+      <table className="ledger sum">
+        <tbody>
+          {lines.map((line) => (
+            <tr key={line.name}>
+              <th scope="row">{line.name}</th>
+              <td className="figure">
+                <b>{line.value}</b>
+              </td>
+              <td>
+                {line.how}
+                <div className="faint">
+                  {line.source}
+                  {line.estimated && ' · estimated'}
+                </div>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}

@@ -1,0 +1,50 @@
+import type { GapRow, Position } from '@opsimath/contract/api/gaps';
+
+const whole = new Intl.NumberFormat('en-US', { maximumFractionDigits: 0 });
+export const UNKNOWN_SIGN = '–';
+
+/** A whole figure with thousands marks; a dash when unknown. */
+export function count(value: number | null | undefined): string {
+  return value === null || value === undefined ? UNKNOWN_SIGN : whole.format(value);
+}
+
+export function decimal(value: number | null | undefined, digits: number): string {
+  if (value === null || value === undefined) return UNKNOWN_SIGN;
+  return value.toLocaleString('en-US', { minimumFractionDigits: digits, maximumFractionDigits: digits });
+}
+
+/** Money or worth: whole above 10, with decimals below. */
+export function worth(value: number | null | undefined): string {
+  if (value === null || value === undefined) return UNKNOWN_SIGN;
+  return Math.abs(value) >= 10 ? whole.format(value) : decimal(value, Math.abs(value) >= 1 ? 1 : 2);
+}
+
+export function percent(share: number | null | undefined, digits = 1): string {
+  return share === null || share === undefined ? UNKNOWN_SIGN : `${decimal(share * 100, digits)} %`;
+}
+
+/** An ISO day spelled out: 14 Mar 2026. */
+export function spelledDay(isoDay: string): string {
+  if (isoDay === '') return '';
+  return new Date(`${isoDay}T00:00:00Z`).toLocaleDateString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    timeZone: 'UTC',
+  });
+}
+
+/** Movement as a signed figure or a word; empty where nothing can be said. */
+export function movement(row: Pick<GapRow, 'movement' | 'moved'>): string {
+  if (row.movement === 'gained' || row.movement === 'lost') return row.movement;
+  if (row.moved === null) return '';
+  return row.moved === 0 ? '0' : row.moved > 0 ? `+${row.moved}` : `−${-row.moved}`;
+}
+
+export function isPlace(position: Position): position is number {
+  return typeof position === 'number';
+}
+
+export function duration(seconds: number): string {
+  return seconds < 90 ? `${Math.max(1, Math.round(seconds))} s` : `${Math.round(seconds / 60)} min`;
+}

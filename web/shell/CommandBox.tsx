@@ -1,0 +1,135 @@
+import { Modal } from 'antd';
+import { Command } from 'cmdk';
+import { useDeferredValue, useState } from 'react';
+import { useLocation, useNavigate } from 'react-router';
+import { useGapPageQuery, useTargetsQuery } from '../state/api';
+import { chooseTheme } from '../state/preferences';
+import { useAppDispatch, useAppSelector } from '../state/store';
+import { useScope } from '../state/useScope';
+import { STAGES } from './stages';
+
+const MOST_FOUND = 8;
+
+/** Ctrl+K: go to a stage, find a keyword or target, run an action. */
+export function CommandBox({
+  open,
+  onClose,
+  onKeys,
+}: {
+  open: boolean;
+  onClose: () => void;
+  onKeys: () => void;
+}) {
+  return (
+    <Modal
+      open={open}
+      onCancel={onClose}
+      footer={null}
+      closable={false}
+      destroyOnHidden
+      width={560}
+      style={{ top: 90 }}
+      aria-label="Go to"
+    >
+      <CommandList onClose={onClose} onKeys={onKeys} />
+    </Modal>
+  );
+}
+
+function CommandList({ onClose, onKeys }: { onClose: () => void; onKeys: () => void }) {
+  const { project, comparison, scope } = useScope();
+  const { search } = useLocation();
+  const navigate = useNavigate();
+  const dispatch = useAppDispatch();
+  const theme = useAppSelector((state) => state.preferences.theme);
+  const [typed, setTyped] = useState('');
+  const sought = useDeferredValue(typed.trim());
+  const { data: found } = useGapPageQuery(
+    { project, query: { ...comparison, find: sought, limit: MOST_FOUND, sort: 'volume' } },
+    { skip: sought.length < 2 || scope.market === '' },
+  );
+  const { data: targets } = useTargetsQuery(project);
+  const go = (path: string): void => {
+    onClose();
+    void navigate(path);
+  };
+  const fits = (text: string): boolean => text.toLowerCase().includes(typed.trim().toLowerCase());
+  return (
+    <Command className="command" shouldFilter={false} loop>
+      <Command.Input
+        autoFocus
+        value={typed}
+        onValueChange={setTyped}
+        placeholder="A stage, a keyword, a target, an action"
+      />
+      <Command.List>
+        <Command.Empty>Nothing of that name in this scope.</Command.Empty>
+        <Command.Group heading="Stages">
+          {STAGES.filter((stage) => fits(stage.name)).map((stage) => (
+            <Command.Item
+              key={stage.path}
+              value={stage.path}
+              onSelect={() => go(`/p/${project}/${stage.path}${search}`)}
+            >
+              {stage.name} <span className="faint">g then {stage.letter}</span>
+            </Command.Item>
+          ))}
+        </Command.Group>
+        {sought.length >= 2 && found && found.rows.length > 0 && (
+          <Command.Group heading="Keywords">
+            {found.rows.map((row) => {
+              const params = new URLSearchParams(search);
+              params.set('open', String(row.id));
+              return (
+                <Command.Item
+                  key={row.id}
+                  value={`keyword ${row.id}`}
+                  onSelect={() => go(`/p/${project}/gaps?${params}`)}
+                >
+                  {row.text} <span className="faint">{row.kind}</span>
+                </Command.Item>
+              );
+            })}
+          </Command.Group>
+        )}
+        <Command.Group heading="Targets">
+          {(targets ?? [])
+            .filter((target) => typed.trim() !== '' && (fits(target.name) || fits(target.address)))
+            .map((target) => (
+              <Command.Item
+                key={target.id}
+                value={`target ${target.id}`}
+                onSelect={() => go(`/p/${project}/roster${search}`)}
+              >
+                {target.name} <span className="faint">{target.address}</span>
+              </Command.Item>
+            ))}
+        </Command.Group>
+        <Command.Group heading="Actions">
+          {fits('keys of this screen') && (
+            <Command.Item
+              value="keys"
+              onSelect={() => {
+                onClose();
+                onKeys();
+              }}
+            >
+              Keys of this screen <span className="faint">?</span>
+            </Command.Item>
+          )}
+          {fits('light dark theme') && (
+            <Command.Item
+              value="theme"
+              onSelect={() => {
+                dispatch(chooseTheme(theme === 'light' ? 'dark' : 'light'));
+                onClose();
+              }}
+            >
+              {theme === 'light' ? 'Dark' : 'Light'} theme
+            </Command.Item>
+          )}
+        </Command.Group>
+      </Command.List>
+    </Command>
+  );
+}

@@ -1,0 +1,77 @@
+import type { ProjectOverview } from '@opsimath/contract/api/projects';
+import { DatePicker, Popover } from 'antd';
+import dayjs from 'dayjs';
+import { useState } from 'react';
+import { count, spelledDay } from '../parts/words/figures';
+
+interface DayChoiceProps {
+  name: string;
+  value: string;
+  /** Dates of which something is held, newest first. */
+  dates: ProjectOverview['dates'];
+  /** What to call no date at all; without it one must be chosen. */
+  empty?: string;
+  onChange: (isoDay: string) => void;
+}
+
+/** A date in the scope bar: the dates that hold something are offered first, any other can be picked. */
+export function DayChoice({ name, value, dates, empty, onChange }: DayChoiceProps) {
+  const [open, setOpen] = useState(false);
+  const choose = (isoDay: string): void => {
+    setOpen(false);
+    onChange(isoDay);
+  };
+  const list = (
+    <div style={{ width: 250 }}>
+      <div style={{ maxHeight: 260, overflow: 'auto' }}>
+        {empty && (
+          <button className="plain day" onClick={() => choose('')}>
+            {empty}
+          </button>
+        )}
+        {dates.slice(0, 120).map((entry) => (
+          <button
+            key={entry.date}
+            className="plain day"
+            aria-pressed={entry.date === value}
+            onClick={() => choose(entry.date)}
+          >
+            <span>{spelledDay(entry.date)}</span>
+            <span className="faint">{heldWords(entry)}</span>
+          </button>
+        ))}
+      </div>
+      <DatePicker
+        style={{ width: '100%', marginTop: 8 }}
+        aria-label={`Another ${name.toLowerCase()}`}
+        placeholder="Another day"
+        value={value ? dayjs(value) : null}
+        allowClear={false}
+        onChange={(day) => day && choose(day.format('YYYY-MM-DD'))}
+      />
+    </div>
+  );
+  return (
+    <Popover
+      content={list}
+      trigger="click"
+      open={open}
+      onOpenChange={setOpen}
+      placement="bottomLeft"
+      arrow={false}
+    >
+      <button
+        className="plain written"
+        aria-label={`${name}: ${value ? spelledDay(value) : (empty ?? 'choose')}`}
+        style={{ color: 'var(--ink)' }}
+      >
+        {value ? spelledDay(value) : (empty ?? 'choose')}
+      </button>
+    </Popover>
+  );
+}
+
+function heldWords(entry: ProjectOverview['dates'][number]): string {
+  if (entry.captures > 0) return `${count(entry.captures)} captures`;
+  return `${count(entry.rankings)} rankings`;
+}

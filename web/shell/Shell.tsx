@@ -1,0 +1,79 @@
+import { useEffect, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Outlet, useLocation, useNavigate } from 'react-router';
+import { Problem } from '../parts/words/Problem';
+import { useMarketsQuery, useOverviewQuery, useProjectsQuery, useServicesQuery } from '../state/api';
+import { scopeDefaults } from '../state/scope';
+import { useScope } from '../state/useScope';
+import { CommandBox } from './CommandBox';
+import { ScopeBar } from './ScopeBar';
+import { STAGES } from './stages';
+import { StagesRow } from './StagesRow';
+import { Shortcuts } from './Shortcuts';
+import { Tray } from './Tray';
+
+/** The frame of every stage: stages row, scope bar, the stage itself, tray; and the keys that work everywhere. */
+export function Shell() {
+  const { project, scope, change } = useScope();
+  const { search } = useLocation();
+  const navigate = useNavigate();
+  const [commandOpen, setCommandOpen] = useState(false);
+  const [keysOpen, setKeysOpen] = useState(false);
+  const { data: projects } = useProjectsQuery();
+  const { data: markets, error: marketsError } = useMarketsQuery();
+  const { data: services } = useServicesQuery(undefined, { pollingInterval: 60_000 });
+  const { data: overview, error: overviewError } = useOverviewQuery({
+    project,
+    market: scope.market || undefined,
+  });
+  useScopeDefaults();
+
+  useHotkeys('mod+k', () => setCommandOpen(true), { preventDefault: true, enableOnFormTags: true });
+  useHotkeys('shift+slash', () => setKeysOpen(true), { preventDefault: true });
+  useHotkeys(
+    STAGES.map((stage) => `g>${stage.letter}`),
+    (_, { hotkey }) => {
+      const stage = STAGES.find((candidate) => hotkey.endsWith(candidate.letter));
+      if (stage) void navigate(`/p/${project}/${stage.path}${search}`);
+    },
+  );
+
+  const ready = scope.market !== '' && scope.date !== '';
+  return (
+    <div className="shell">
+      <StagesRow
+        project={project}
+        search={search}
+        overview={overview}
+        onCommand={() => setCommandOpen(true)}
+        onKeys={() => setKeysOpen(true)}
+      />
+      <ScopeBar
+        projectName={projects?.find((entry) => entry.id === project)?.name ?? ''}
+        scope={scope}
+        markets={markets ?? []}
+        dates={overview?.dates ?? []}
+        services={services}
+        onChange={change}
+      />
+      <main className="stage-body" id="stage">
+        {(marketsError ?? overviewError) && <Problem error={marketsError ?? overviewError} />}
+        {ready && <Outlet />}
+      </main>
+      <Tray project={project} />
+      <CommandBox open={commandOpen} onClose={() => setCommandOpen(false)} onKeys={() => setKeysOpen(true)} />
+      <Shortcuts open={keysOpen} onClose={() => setKeysOpen(false)} />
+    </div>
+  );
+
+  /** Writes into the address what it leaves open, as soon as it is known. */
+  function useScopeDefaults(): void {
+    useEffect(() => {
+      if (!markets || !overview) return;
+      const today = services?.today ?? overview.dates[0]?.date;
+      if (!today) return;
+      const missing = scopeDefaults(scope, { markets, today, dates: overview.dates });
+      if (Object.keys(missing).length > 0) change(missing, { replace: true });
+    });
+  }
+}

@@ -1,0 +1,63 @@
+import { Modal } from 'antd';
+import { Fragment } from 'react';
+import { useLocation } from 'react-router';
+import { STAGES } from './stages';
+
+const EVERYWHERE: [string, string][] = [
+  ['Ctrl K', 'go to a stage, a keyword, a target; run an action'],
+  ...STAGES.map((stage): [string, string] => [`g ${stage.letter}`, `go to ${stage.name}`]),
+  ['?', 'this list'],
+  ['Esc', 'close what is open'],
+];
+const BY_STAGE: Record<string, [string, string][]> = {
+  gaps: [
+    ['↑ ↓', 'move between rows'],
+    ['PgUp PgDn', 'a screen up or down'],
+    ['Home End', 'first and last row'],
+    ['Space', 'put the row into the tray, or take it out'],
+    ['Enter', 'open the dossier'],
+    ['/', 'find a keyword'],
+  ],
+  'look-up': [
+    ['Ctrl Enter', 'price the look-up as typed'],
+    ['↑ ↓', 'move between rows of the pool'],
+    ['Space', 'put the row into the tray'],
+  ],
+  report: [['Ctrl P', 'print the report']],
+};
+
+/** The keys of the screen that is open. */
+export function Shortcuts({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const stage = useLocation().pathname.split('/')[3] ?? '';
+  const here = BY_STAGE[stage] ?? [];
+  return (
+    <Modal
+      open={open}
+      onCancel={onClose}
+      footer={null}
+      title={<span className="serif">Keys</span>}
+      width={460}
+    >
+      {here.length > 0 && <KeyList title="On this screen" keys={here} />}
+      <KeyList title="Everywhere" keys={EVERYWHERE} />
+    </Modal>
+  );
+}
+
+function KeyList({ title, keys }: { title: string; keys: [string, string][] }) {
+  return (
+    <section className="section">
+      <h3>{title}</h3>
+      <dl className="keys-list">
+        {keys.map(([pressed, does]) => (
+          <Fragment key={pressed}>
+            <dt>
+              <kbd>{pressed}</kbd>
+            </dt>
+            <dd>{does}</dd>
+          </Fragment>
+        ))}
+      </dl>
+    </section>
+  );
+}

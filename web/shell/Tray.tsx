@@ -1,0 +1,84 @@
+import { App } from 'antd';
+import { useTrackMutation } from '../state/api';
+import { useAppDispatch, useAppSelector } from '../state/store';
+import { empty } from '../state/tray';
+import { useScope } from '../state/useScope';
+import { copyAsTable } from '../parts/table/copyAsTable';
+import { api } from '../state/api';
+
+const NOTHING: { id: number; text: string }[] = [];
+
+/** Keywords put aside, at the bottom edge, with what can be done to them. */
+export function Tray({ project }: { project: number }) {
+  const kept = useAppSelector((state) => state.tray[project] ?? NOTHING);
+  const dispatch = useAppDispatch();
+  const { message } = App.useApp();
+  const { comparison, change } = useScope();
+  const [track] = useTrackMutation();
+  if (kept.length === 0) return null;
+  const ids = kept.map((keyword) => keyword.id);
+
+  const follow = async (): Promise<void> => {
+    await track({ project, keywords: ids, follow: true }).unwrap();
+    void message.open({
+      content: (
+        <span>
+          {ids.length} keywords are tracked.{' '}
+          <button
+            className="plain written"
+            onClick={() => void track({ project, keywords: ids, follow: false })}
+          >
+            Undo
+          </button>
+        </span>
+      ),
+      duration: 6,
+    });
+  };
+  const copy = async (): Promise<void> => {
+    const rows: string[][] = [
+      ['keyword', 'kind', 'own position', 'demand', 'expected worth a month', 'priority', 'action', 'reason'],
+    ];
+    for (const id of ids) {
+      const asked = dispatch(api.endpoints.dossier.initiate({ project, keyword: id, scope: comparison }));
+      const { data } = await asked;
+      asked.unsubscribe();
+      if (!data) continue;
+      const { row } = data;
+      rows.push([
+        row.text,
+        row.kind,
+        String(row.own),
+        figure(row.demand),
+        figure(row.worthAMonth),
+        figure(row.priority),
+        row.action,
+        row.reason,
+      ]);
+    }
+    await copyAsTable(rows);
+    void message.info(`${rows.length - 1} keywords are on the clipboard as a table.`);
+  };
+  return (
+    <section className="tray no-print" aria-label="Tray">
+      <b>{kept.length} in the tray</b>
+      <button className="plain" onClick={() => void follow()}>
+        Track
+      </button>
+      <button className="plain" onClick={() => void copy()}>
+        Copy as table
+      </button>
+      <button className="plain" onClick={() => change({ open: ids[0]! })}>
+        Open the first
+      </button>
+      <button className="plain" onClick={() => dispatch(empty(project))}>
+        Empty
+      </button>
+      <span className="keys">Space selects · Enter opens the dossier · ? keys</span>
+    </section>
+  );
+}
+
+function figure(value: number | null): string {
+  return value === null ? 'unknown' : value.toFixed(2);
+}

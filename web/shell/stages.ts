@@ -1,0 +1,14 @@
+import type { ProjectOverview } from '@opsimath/contract/api/projects';
+
+/** The stages that are built, in the order of the work, each with the letter that goes to it after `g`. */
+export const STAGES = [
+  {
+    path: 'roster',
+    name: 'Roster',
+    letter: 'r',
+    count: (overview: ProjectOverview) => overview.targets.own + overview.targets.rival,
+  },
+  { path: 'look-up', name: 'Look-up', letter: 'l', count: (overview: ProjectOverview) => overview.lookUps },
+  { path: 'gaps', name: 'Gaps', letter: 'a', count: (overview: ProjectOverview) => overview.keywords },
+  { path: 'report', name: 'Report', letter: 'p', count: () => null },
+] as const;

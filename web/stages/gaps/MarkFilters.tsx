@@ -1,0 +1,98 @@
+import type { GapMark, GapPage } from '@opsimath/contract/api/gaps';
+import type { PaidState } from '@opsimath/core/gap/paid';
+import { count } from '../../parts/words/figures';
+import type { Scope } from '../../state/scope';
+
+const MARKS: [GapMark, string][] = [
+  ['near', 'We stand at 11–20 while a rival is on the front.'],
+  ['gained', 'Absent at the compare-with date, ranked now.'],
+  ['climbing', 'Up by three places or more.'],
+  ['slipping', 'Down by five, or by three and off the front.'],
+  ['lost', 'Ranked at the compare-with date, absent now.'],
+];
+const PAID: [PaidState, string][] = [
+  ['unbid', 'Rivals pay for this keyword, we do not.'],
+  ['outbid', 'We pay, and a rival stands above us among the paid slots.'],
+  ['top', 'We pay and stand above every rival.'],
+  ['only us', 'We pay, no rival does.'],
+  ['quiet', 'Neither we nor rivals pay.'],
+];
+
+interface MarkFiltersProps {
+  totals: GapPage['totals'] | undefined;
+  scope: Scope;
+  onChange: (change: Partial<Scope>) => void;
+}
+
+/** Movement marks and paid states as filters with their counts. */
+export function MarkFilters({ totals, scope, onChange }: MarkFiltersProps) {
+  const { marks, paid } = scope;
+  const anything = scope.kinds.length + marks.length + paid.length > 0 || scope.find !== '';
+  return (
+    <div className="marks">
+      <span className="faint">Organic</span>
+      {MARKS.map(([mark, tip]) => (
+        <Toggle
+          key={mark}
+          name={mark}
+          tip={tip}
+          count={totals?.marks[mark]}
+          on={marks.includes(mark)}
+          onPress={() => onChange({ marks: toggled(marks, mark) })}
+        />
+      ))}
+      <span className="faint" style={{ marginLeft: 14 }}>
+        Paid
+      </span>
+      <Toggle
+        name="doubling"
+        tip="We pay while standing at 3 or better without paying."
+        count={totals?.marks.doubling}
+        on={marks.includes('doubling')}
+        onPress={() => onChange({ marks: toggled(marks, 'doubling') })}
+      />
+      {PAID.map(([state, tip]) => (
+        <Toggle
+          key={state}
+          name={state}
+          tip={tip}
+          count={totals?.paid[state]}
+          on={paid.includes(state)}
+          onPress={() => onChange({ paid: toggled(paid, state) })}
+        />
+      ))}
+      {anything && (
+        <button
+          className="plain written clear"
+          onClick={() => onChange({ kinds: [], marks: [], paid: [], find: '' })}
+        >
+          Show all
+        </button>
+      )}
+    </div>
+  );
+}
+
+function Toggle({
+  name,
+  tip,
+  count: many,
+  on,
+  onPress,
+}: {
+  name: string;
+  tip: string;
+  count: number | undefined;
+  on: boolean;
+  onPress: () => void;
+}) {
+  return (
+    <button className="plain mark" aria-pressed={on} title={tip} onClick={onPress}>
+      {name} <span className="faint">{many === undefined ? '…' : count(many)}</span>
+    </button>
+  );
+}
+
+function toggled<T>(list: readonly T[], item: T): T[] {
+  return list.includes(item) ? list.filter((other) => other !== item) : [...list, item];
+}

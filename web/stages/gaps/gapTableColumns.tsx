@@ -1,0 +1,153 @@
+import type { GapPage, GapRow } from '@opsimath/contract/api/gaps';
+import { Lane } from '../../parts/lane/Lane';
+import { LaneHead } from '../../parts/lane/LaneHead';
+import '../../parts/lane/lane.css';
+import type { GridColumn } from '../../parts/table/VirtualGrid';
+import { count, decimal, movement, worth } from '../../parts/words/figures';
+import { ochreOf } from '../../parts/words/ochre';
+
+const WIDE_LANE = 300;
+const NARROW_LANE = 232;
+
+/** The columns of the gap table; beside an open dossier only those that tell rows apart. */
+export function gapTableColumns(
+  page: GapPage,
+  narrow: boolean,
+  selected: ReadonlySet<number>,
+  onSelect: (row: GapRow) => void,
+): GridColumn<GapRow>[] {
+  const laneWidth = narrow ? NARROW_LANE : WIDE_LANE;
+  const all: (GridColumn<GapRow> & { always?: boolean })[] = [
+    {
+      id: 'tick',
+      head: '',
+      width: 30,
+      always: true,
+      cell: (row) => <Tick on={selected.has(row.id)} text={row.text} onPress={() => onSelect(row)} />,
+    },
+    {
+      id: 'keyword',
+      head: 'Keyword',
+      sort: 'keyword',
+      width: narrow ? 196 : 246,
+      always: true,
+      cell: (row) => <b title={row.text}>{row.text}</b>,
+    },
+    {
+      id: 'kind',
+      head: 'Kind',
+      sort: 'kind',
+      tip: 'Exactly one of seven, from our best and the best rival position. “Near” is buried at 11–20.',
+      width: narrow ? 92 : 98,
+      always: true,
+      cell: (row) => `${row.kind}${row.near ? ' · near' : ''}`,
+    },
+    {
+      id: 'move',
+      head: 'Move',
+      sort: 'move',
+      tip: 'Places moved since the compare-with date; positive is up. Never computed from an unknown.',
+      width: 60,
+      align: 'right',
+      cell: (row) => <span className="soft">{movement(row)}</span>,
+    },
+    {
+      id: 'lane',
+      head: <LaneHead width={laneWidth} />,
+      width: laneWidth + 12,
+      always: true,
+      cell: (row) => (
+        <Lane
+          width={laneWidth}
+          front={page.front}
+          own={{ name: page.own, organic: row.own, before: row.ownBefore, paid: row.ownPaid }}
+          rivals={page.rivals.map((rival, r) => ({
+            name: rival.name,
+            letter: rival.letter,
+            hue: r,
+            organic: row.rivals[r]!,
+            paid: row.rivalsPaid[r]!,
+          }))}
+        />
+      ),
+    },
+    {
+      id: 'demand',
+      head: 'Demand',
+      sort: 'demand',
+      tip: 'Searches a month expected over the coming three months: volume × season. Estimated.',
+      width: 76,
+      align: 'right',
+      cell: (row) => count(row.demand),
+    },
+    {
+      id: 'chance',
+      head: 'Chance',
+      sort: 'chance',
+      tip: 'Probability of standing on the front after the suggested action. Estimated from the capture.',
+      width: 68,
+      align: 'right',
+      cell: (row) =>
+        row.chanceAssumed ? (
+          <span title="No capture: the market’s mean is used">mean</span>
+        ) : (
+          decimal(row.chance, 2)
+        ),
+    },
+    {
+      id: 'worth',
+      head: 'Worth',
+      sort: 'worth',
+      tip: `Worth of a click in ${page.currency}. Estimated from the CPC, else set for the project.`,
+      width: 64,
+      align: 'right',
+      cell: (row) => decimal(row.worth, 2),
+    },
+    {
+      id: 'month',
+      head: 'A month',
+      sort: 'a month',
+      tip: `Expected worth in ${page.currency} a month: chance × gain in clicks × worth × fit. Estimated.`,
+      width: 74,
+      align: 'right',
+      cell: (row) => worth(row.worthAMonth),
+    },
+    {
+      id: 'priority',
+      head: 'Priority',
+      sort: 'priority',
+      tip: `Expected worth in ${page.currency} a month for a day of work. Estimated; the dossier opens the sum.`,
+      width: 84,
+      align: 'right',
+      always: true,
+      cell: (row) => <span className={`ochre ochre-${ochreOf(row.priority)}`}>{worth(row.priority)}</span>,
+    },
+    {
+      id: 'do',
+      head: 'Do',
+      sort: 'action',
+      tip: 'Suggested action; the dossier says which facts chose it.',
+      width: 108,
+      cell: (row) => <span title={row.reason}>{row.action}</span>,
+    },
+  ];
+  return narrow ? all.filter((column) => column.always) : all;
+}
+
+function Tick({ on, text, onPress }: { on: boolean; text: string; onPress: () => void }) {
+  return (
+    <button
+      className="plain"
+      tabIndex={-1}
+      role="checkbox"
+      aria-checked={on}
+      aria-label={`${text} in the tray`}
+      onClick={(event) => {
+        event.stopPropagation();
+        onPress();
+      }}
+    >
+      <span className={on ? 'tick on' : 'tick'} />
+    </button>
+  );
+}

@@ -1,0 +1,112 @@
+import type { FileImport, UploadAnswer } from '@opsimath/contract/api/imports';
+import { Button } from 'antd';
+import { useRef, useState } from 'react';
+import { JobLine } from '../../parts/words/JobLine';
+import { Problem } from '../../parts/words/Problem';
+import { count } from '../../parts/words/figures';
+import {
+  useImportsQuery,
+  useRejectionsQuery,
+  useResumeJobMutation,
+  useUploadFileMutation,
+} from '../../state/api';
+import { useJob } from '../../state/jobs';
+import { useScope } from '../../state/useScope';
+import { ReadingForm } from './ReadingForm';
+
+/** Own search performance from files: choose, see how it is read, correct, take in, see what was rejected. */
+export function ImportPanel() {
+  const { project } = useScope();
+  const { data: imports } = useImportsQuery(project);
+  const [upload, { isLoading, error, reset }] = useUploadFileMutation();
+  const [read, setRead] = useState<UploadAnswer | null>(null);
+  const box = useRef<HTMLInputElement>(null);
+  const choose = async (file: File | undefined): Promise<void> => {
+    if (!file) return;
+    reset();
+    setRead(null);
+    const answer = await upload({ project, file }).unwrap();
+    setRead(answer);
+  };
+  const taken = (imports ?? []).filter((entry) => entry.job !== null);
+  return (
+    <section className="section">
+      <h2>Own search performance</h2>
+      {taken.length > 0 && (
+        <table className="ledger">
+          <tbody>
+            {taken.map((entry) => (
+              <ImportRow key={entry.id} entry={entry} />
+            ))}
+          </tbody>
+        </table>
+      )}
+      <p className="soft" style={{ margin: '6px 0' }}>
+        A CSV or TSV of queries with date, clicks, impressions and position, as your search account exports
+        it.
+      </p>
+      <input
+        ref={box}
+        type="file"
+        accept=".csv,.tsv,.txt,text/csv,text/tab-separated-values"
+        aria-label="File of own search performance"
+        className="read-only"
+        tabIndex={-1}
+        onChange={(event) => {
+          void choose(event.target.files?.[0]).catch(() => undefined);
+          event.target.value = '';
+        }}
+      />
+      <Button onClick={() => box.current?.click()} loading={isLoading}>
+        Choose a file
+      </Button>
+      {error && <Problem error={error} />}
+      {read && <ReadingForm answer={read} onDone={() => setRead(null)} />}
+    </section>
+  );
+}
+
+function ImportRow({ entry }: { entry: FileImport }) {
+  const job = useJob(entry.job);
+  const [resume] = useResumeJobMutation();
+  const [shown, setShown] = useState(false);
+  const { data: rejected } = useRejectionsQuery(entry.id, { skip: !shown });
+  return (
+    <tr>
+      <td>
+        <b>{entry.fileName}</b> <span className="faint">{entry.createdAt.slice(0, 10)}</span>
+        {job && job.state !== 'done' && <JobLine job={job} />}
+        {job && (job.state === 'failed' || job.state === 'cancelled') && (
+          <Button size="small" onClick={() => void resume(job.id)}>
+            Go on
+          </Button>
+        )}
+        {shown && rejected && (
+          <ul className="rejections">
+            {rejected.rows.map((row) => (
+              <li key={row.line}>
+                Line {row.line}: {row.reason}. <code className="faint">{row.content.slice(0, 120)}</code>
+              </li>
+            ))}
+            {rejected.total > rejected.rows.length && (
+              <li>and {count(rejected.total - rejected.rows.length)} more</li>
+            )}
+          </ul>
+        )}
+      </td>
+      <td className="figure">
+        {count(entry.rowsKept)} rows kept
+        {entry.rowsSkipped > 0 && (
+          <div className="soft">{count(entry.rowsSkipped)} rows of totals passed over</div>
+        )}
+        {entry.rowsRejected > 0 && (
+          <div>
+            <button className="plain written" onClick={() => setShown(!shown)}>
+              {count(entry.rowsRejected)} rejected
+            </button>
+          </div>
+        )}
+      </td>
+    </tr>
+  );
+}

@@ -1,0 +1,138 @@
+import {
+  type FileReading,
+  type PerformanceField,
+  type UploadAnswer,
+  performanceField,
+} from '@opsimath/contract/api/imports';
+import { Button, DatePicker, Select } from 'antd';
+import { useState } from 'react';
+import { Problem } from '../../parts/words/Problem';
+import { useStartImportMutation } from '../../state/api';
+import { useScope } from '../../state/useScope';
+
+const NEEDED: readonly PerformanceField[] = ['query', 'clicks', 'impressions'];
+
+/** How a file is read, for correction before it is taken in. */
+export function ReadingForm({ answer, onDone }: { answer: UploadAnswer; onDone: () => void }) {
+  const { scope } = useScope();
+  const [reading, setReading] = useState<FileReading>(answer.preview.reading);
+  const [start, { isLoading, error }] = useStartImportMutation();
+  const change = (next: Partial<FileReading>): void => setReading((current) => ({ ...current, ...next }));
+  const setColumn = (field: PerformanceField, column: number | null): void =>
+    change({ columns: { ...reading.columns, [field]: column } });
+  const missing = NEEDED.filter((field) => reading.columns[field] === null);
+  const dateMissing = reading.columns.date === null && reading.fixedDate === null;
+  const take = async (): Promise<void> => {
+    await start({ id: answer.import.id, market: scope.market, reading }).unwrap();
+    onDone();
+  };
+  const columnOptions = [
+    { value: -1, label: 'none' },
+    ...reading.headers.map((header, i) => ({ value: i, label: header || `column ${i + 1}` })),
+  ];
+  return (
+    <div className="sheet reading">
+      <h3>{answer.import.fileName}</h3>
+      <p className="soft">
+        Read as {reading.encoding}, separated by {separatorName(reading.delimiter)}, heads on line{' '}
+        {reading.headerLine}.
+      </p>
+      <div className="reading-fields">
+        {performanceField.options.map((field) => (
+          <label key={field}>
+            <span>
+              {field}
+              {NEEDED.includes(field) && ' *'}
+            </span>
+            <Select
+              size="small"
+              aria-label={`Column of ${field}`}
+              value={reading.columns[field] ?? -1}
+              options={columnOptions}
+              popupMatchSelectWidth={false}
+              onChange={(column) => setColumn(field, column < 0 ? null : column)}
+            />
+          </label>
+        ))}
+        <label>
+          <span>decimals</span>
+          <Select
+            size="small"
+            value={reading.decimalComma}
+            options={[
+              { value: false, label: '12.5' },
+              { value: true, label: '12,5' },
+            ]}
+            onChange={(decimalComma) => change({ decimalComma })}
+          />
+        </label>
+        <label>
+          <span>dates</span>
+          <Select
+            size="small"
+            value={reading.dateOrder}
+            options={[
+              { value: 'year first', label: '2026-03-14' },
+              { value: 'day first', label: '14.03.2026' },
+              { value: 'month first', label: '03/14/2026' },
+            ]}
+            onChange={(dateOrder) => change({ dateOrder })}
+          />
+        </label>
+        {reading.columns.date === null && (
+          <label>
+            <span>date of all rows</span>
+            <DatePicker
+              size="small"
+              onChange={(day) => change({ fixedDate: day?.format('YYYY-MM-DD') ?? null })}
+            />
+          </label>
+        )}
+      </div>
+      <div className="reading-sample">
+        <table className="ledger">
+          <thead>
+            <tr>
+              {reading.headers.map((header, i) => (
+                <th key={i}>{header}</th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {answer.preview.sample.slice(0, 4).map((row, r) => (
+              <tr key={r}>
+                {reading.headers.map((_, i) => (
+                  <td key={i}>{row[i]}</td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {missing.map((field) => (
+        <div key={field} role="alert">
+          No column for {field}: choose which one holds it.
+        </div>
+      ))}
+      {dateMissing && (
+        <div role="alert">No column for date: choose one, or give the date that all rows stand for.</div>
+      )}
+      {error && <Problem error={error} />}
+      <div className="lookup-buttons">
+        <Button
+          type="primary"
+          onClick={() => void take()}
+          loading={isLoading}
+          disabled={missing.length > 0 || dateMissing}
+        >
+          Take in
+        </Button>
+        <Button onClick={onDone}>Leave it</Button>
+      </div>
+    </div>
+  );
+}
+
+function separatorName(delimiter: FileReading['delimiter']): string {
+  return { ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'bars' }[delimiter];
+}

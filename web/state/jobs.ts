@@ -1,0 +1,52 @@
+import type { Job } from '@opsimath/contract/api/jobs';
+import { type PayloadAction, createSlice } from '@reduxjs/toolkit';
+import { useEffect } from 'react';
+import { api } from './api';
+import { useAppDispatch, useAppSelector } from './store';
+
+/** Long work as last heard of, by id. */
+export const jobs = createSlice({
+  name: 'jobs',
+  initialState: {} as Record<number, Job>,
+  reducers: {
+    heard(state, { payload }: PayloadAction<Job>) {
+      state[payload.id] = payload;
+    },
+  },
+});
+
+export function isUnderWay(job: Pick<Job, 'state'>): boolean {
+  return job.state === 'queued' || job.state === 'running';
+}
+
+/** A job as it stands now: follows its events while it runs, and refreshes what it changed when it ends. */
+export function useJob(known: Job | null | undefined): Job | null {
+  const dispatch = useAppDispatch();
+  const id = known?.id;
+  const heard = useAppSelector((state) => (id === undefined ? undefined : state.jobs[id]));
+  const latest =
+    heard && known && heard.state !== known.state && isUnderWay(known)
+      ? heard
+      : (newer(heard, known) ?? null);
+  const follow = known != null && isUnderWay(known);
+  useEffect(() => {
+    if (!follow || id === undefined) return;
+    const events = new EventSource(`/api/jobs/${id}/events`);
+    events.onmessage = (event: MessageEvent<string>) => {
+      const job = JSON.parse(event.data) as Job;
+      dispatch(jobs.actions.heard(job));
+      if (!isUnderWay(job)) {
+        events.close();
+        dispatch(api.util.invalidateTags(['lookUps', 'facts', 'imports', 'targets']));
+      }
+    };
+    return () => events.close();
+  }, [follow, id, dispatch]);
+  return latest;
+}
+
+/** Of what events said and what a query said, the one that is further on. */
+function newer(heard: Job | undefined, known: Job | null | undefined): Job | null | undefined {
+  if (!heard) return known;
+  return known && !isUnderWay(known) ? known : heard;
+}

@@ -1,0 +1,114 @@
+import {
+  type GapMark,
+  type GapSort,
+  gapKind,
+  gapMark,
+  gapSort,
+  paidState,
+} from '@opsimath/contract/api/gaps';
+import type { GapKind } from '@opsimath/core/gap/kind';
+import type { PaidState } from '@opsimath/core/gap/paid';
+
+/** Everything that a view shows, as it stands in the address, so that a link reopens it. */
+export interface Scope {
+  market: string;
+  date: string;
+  compare: string;
+  pool: number | null;
+  kinds: GapKind[];
+  paid: PaidState[];
+  marks: GapMark[];
+  find: string;
+  sort: GapSort;
+  descending: boolean;
+  /** Keyword whose dossier is open. */
+  open: number | null;
+  /** Look-up whose pool is open. */
+  lookUp: number | null;
+}
+
+const ISO_DAY = /^\d{4}-\d{2}-\d{2}$/;
+const NO_COMPARE = 'none';
+
+/** Reads a scope from an address. What makes no sense is as if it were not there. */
+export function readScope(params: URLSearchParams): Scope {
+  const text = (name: string): string => params.get(name) ?? '';
+  const day = (name: string): string => (ISO_DAY.test(text(name)) ? text(name) : '');
+  const id = (name: string): number | null =>
+    /^[1-9]\d{0,14}$/.test(text(name)) ? Number(text(name)) : null;
+  const several = <T extends string>(name: string, allowed: readonly T[]): T[] =>
+    text(name)
+      .split(',')
+      .filter((part): part is T => (allowed as readonly string[]).includes(part));
+  const sort = text('sort').replace(/^-/, '');
+  return {
+    market: text('market'),
+    date: day('date'),
+    compare: text('compare') === NO_COMPARE ? NO_COMPARE : day('compare'),
+    pool: id('pool'),
+    kinds: several('kinds', gapKind.options),
+    paid: several('paid', paidState.options),
+    marks: several('marks', gapMark.options),
+    find: text('find'),
+    sort: (gapSort.options as readonly string[]).includes(sort) ? (sort as GapSort) : 'priority',
+    descending: sort === '' ? true : text('sort').startsWith('-'),
+    open: id('open'),
+    lookUp: id('lookUp'),
+  };
+}
+
+/** Writes changes into an address, leaving the rest of it as it is. Empty values are taken out. */
+export function writeScope(params: URLSearchParams, change: Partial<Scope>): URLSearchParams {
+  const next = new URLSearchParams(params);
+  const current = readScope(params);
+  const merged = { ...current, ...change };
+  const set = (name: string, value: string): void =>
+    value === '' ? next.delete(name) : next.set(name, value);
+  for (const name of Object.keys(change) as (keyof Scope)[]) {
+    if (name === 'sort' || name === 'descending') continue;
+    const value = merged[name];
+    set(name, Array.isArray(value) ? value.join(',') : value === null ? '' : String(value));
+  }
+  if (change.sort !== undefined || change.descending !== undefined) {
+    const isDefault = merged.sort === 'priority' && merged.descending;
+    set('sort', isDefault ? '' : `${merged.descending ? '-' : ''}${merged.sort}`);
+  }
+  return next;
+}
+
+/** The compare-with date for questions to the API: nothing when comparing is switched off. */
+export function comparedWith(scope: Pick<Scope, 'compare'>): string | undefined {
+  return scope.compare === '' || scope.compare === NO_COMPARE ? undefined : scope.compare;
+}
+export { NO_COMPARE };
+
+interface Known {
+  markets: readonly { code: string }[];
+  today: string;
+  dates: readonly { date: string; captures: number; rankings: number }[];
+}
+const QUARTER_DAYS = 90;
+
+/**
+ * What an address leaves open: the first market; the newest date with facts, else the services' today; compared
+ * with the broadest captures some three months before.
+ */
+export function scopeDefaults(scope: Scope, known: Known): Partial<Scope> {
+  const change: Partial<Scope> = {};
+  if (!known.markets.some((market) => market.code === scope.market) && known.markets[0]) {
+    change.market = known.markets[0].code;
+  }
+  const date = scope.date || known.dates.find((entry) => entry.date <= known.today)?.date || known.today;
+  if (scope.date === '') change.date = date;
+  if (scope.compare === '') {
+    const earlier = known.dates.filter((entry) => entry.date < date && entry.captures > 0);
+    const wanted = Date.parse(date) - QUARTER_DAYS * 86_400_000;
+    const distance = (entry: { date: string }): number => Math.abs(Date.parse(entry.date) - wanted);
+    const most = Math.max(0, ...earlier.map((entry) => entry.captures));
+    const broad = earlier
+      .filter((entry) => entry.captures >= most / 2)
+      .sort((a, b) => distance(a) - distance(b));
+    if (broad[0]) change.compare = broad[0].date;
+  }
+  return change;
+}

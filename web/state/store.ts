@@ -1,0 +1,22 @@
+import { configureStore } from '@reduxjs/toolkit';
+import { setupListeners } from '@reduxjs/toolkit/query';
+import { useDispatch, useSelector } from 'react-redux';
+import { api } from './api';
+import { jobs } from './jobs';
+import { preferences } from './preferences';
+import { tray } from './tray';
+
+export const store = configureStore({
+  reducer: {
+    [api.reducerPath]: api.reducer,
+    tray: tray.reducer,
+    preferences: preferences.reducer,
+    jobs: jobs.reducer,
+  },
+  middleware: (defaults) => defaults().concat(api.middleware),
+});
+setupListeners(store.dispatch);
+
+export type State = ReturnType<typeof store.getState>;
+export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();
+export const useAppSelector = useSelector.withTypes<State>();

@@ -1,0 +1,40 @@
+import { type PayloadAction, createSlice } from '@reduxjs/toolkit';
+
+/** Keywords put aside, by project; they travel between stages and survive a reload. */
+type Trays = Record<string, { id: number; text: string }[]>;
+const PLACE = 'opsimath.tray';
+
+function remembered(): Trays {
+  try {
+    return JSON.parse(localStorage.getItem(PLACE) ?? '{}') as Trays;
+  } catch {
+    return {};
+  }
+}
+function keep(trays: Trays): void {
+  localStorage.setItem(PLACE, JSON.stringify(trays));
+}
+
+export const tray = createSlice({
+  name: 'tray',
+  initialState: remembered,
+  reducers: {
+    toggle(state, { payload }: PayloadAction<{ project: number; keyword: { id: number; text: string } }>) {
+      const kept = state[payload.project] ?? [];
+      const at = kept.findIndex((keyword) => keyword.id === payload.keyword.id);
+      state[payload.project] = at < 0 ? [...kept, payload.keyword] : kept.toSpliced(at, 1);
+      keep(state);
+    },
+    putAll(state, { payload }: PayloadAction<{ project: number; keywords: { id: number; text: string }[] }>) {
+      const kept = state[payload.project] ?? [];
+      const known = new Set(kept.map((keyword) => keyword.id));
+      state[payload.project] = [...kept, ...payload.keywords.filter((keyword) => !known.has(keyword.id))];
+      keep(state);
+    },
+    empty(state, { payload }: PayloadAction<number>) {
+      state[payload] = [];
+      keep(state);
+    },
+  },
+});
+export const { toggle, putAll, empty } = tray.actions;
