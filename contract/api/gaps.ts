@@ -135,6 +135,8 @@ export const gapTotals = z.object({
   worthAMonth: z.number(),
   /** Share of it that the first 20 carry. */
   firstTwenty: z.number().nullable(),
+  /** The largest priority of the scope, against which sizes are shaded. */
+  topPriority: z.number(),
   kinds: z.record(gapKind, z.int()),
   paid: z.record(paidState, z.int()),
   marks: z.record(gapMark, z.int()),

@@ -74,6 +74,7 @@ export function totalsOf(comparison: Comparison, filtered: Filtered): GapPage['t
   return {
     keywords: comparison.keywords.length,
     worthAMonth: sum,
+    topPriority: comparison.gaps.priority.reduce((most, priority) => (priority > most ? priority : most), 0),
     firstTwenty: sum > 0 ? top.reduce((total, worth) => total + worth, 0) / sum : null,
     kinds: named(gapKind.options, filtered.kinds),
     paid: named(paidState.options, filtered.paid),

@@ -1,6 +1,6 @@
 import { type LookUp, type LookUpRequest, lookUpRequest } from '@opsimath/contract/api/lookUps';
 import type { InStatement } from '@libsql/client';
-import { and, desc, eq, inArray } from 'drizzle-orm';
+import { and, desc, eq, inArray, sql } from 'drizzle-orm';
 import { KnownProblem } from '../problem';
 import type { Database } from './connection';
 import { jobsById } from './jobs';
@@ -78,7 +78,11 @@ export async function lookUpById(database: Database, id: number): Promise<LookUp
 }
 
 export async function lookUpTargets(database: Database, id: number): Promise<LookUpTargetRow[]> {
-  return database.rows.select().from(lookUpTarget).where(eq(lookUpTarget.lookUpId, id));
+  return database.rows
+    .select()
+    .from(lookUpTarget)
+    .where(eq(lookUpTarget.lookUpId, id))
+    .orderBy(sql`rowid`);
 }
 
 export async function listLookUps(database: Database, projectId: number, only?: number): Promise<LookUp[]> {

@@ -1,5 +1,5 @@
 import { App as Messages, ConfigProvider } from 'antd';
-import { Suspense, lazy, useEffect } from 'react';
+import { lazy } from 'react';
 import { Navigate, RouterProvider, createBrowserRouter } from 'react-router';
 import { useAppSelector } from '../state/store';
 import { ProjectList } from './ProjectList';
@@ -29,15 +29,10 @@ const router = createBrowserRouter([
 
 export function App() {
   const theme = useAppSelector((state) => state.preferences.theme);
-  useEffect(() => {
-    document.documentElement.dataset.theme = theme;
-  }, [theme]);
   return (
     <ConfigProvider theme={themeOf(theme)}>
       <Messages>
-        <Suspense fallback={null}>
-          <RouterProvider router={router} />
-        </Suspense>
+        <RouterProvider router={router} />
       </Messages>
     </ConfigProvider>
   );

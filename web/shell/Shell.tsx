@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Outlet, useLocation, useNavigate } from 'react-router';
 import { Problem } from '../parts/words/Problem';
@@ -26,7 +26,14 @@ export function Shell() {
     project,
     market: scope.market || undefined,
   });
-  useScopeDefaults();
+
+  // What the address leaves open is written into it as soon as it is known.
+  const today = services?.today ?? overview?.dates[0]?.date;
+  useEffect(() => {
+    if (!markets || !overview || !today) return;
+    const missing = scopeDefaults(scope, { markets, today, dates: overview.dates });
+    if (Object.keys(missing).length > 0) change(missing, { replace: true });
+  }, [markets, overview, today, scope, change]);
 
   useHotkeys('mod+k', () => setCommandOpen(true), { preventDefault: true, enableOnFormTags: true });
   useHotkeys('shift+slash', () => setKeysOpen(true), { preventDefault: true });
@@ -58,22 +65,16 @@ export function Shell() {
       />
       <main className="stage-body" id="stage">
         {(marketsError ?? overviewError) && <Problem error={marketsError ?? overviewError} />}
-        {ready && <Outlet />}
+        {ready && (
+          // Inside, so that a stage that is still loading never holds back the scope.
+          <Suspense fallback={null}>
+            <Outlet />
+          </Suspense>
+        )}
       </main>
       <Tray project={project} />
       <CommandBox open={commandOpen} onClose={() => setCommandOpen(false)} onKeys={() => setKeysOpen(true)} />
       <Shortcuts open={keysOpen} onClose={() => setKeysOpen(false)} />
     </div>
   );
-
-  /** Writes into the address what it leaves open, as soon as it is known. */
-  function useScopeDefaults(): void {
-    useEffect(() => {
-      if (!markets || !overview) return;
-      const today = services?.today ?? overview.dates[0]?.date;
-      if (!today) return;
-      const missing = scopeDefaults(scope, { markets, today, dates: overview.dates });
-      if (Object.keys(missing).length > 0) change(missing, { replace: true });
-    });
-  }
 }

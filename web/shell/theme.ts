@@ -30,13 +30,12 @@ const INK = {
 export function themeOf(name: Theme): ThemeConfig {
   const ink = INK[name];
   return {
-    algorithm:
-      name === 'dark'
-        ? [theme.darkAlgorithm, theme.compactAlgorithm]
-        : [theme.defaultAlgorithm, theme.compactAlgorithm],
+    algorithm: name === 'dark' ? theme.darkAlgorithm : theme.defaultAlgorithm,
     token: {
       fontFamily: "'Source Sans 3 Variable', sans-serif",
       fontSize: 13,
+      controlHeight: 28,
+      sizeUnit: 3,
       borderRadius: 2,
       borderRadiusLG: 3,
       colorPrimary: ink.own,

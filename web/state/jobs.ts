@@ -28,7 +28,7 @@ export function useJob(known: Job | null | undefined): Job | null {
     heard && known && heard.state !== known.state && isUnderWay(known)
       ? heard
       : (newer(heard, known) ?? null);
-  const follow = known != null && isUnderWay(known);
+  const follow = known !== null && known !== undefined && isUnderWay(known);
   useEffect(() => {
     if (!follow || id === undefined) return;
     const events = new EventSource(`/api/jobs/${id}/events`);

@@ -3,6 +3,11 @@ import { type PayloadAction, createSlice } from '@reduxjs/toolkit';
 export type Theme = 'light' | 'dark';
 const PLACE = 'opsimath.theme';
 
+/** Colours hang on the page itself, so that charts read the right ones at once. */
+function apply(theme: Theme): void {
+  document.documentElement.dataset.theme = theme;
+}
+
 function remembered(): Theme {
   const kept = localStorage.getItem(PLACE);
   if (kept === 'light' || kept === 'dark') return kept;
@@ -11,10 +16,15 @@ function remembered(): Theme {
 
 export const preferences = createSlice({
   name: 'preferences',
-  initialState: () => ({ theme: remembered() }),
+  initialState: () => {
+    const theme = remembered();
+    apply(theme);
+    return { theme };
+  },
   reducers: {
     chooseTheme(state, { payload }: PayloadAction<Theme>) {
       state.theme = payload;
+      apply(payload);
       localStorage.setItem(PLACE, payload);
     },
   },

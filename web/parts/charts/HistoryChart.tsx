@@ -21,7 +21,19 @@ export function HistoryChart({
   const ink = useChartInk();
   const option = useMemo(() => optionOf(history, own, rivals, ink), [history, own, rivals, ink]);
   if (history.length === 0) return <p className="soft">Nothing has been captured yet.</p>;
-  return <Chart option={option} height={220} label={`Positions on ${history.length} days`} />;
+  return (
+    <>
+      <Chart option={option} height={210} label={`Positions on ${history.length} days`} />
+      <p className="legend soft">
+        <span className="stroke own" /> {own}
+        {rivals.map((rival, r) => (
+          <span key={rival.id}>
+            <span className={`stroke hue-${r % 4}`} /> {rival.name}
+          </span>
+        ))}
+      </p>
+    </>
+  );
 }
 
 function optionOf(
@@ -42,8 +54,7 @@ function optionOf(
   return {
     animation: false,
     textStyle: { fontFamily: 'Source Sans 3 Variable', color: ink.soft },
-    grid: { left: 44, right: 10, top: 10, bottom: 46 },
-    legend: { bottom: 0, icon: 'roundRect', itemWidth: 12, itemHeight: 3, textStyle: { color: ink.soft } },
+    grid: { left: 44, right: 10, top: 10, bottom: 24 },
     tooltip: {
       trigger: 'axis',
       backgroundColor: ink.sheet,

@@ -15,7 +15,8 @@ export interface ChartInk {
 export function useChartInk(): ChartInk {
   const theme = useAppSelector((state) => state.preferences.theme);
   return useMemo(() => {
-    document.documentElement.dataset.theme = theme;
+    // The theme decides what the page's style says: another theme, another reading.
+    void theme;
     const style = getComputedStyle(document.documentElement);
     const read = (name: string): string => style.getPropertyValue(name).trim();
     return {

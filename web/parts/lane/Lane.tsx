@@ -25,7 +25,7 @@ const TAB = 11;
  * Positions of everybody for one keyword. Our organic position is a disc, rivals' are letter tabs above the
  * line, paid positions are diamonds below it, the compare-with position is a ring joined by a thin line.
  */
-export const Lane = memo(function Lane({ own, rivals, front, width, height = 36 }: LaneProps) {
+export const Lane = memo(function Lane({ own, rivals, front, width, height = 34 }: LaneProps) {
   const scale = laneScale(width);
   const y = Math.round(height * 0.56);
   const { from, to } = scale.track;
@@ -58,11 +58,11 @@ export const Lane = memo(function Lane({ own, rivals, front, width, height = 36 
           <path
             key={side.letter}
             className={`paid hue-${side.hue % 4}`}
-            d={diamond(scale.at(side.paid), y + 11)}
+            d={diamond(scale.at(side.paid), y + 10)}
           />
         ) : null,
       )}
-      {typeof own.paid === 'number' && <path className="paid own" d={diamond(scale.at(own.paid), y + 11)} />}
+      {typeof own.paid === 'number' && <path className="paid own" d={diamond(scale.at(own.paid), y + 10)} />}
       {ring !== null && (
         <>
           <line className="moved" x1={ring} x2={x} y1={y} y2={y} />

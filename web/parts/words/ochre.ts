@@ -1,7 +1,7 @@
-const STEPS = [1, 10, 50, 200] as const;
+const SHARES = [0.02, 0.08, 0.2, 0.5] as const;
 
-/** Step of the ochre ramp for a size of opportunity: 0 the lightest (or unknown), 4 the deepest. */
-export function ochreOf(priority: number | null): number {
-  if (priority === null) return 0;
-  return STEPS.filter((step) => priority >= step).length;
+/** Step of the ochre ramp for a size of opportunity against the largest: 0 the lightest (or unknown), 4 the deepest. */
+export function ochreOf(priority: number | null, top: number): number {
+  if (priority === null || top <= 0) return 0;
+  return SHARES.filter((share) => priority >= share * top).length;
 }

@@ -9,7 +9,7 @@ import { toggle } from '../../state/tray';
 import { useScope } from '../../state/useScope';
 import { gapTableColumns } from './gapTableColumns';
 
-const ROW_HEIGHT = 36;
+const ROW_HEIGHT = 34;
 const NOTHING: { id: number; text: string }[] = [];
 
 interface GapTableProps {

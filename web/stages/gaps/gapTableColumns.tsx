@@ -2,12 +2,13 @@ import type { GapPage, GapRow } from '@opsimath/contract/api/gaps';
 import { Lane } from '../../parts/lane/Lane';
 import { LaneHead } from '../../parts/lane/LaneHead';
 import '../../parts/lane/lane.css';
+import { Tick } from '../../parts/table/Tick';
 import type { GridColumn } from '../../parts/table/VirtualGrid';
 import { count, decimal, movement, worth } from '../../parts/words/figures';
 import { ochreOf } from '../../parts/words/ochre';
 
 const WIDE_LANE = 300;
-const NARROW_LANE = 232;
+const NARROW_LANE = 226;
 
 /** The columns of the gap table; beside an open dossier only those that tell rows apart. */
 export function gapTableColumns(
@@ -29,7 +30,7 @@ export function gapTableColumns(
       id: 'keyword',
       head: 'Keyword',
       sort: 'keyword',
-      width: narrow ? 196 : 246,
+      width: narrow ? 212 : 232,
       always: true,
       cell: (row) => <b title={row.text}>{row.text}</b>,
     },
@@ -47,8 +48,9 @@ export function gapTableColumns(
       head: 'Move',
       sort: 'move',
       tip: 'Places moved since the compare-with date; positive is up. Never computed from an unknown.',
-      width: 60,
+      width: 58,
       align: 'right',
+      always: true,
       cell: (row) => <span className="soft">{movement(row)}</span>,
     },
     {
@@ -120,7 +122,11 @@ export function gapTableColumns(
       width: 84,
       align: 'right',
       always: true,
-      cell: (row) => <span className={`ochre ochre-${ochreOf(row.priority)}`}>{worth(row.priority)}</span>,
+      cell: (row) => (
+        <span className={`ochre ochre-${ochreOf(row.priority, page.totals.topPriority)}`}>
+          {worth(row.priority)}
+        </span>
+      ),
     },
     {
       id: 'do',
@@ -132,22 +138,4 @@ export function gapTableColumns(
     },
   ];
   return narrow ? all.filter((column) => column.always) : all;
-}
-
-function Tick({ on, text, onPress }: { on: boolean; text: string; onPress: () => void }) {
-  return (
-    <button
-      className="plain"
-      tabIndex={-1}
-      role="checkbox"
-      aria-checked={on}
-      aria-label={`${text} in the tray`}
-      onClick={(event) => {
-        event.stopPropagation();
-        onPress();
-      }}
-    >
-      <span className={on ? 'tick on' : 'tick'} />
-    </button>
-  );
 }

@@ -1,4 +1,5 @@
 import type { LookUp, PoolPage } from '@opsimath/contract/api/lookUps';
+import type { Target } from '@opsimath/contract/api/targets';
 import { rivalLetters } from '@opsimath/core/gap/letters';
 import { Input } from 'antd';
 import { useCallback, useMemo, useState } from 'react';
@@ -6,6 +7,7 @@ import { Link, useLocation } from 'react-router';
 import { Lane } from '../../parts/lane/Lane';
 import { LaneHead } from '../../parts/lane/LaneHead';
 import '../../parts/lane/lane.css';
+import { Tick } from '../../parts/table/Tick';
 import { type GridColumn, VirtualGrid } from '../../parts/table/VirtualGrid';
 import { PAGE_ROWS, rowFinder, useVisiblePages } from '../../parts/table/usePages';
 import { Problem } from '../../parts/words/Problem';
@@ -39,22 +41,19 @@ export function PoolTable({ lookUp }: { lookUp: LookUp }) {
   const upper = usePoolQuery({ lookUp: lookUp.id, query: { ...query, offset: pages[0] * PAGE_ROWS } });
   const lower = usePoolQuery({ lookUp: lookUp.id, query: { ...query, offset: pages[1] * PAGE_ROWS } });
   const page = first.data;
-  const columns = useMemo(() => {
-    const names = (page?.targets ?? []).map(
-      (address) => targets?.find((target) => target.address === address)?.name ?? address,
-    );
-    const own = new Set(targets?.filter((target) => target.side === 'own').map((target) => target.address));
-    return page ? poolColumns(page, names, own) : [];
-  }, [page, targets]);
+  const select = useCallback(
+    (row: PoolRow) => void dispatch(toggle({ project, keyword: { id: row.id, text: row.text } })),
+    [dispatch, project],
+  );
+  const columns = useMemo(
+    () => (page ? poolColumns(page, targets ?? [], selected, select) : []),
+    [page, targets, selected, select],
+  );
   const rowAt = rowFinder<PoolRow>([
     { page: 0, rows: first.currentData?.rows },
     { page: pages[0], rows: upper.currentData?.rows },
     { page: pages[1], rows: lower.currentData?.rows },
   ]);
-  const select = useCallback(
-    (row: PoolRow) => void dispatch(toggle({ project, keyword: { id: row.id, text: row.text } })),
-    [dispatch, project],
-  );
   return (
     <div className="pool">
       <header className="pool-head">
@@ -97,7 +96,6 @@ export function PoolTable({ lookUp }: { lookUp: LookUp }) {
           onVisible={onVisible}
           onSort={(sort, descending) => setOrder({ sort: sort as PoolSort, descending })}
           onSelect={select}
-          onOpen={select}
         />
       )}
       {page?.total === 0 && (
@@ -107,20 +105,58 @@ export function PoolTable({ lookUp }: { lookUp: LookUp }) {
   );
 }
 
+/** One looked-up target as the lane shows it: letters and hues as everywhere else in the project. */
+interface PoolSide {
+  index: number;
+  name: string;
+  letter: string;
+  hue: number;
+}
+
+function sidesOf(
+  page: PoolPage,
+  targets: readonly Target[],
+): { own: number; ownName: string; others: PoolSide[] } {
+  const own = page.targets.findIndex((address) =>
+    targets.some((target) => target.side === 'own' && target.address === address),
+  );
+  const rivals = targets.filter((target) => target.side === 'rival');
+  const known = rivals.map((rival) => rival.address);
+  const strangers = page.targets.filter((address, t) => t !== own && !known.includes(address));
+  const order = [...known, ...strangers];
+  const letters = rivalLetters([...rivals.map((rival) => rival.name), ...strangers]);
+  const others = page.targets.flatMap((address, index) => {
+    const hue = order.indexOf(address);
+    return index === own || hue < 0
+      ? []
+      : [{ index, name: rivals[hue]?.name ?? address, letter: letters[hue]!, hue }];
+  });
+  return {
+    own,
+    ownName: targets.find((target) => target.address === page.targets[own])?.name ?? 'Own site',
+    others,
+  };
+}
+
 function poolColumns(
   page: PoolPage,
-  names: readonly string[],
-  own: ReadonlySet<string>,
+  targets: readonly Target[],
+  selected: ReadonlySet<number>,
+  onSelect: (row: PoolRow) => void,
 ): GridColumn<PoolRow>[] {
-  const ownIndex = page.targets.findIndex((address) => own.has(address));
-  const others = page.targets.map((_, t) => t).filter((t) => t !== ownIndex);
-  const letters = rivalLetters(others.map((t) => names[t]!));
+  const { own, ownName, others } = sidesOf(page, targets);
   return [
+    {
+      id: 'tick',
+      head: '',
+      width: 30,
+      cell: (row) => <Tick on={selected.has(row.id)} text={row.text} onPress={() => onSelect(row)} />,
+    },
     {
       id: 'keyword',
       head: 'Keyword',
       sort: 'keyword',
-      width: 236,
+      width: 216,
       cell: (row) => <b title={row.text}>{row.text}</b>,
     },
     {
@@ -144,17 +180,15 @@ function poolColumns(
           height={34}
           front={10}
           own={{
-            name: names[ownIndex] ?? 'Own site',
-            organic: row.organic[ownIndex] ?? 'unknown',
+            name: ownName,
+            organic: row.organic[own] ?? 'unknown',
             before: null,
-            paid: row.paid[ownIndex] ?? 'unknown',
+            paid: row.paid[own] ?? 'unknown',
           }}
-          rivals={others.map((t, hue) => ({
-            name: names[t]!,
-            letter: letters[hue]!,
-            hue,
-            organic: row.organic[t] ?? 'unknown',
-            paid: row.paid[t] ?? 'unknown',
+          rivals={others.map((side) => ({
+            ...side,
+            organic: row.organic[side.index] ?? 'unknown',
+            paid: row.paid[side.index] ?? 'unknown',
           }))}
         />
       ),

@@ -155,7 +155,9 @@ function TopGaps({ report }: { report: Report }) {
             <td className="figure">{row.chanceAssumed ? 'mean' : decimal(row.chance, 2)}</td>
             <td className="figure">{worth(row.worthAMonth)}</td>
             <td className="figure">
-              <span className={`ochre ochre-${ochreOf(row.priority)}`}>{worth(row.priority)}</span>
+              <span className={`ochre ochre-${ochreOf(row.priority, report.totals.topPriority)}`}>
+                {worth(row.priority)}
+              </span>
             </td>
           </tr>
         ))}

@@ -28,7 +28,7 @@ export function TargetSection({ side, targets }: { side: Side; targets: readonly
     <section className="section">
       <h2>{words.title}</h2>
       {targets.length > 0 ? (
-        <table className="ledger">
+        <table className="ledger targets">
           <thead>
             <tr>
               <th>Target</th>
