@@ -10,7 +10,9 @@ const packagesStayOutside = {
   name: 'packages-stay-outside',
   setup(bundle) {
     bundle.onResolve({ filter: /^[^./]/ }, (found) =>
-      found.path.startsWith('@opsimath/') || found.kind === 'entry-point' ? null : { path: found.path, external: true },
+      found.path.startsWith('@opsimath/') || found.kind === 'entry-point'
+        ? null
+        : { path: found.path, external: true },
     );
   },
 };

@@ -26,9 +26,16 @@ const { startServer, startServices } = await import('./programs.mjs');
 // A demo that was stopped while being filled starts over.
 if (fresh || !existsSync(seeded)) rmSync(data, { recursive: true, force: true });
 
-if (!existsSync(path.join(root, '.cache', 'standin'))) console.log('Generating the world of the simulated services (once)…');
-const services = await startServices(['--port', String(await freePort(4281)), '--allowance', '1000000'], root);
-const server = await startServer(['--port', String(await freePort(4280)), '--data', data, '--services', services.url], root);
+if (!existsSync(path.join(root, '.cache', 'standin')))
+  console.log('Generating the world of the simulated services (once)…');
+const services = await startServices(
+  ['--port', String(await freePort(4281)), '--allowance', '1000000'],
+  root,
+);
+const server = await startServer(
+  ['--port', String(await freePort(4280)), '--data', data, '--services', services.url],
+  root,
+);
 const stop = async () => {
   await Promise.all([server.stop(), services.stop()]);
   process.exit(0);
@@ -46,5 +53,7 @@ if (!existsSync(seeded)) {
   }
   writeFileSync(seeded, new Date().toISOString());
 }
-console.log(`\nOpsimath is ready after ${((Date.now() - started) / 1000).toFixed(0)} s: ${server.url}\nStop with Ctrl+C; start over with npm run demo -- --fresh`);
+console.log(
+  `\nOpsimath is ready after ${((Date.now() - started) / 1000).toFixed(0)} s: ${server.url}\nStop with Ctrl+C; start over with npm run demo -- --fresh`,
+);
 if (once) await stop();

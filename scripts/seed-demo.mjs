@@ -24,14 +24,22 @@ export async function seedDemo(url, servicesUrl, say) {
 
   say('Looking up four rivals and ourselves…');
   const lookUp = await opsimath.post(`${at}/look-ups`, {
-    market: MARKET, date: today, compareDate: compare, targets: [OWN, ...RIVALS], extent: 'captures', captureMost: CAPTURED,
+    market: MARKET,
+    date: today,
+    compareDate: compare,
+    targets: [OWN, ...RIVALS],
+    extent: 'captures',
+    captureMost: CAPTURED,
   });
   await opsimath.finished(lookUp.job.id);
 
   say('Importing own search performance from a file…');
   const csv = await performanceCsv(servicesUrl, daysBefore(today, PERFORMANCE_DAYS), daysBefore(today, 1));
   const uploaded = await opsimath.upload(`${at}/imports?name=search-performance.csv`, csv);
-  const started = await opsimath.post(`/imports/${uploaded.import.id}/start`, { market: MARKET, reading: uploaded.preview.reading });
+  const started = await opsimath.post(`/imports/${uploaded.import.id}/start`, {
+    market: MARKET,
+    reading: uploaded.preview.reading,
+  });
   await opsimath.finished(started.job.id);
 
   say(`Capturing ${MONTHS_OF_HISTORY} months of history for ${TRACKED} tracked keywords…`);
@@ -47,13 +55,20 @@ export async function seedDemo(url, servicesUrl, say) {
 
 /** Own search performance as somebody would have exported it. */
 async function performanceCsv(servicesUrl, from, to) {
-  const lines = ['Own search performance', `Period,${from} to ${to}`, '', 'Date,Query,Page,Clicks,Impressions,CTR,Average position'];
+  const lines = [
+    'Own search performance',
+    `Period,${from} to ${to}`,
+    '',
+    'Date,Query,Page,Clicks,Impressions,CTR,Average position',
+  ];
   let cursor = '';
   do {
     const query = new URLSearchParams({ market: MARKET, site: OWN, from, to, ...(cursor ? { cursor } : {}) });
     const answer = await (await fetch(`${servicesUrl}/v1/own/performance?${query}`)).json();
     for (const { date, query: text, page, clicks, impressions, position } of answer.rows) {
-      lines.push(`${date},${text},https://${page},${clicks},${impressions},${((100 * clicks) / impressions).toFixed(2)}%,${position}`);
+      lines.push(
+        `${date},${text},https://${page},${clicks},${impressions},${((100 * clicks) / impressions).toFixed(2)}%,${position}`,
+      );
     }
     cursor = answer.cursor;
   } while (cursor);

@@ -95,7 +95,11 @@ export async function listLookUps(database: Database, projectId: number, only?: 
   const ids = rows.map((row) => row.lookUp.id);
   const targets =
     ids.length > 0
-      ? await database.rows.select().from(lookUpTarget).where(inArray(lookUpTarget.lookUpId, ids))
+      ? await database.rows
+          .select()
+          .from(lookUpTarget)
+          .where(inArray(lookUpTarget.lookUpId, ids))
+          .orderBy(sql`rowid`)
       : [];
   const jobs = await jobsById(
     database,

@@ -57,7 +57,12 @@ export function themeOf(name: Theme): ThemeConfig {
       motion: false,
     },
     components: {
-      Button: { primaryShadow: 'none', defaultShadow: 'none', fontWeight: 500 },
+      Button: {
+        primaryColor: name === 'dark' ? '#10181b' : '#fffdf8',
+        primaryShadow: 'none',
+        defaultShadow: 'none',
+        fontWeight: 500,
+      },
       Segmented: { trackBg: ink.paper, itemSelectedBg: ink.sheet },
       Modal: { titleFontSize: 17 },
     },

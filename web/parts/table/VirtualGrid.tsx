@@ -5,6 +5,8 @@ import './grid.css';
 export interface GridColumn<Row> {
   id: string;
   head: React.ReactNode;
+  /** Name of a head that is a picture. */
+  name?: string;
   /** Explains the figure, its unit and its source. */
   tip?: string;
   width: number;
@@ -34,6 +36,8 @@ interface VirtualGridProps<Row> {
   onClose?: () => void;
 }
 
+const HEAD_HEIGHT = 30;
+
 /** A long table: only the rows in sight are drawn; arrows move, Space selects, Enter opens, Esc closes. */
 export function VirtualGrid<Row>(props: VirtualGridProps<Row>) {
   const { columns, total, rowAt, idOf, rowHeight, selected, openId, onVisible } = props;
@@ -46,6 +50,8 @@ export function VirtualGrid<Row>(props: VirtualGridProps<Row>) {
     getScrollElement: () => scroller.current,
     estimateSize: () => rowHeight,
     overscan: 8,
+    // The head sticks to the top of what scrolls.
+    scrollPaddingEnd: HEAD_HEIGHT,
   });
   const items = virtual.getVirtualItems();
   const first = items[0]?.index ?? 0;
@@ -77,25 +83,37 @@ export function VirtualGrid<Row>(props: VirtualGridProps<Row>) {
   };
 
   return (
-    <div className="grid" role="grid" aria-label={props.label} aria-rowcount={total + 1}>
-      <div className="grid-head" role="row" style={{ gridTemplateColumns: template }}>
-        {columns.map((column) => (
-          <GridHead key={column.id} column={column} {...props} />
-        ))}
+    <div
+      className="grid"
+      ref={scroller}
+      role="grid"
+      aria-label={props.label}
+      aria-rowcount={total + 1}
+      aria-activedescendant={total > 0 ? `row-${current}` : undefined}
+      tabIndex={0}
+      onKeyDown={(event) => {
+        const step = steps[event.key];
+        // Keys pressed on a head's button are the button's own.
+        if (
+          !step ||
+          event.target instanceof HTMLButtonElement ||
+          event.ctrlKey ||
+          event.metaKey ||
+          event.altKey
+        )
+          return;
+        event.preventDefault();
+        step();
+      }}
+    >
+      <div role="rowgroup" className="grid-top">
+        <div className="grid-head" role="row" style={{ gridTemplateColumns: template }}>
+          {columns.map((column) => (
+            <GridHead key={column.id} column={column} {...props} />
+          ))}
+        </div>
       </div>
-      <div
-        className="grid-rows"
-        ref={scroller}
-        tabIndex={0}
-        aria-label={`${props.label}, rows`}
-        aria-activedescendant={`row-${current}`}
-        onKeyDown={(event) => {
-          const step = steps[event.key];
-          if (!step || event.ctrlKey || event.metaKey || event.altKey) return;
-          event.preventDefault();
-          step();
-        }}
-      >
+      <div className="grid-rows" role="rowgroup">
         <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
           {items.map((item) => {
             const row = rowAt(item.index);
@@ -161,6 +179,7 @@ function GridHead<Row>({
       ) : (
         <button
           className="plain"
+          aria-label={column.name}
           onClick={() => onSort(column.sort!, sorted ? !descending : column.align === 'right')}
         >
           {column.head}

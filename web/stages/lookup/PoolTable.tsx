@@ -170,6 +170,7 @@ function poolColumns(
     },
     {
       id: 'lane',
+      name: 'Best position',
       head: <LaneHead width={LANE} />,
       sort: 'best',
       tip: 'Positions this look-up found. A target without a position here may be absent or unknown: only a capture tells.',

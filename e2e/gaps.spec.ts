@@ -1,0 +1,109 @@
+import AxeBuilder from '@axe-core/playwright';
+import { BEFORE, DATE, MARKET, OWN, RIVALS, expect, test } from './running';
+
+let address = '';
+test.beforeAll(async ({ running }) => {
+  const { id, at } = await running.project();
+  const lookUp = await running.api.post(`${at}/look-ups`, {
+    market: MARKET,
+    date: DATE,
+    compareDate: BEFORE,
+    targets: [OWN, ...RIVALS],
+    extent: 'captures',
+    captureMost: 200,
+  });
+  await running.api.finished(lookUp.job.id);
+  address = `${running.server.url}/p/${id}/gaps`;
+});
+
+test('an address that leaves everything open is filled in, and a link reopens the same view', async ({
+  page,
+}) => {
+  await page.goto(address);
+  await expect(page).toHaveURL(new RegExp(`market=${MARKET}&date=${DATE}&compare=${BEFORE}`));
+  await page.getByRole('button', { name: /Buried/ }).click();
+  await page.getByRole('columnheader', { name: 'Demand' }).getByRole('button').click();
+  await page.getByLabel('Find a keyword').fill('bag');
+  await expect(page).toHaveURL(/find=bag/);
+  const title = await page.getByRole('heading', { level: 1 }).innerText();
+  const firstRow = page.getByRole('grid', { name: 'Gaps' }).getByRole('row').nth(1);
+  await expect(firstRow).toContainText('bag');
+  const text = await firstRow.innerText();
+  await page.goto(page.url());
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(title);
+  await expect(firstRow).toHaveText(text.replace(/\n/g, ''), { useInnerText: false });
+  await page.getByRole('button', { name: 'Show all' }).click();
+  await expect(page).not.toHaveURL(/find=|kinds=/);
+});
+
+test('the end of a long table is one key away, and every row is there', async ({ page, running }) => {
+  await page.goto(address);
+  const grid = page.getByRole('grid', { name: 'Gaps' });
+  await expect(grid.getByRole('row').nth(1)).toContainText(/\w/);
+  const project = address.split('/')[4];
+  const scope = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
+  const { total } = await running.api.get(`/projects/${project}/gaps?${scope}&limit=1`);
+  const { rows } = await running.api.get(`/projects/${project}/gaps?${scope}&limit=1&offset=${total - 1}`);
+  await page.getByRole('grid', { name: 'Gaps' }).focus();
+  await page.keyboard.press('End');
+  await expect(grid.locator(`#row-${total - 1}`)).toContainText(rows[0].text);
+});
+
+test('keys are listed, the command box finds a keyword, the theme turns', async ({ page }) => {
+  await page.goto(address);
+  await expect(page.getByRole('grid', { name: 'Gaps' })).toBeVisible();
+  await page.keyboard.press('Shift+?');
+  await expect(page.getByRole('dialog')).toContainText('open the dossier');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await page.keyboard.press('Control+k');
+  await page.getByPlaceholder('A stage, a keyword, a target, an action').fill('pannier');
+  const found = page.getByRole('option', { name: /pannier/ }).first();
+  await expect(found).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('complementary', { name: 'Dossier' })).toBeVisible();
+  await page.getByRole('button', { name: 'Dark' }).click();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+});
+
+test('a changed front is felt at once and can be undone', async ({ page }) => {
+  await page.goto(address);
+  const buried = page.getByRole('button', { name: /Buried/ });
+  await expect(buried).toContainText(/\d/);
+  const before = await buried.innerText();
+  await page.getByRole('link', { name: /Roster/ }).click();
+  const front = page.getByLabel('The front, positions');
+  await front.fill('3');
+  await front.press('Enter');
+  await expect(page.getByText('usual 10')).toBeVisible();
+  await page.getByRole('link', { name: /Gaps/ }).click();
+  await expect(buried).not.toHaveText(before.replace('\n', ''));
+  await page.getByRole('link', { name: /Roster/ }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('usual 10')).toBeHidden();
+});
+
+test('every screen can be read by assistive technology, in both themes', async ({ page }) => {
+  for (const scheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme: scheme });
+    for (const stage of ['roster', 'look-up', 'gaps', 'report']) {
+      await page.goto(address.replace('gaps', stage));
+      await page.waitForLoadState('networkidle');
+      const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
+      expect(violations.map((violation) => [stage, scheme, violation.id, violation.nodes[0]?.html])).toEqual(
+        [],
+      );
+    }
+  }
+});
+
+test('services that are away are said so, and what is held is still shown', async ({ page, running }) => {
+  await running.faults({ serverError: 1 });
+  try {
+    await page.goto(address);
+    await expect(page.getByText('Services away: only what is held can be shown')).toBeVisible();
+    await expect(page.getByRole('grid', { name: 'Gaps' }).getByRole('row').nth(3)).toContainText(/\w/);
+  } finally {
+    await running.faults({});
+  }
+});

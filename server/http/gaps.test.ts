@@ -1,0 +1,349 @@
+import type { GapRow } from '@opsimath/contract/api/gaps';
+import { seasonIndices } from '@opsimath/core/demand/season';
+import { BEFORE, DATE, MARKET, OWN, RIVALS, Running } from '../testing/running';
+
+interface Slot {
+  kind: string;
+  slot: number;
+  position: number | null;
+  record: number | null;
+}
+interface Answer {
+  records: { parent: string | null; address: string; title: string; figures: { authority: number } }[];
+  pages: { keyword: string; slots: Slot[] }[];
+}
+type Row = GapRow;
+
+const SCOPE = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
+let running: Running;
+let at: string;
+let rows: Row[];
+let page: {
+  total: number;
+  totals: { keywords: number; kinds: Record<string, number>; paid: Record<string, number> };
+  rivals: unknown[];
+};
+
+beforeAll(async () => {
+  running = await Running.start();
+  at = (await running.project()).at;
+  const lookUp = await running.api.post(`${at}/look-ups`, {
+    market: MARKET,
+    date: DATE,
+    compareDate: BEFORE,
+    targets: [OWN, ...RIVALS],
+    extent: 'captures',
+    captureMost: 300,
+  });
+  await running.api.finished(lookUp.job.id);
+  page = await running.api.get(`${at}/gaps?${SCOPE}&limit=1`);
+  rows = [];
+  for (let offset = 0; offset < page.total; offset += 500) {
+    rows.push(...(await running.api.get(`${at}/gaps?${SCOPE}&limit=500&offset=${offset}`)).rows);
+  }
+}, 120_000);
+afterAll(() => running.stop());
+
+const byText = (text: string): Row => rows.find((row) => row.text === text)!;
+
+/** Positions as the services show them: best organic and paid of each site, absent when not on the page. */
+async function witnessPositions(keywords: string[], date: string) {
+  const answer = await running.witness<Answer>('/result-pages', {
+    market: MARKET,
+    date,
+    depth: 100,
+    keywords,
+  });
+  return new Map(
+    answer.pages.map((shown) => {
+      const best = (host: string, kind: string): number | 'absent' => {
+        const held = shown.slots.filter(
+          (slot) =>
+            slot.kind === kind && slot.record !== null && answer.records[slot.record]!.parent === host,
+        );
+        return held.length > 0 ? Math.min(...held.map((slot) => slot.position!)) : 'absent';
+      };
+      const sides = [OWN, ...RIVALS];
+      const firstOrganic = Math.min(
+        ...shown.slots.filter((slot) => slot.kind === 'organic').map((slot) => slot.slot),
+      );
+      const above = shown.slots.filter((slot) => slot.slot < firstOrganic).map((slot) => slot.kind);
+      const front = shown.slots
+        .filter((slot) => slot.kind === 'organic' && slot.position! <= 10)
+        .map((slot) => answer.records[slot.record!]!);
+      return [
+        shown.keyword,
+        {
+          organic: sides.map((host) => best(host, 'organic')),
+          paid: sides.map((host) => best(host, 'paid')),
+          above,
+          front,
+        },
+      ] as const;
+    }),
+  );
+}
+
+const depth = (position: number | 'absent'): number => (position === 'absent' ? Infinity : position);
+function kindOf(own: number, rivals: number[]): string {
+  if (own > 10 && Math.min(...rivals) > 10) return 'open';
+  if (own === Infinity) return 'absent';
+  if (own > 10) return 'buried';
+  if (Math.min(...rivals) < own) return 'trailing';
+  return Math.min(...rivals) < Infinity ? 'leading' : 'alone';
+}
+
+test('positions, kind, spread, paid state and movement agree with the services’ own pages', async () => {
+  const captured = rows.filter((row) => row.captureDate === DATE).slice(0, 200);
+  expect(captured.length).toBe(200);
+  const now = await witnessPositions(
+    captured.map((row) => row.text),
+    DATE,
+  );
+  const before = await witnessPositions(
+    captured.map((row) => row.text),
+    BEFORE,
+  );
+  for (const row of captured) {
+    const { organic, paid } = now.get(row.text)!;
+    const rivals = organic.slice(1).map(depth);
+    expect({
+      text: row.text,
+      own: row.own,
+      rivals: row.rivals,
+      ownPaid: row.ownPaid,
+      rivalsPaid: row.rivalsPaid,
+    }).toEqual({
+      text: row.text,
+      own: organic[0],
+      rivals: organic.slice(1),
+      ownPaid: paid[0],
+      rivalsPaid: paid.slice(1),
+    });
+    expect([row.text, row.kind]).toEqual([row.text, kindOf(depth(organic[0]!), rivals)]);
+    expect(row.spread).toBe(rivals.filter((position) => position <= 10).length);
+    const paying = paid
+      .slice(1)
+      .map(depth)
+      .filter((slot) => slot < Infinity);
+    const mine = depth(paid[0]!);
+    expect(row.paid).toBe(
+      mine === Infinity
+        ? paying.length
+          ? 'unbid'
+          : 'quiet'
+        : paying.length === 0
+          ? 'only us'
+          : Math.min(...paying) < mine
+            ? 'outbid'
+            : 'top',
+    );
+    expect(row.doubling).toBe(mine < Infinity && depth(organic[0]!) <= 3);
+    const old = before.get(row.text)!.organic[0]!;
+    expect(row.ownBefore).toBe(old);
+    expect(row.moved).toBe(old === 'absent' || organic[0] === 'absent' ? null : old - (organic[0] as number));
+  }
+});
+
+test('difficulty, demand, gain, expected worth and priority are worked out as the method says', async () => {
+  const captured = rows.filter((row) => row.captureDate === DATE).slice(0, 100);
+  const now = await witnessPositions(
+    captured.map((row) => row.text),
+    DATE,
+  );
+  const { rows: metrics } = await running.witness<{
+    rows: {
+      keyword: string;
+      months: number[];
+      firstMonth: string;
+      cpcLow: number | null;
+      cpcHigh: number | null;
+    }[];
+  }>('/metrics', { market: MARKET, date: DATE, keywords: captured.map((row) => row.text) });
+  const c = (p: number): number => (p === Infinity ? 0 : (0.3 / p) * 0.5 ** Math.floor((p - 1) / 10));
+  for (const metric of metrics) {
+    const row = byText(metric.keyword);
+    const { organic, above, front } = now.get(row.text)!;
+    const volume = Math.round(metric.months.slice(-12).reduce((sum, count) => sum + count, 0) / 12);
+    const season = seasonIndices(metric.months, Number(metric.firstMonth.slice(5)) - 1);
+    const demand = season ? (volume * (season[3]! + season[4]! + season[5]!)) / 3 : volume;
+    expect(row.volume).toBe(volume);
+    expect(row.demand).toBeCloseTo(demand, 6);
+    const authorities = front.map((record) => record.figures.authority).sort((a, b) => a - b);
+    const middle = (authorities[(authorities.length - 1) >> 1]! + authorities[authorities.length >> 1]!) / 2;
+    const phrase = front.filter((record) =>
+      ` ${record.title.toLowerCase().replace(/[^a-z0-9'&+#-]+/g, ' ')} `.includes(` ${metric.keyword} `),
+    ).length;
+    expect([row.text, row.difficulty]).toEqual([
+      row.text,
+      Math.round(0.7 * middle + (30 * phrase) / front.length),
+    ]);
+    const paidAbove = above.filter((kind) => kind === 'paid').length;
+    const factor =
+      (above.includes('answer box') ? 0.85 : 1) *
+      (above.includes('image block') ? 0.95 : 1) *
+      (above.includes('video block') ? 0.95 : 1) *
+      Math.max(0.8, 0.95 ** paidAbove);
+    const gain = demand * factor * Math.max(0, c(row.aim as number) - c(depth(organic[0]!)));
+    expect(row.gain).toBeCloseTo(gain, 6);
+    const worth = metric.cpcLow === null ? 0.3 : ((metric.cpcLow + metric.cpcHigh!) / 2) * 0.7;
+    expect(row.worth).toBeCloseTo(worth, 9);
+    expect(row.worthAMonth).toBeCloseTo((row.chance as number) * gain * worth * 0.7, 6);
+    expect(row.priority).toBeCloseTo((row.worthAMonth as number) / (row.effort as number), 6);
+  }
+});
+
+test('a keyword without a capture makes nobody absent', () => {
+  const uncaptured = rows.filter((row) => row.captureDate === null);
+  expect(uncaptured.length).toBeGreaterThan(0);
+  for (const row of uncaptured) {
+    expect([row.own, ...row.rivals, row.paid]).not.toContain('absent');
+    if (row.own === 'unknown') expect([row.kind, row.priority]).toEqual(['unknown', null]);
+  }
+});
+
+test('kinds and paid states each add up to all keywords; a filter gives as many as its count said', async () => {
+  const sum = (counts: Record<string, number>): number =>
+    Object.values(counts).reduce((total, count) => total + count, 0);
+  expect(sum(page.totals.kinds)).toBe(page.total);
+  expect(sum(page.totals.paid)).toBe(page.total);
+  for (const kind of ['absent', 'buried', 'trailing', 'leading', 'open', 'unknown']) {
+    const filtered = await running.api.get(`${at}/gaps?${SCOPE}&kinds=${kind}&limit=500`);
+    expect(filtered.total).toBe(page.totals.kinds[kind]);
+    expect(new Set(filtered.rows.map((row: Row) => row.kind))).toEqual(
+      new Set(filtered.total > 0 ? [kind] : []),
+    );
+  }
+  const both = await running.api.get(`${at}/gaps?${SCOPE}&kinds=buried&marks=near&find=bag`);
+  for (const row of both.rows)
+    expect([row.kind, row.near, row.text.includes('bag')]).toEqual(['buried', true, true]);
+});
+
+test.each([
+  ['priority', 'priority'],
+  ['demand', 'demand'],
+  ['volume', 'volume'],
+  ['chance', 'chance'],
+  ['a month', 'worthAMonth'],
+  ['move', 'moved'],
+  ['difficulty', 'difficulty'],
+])('sorting by %s is in order both ways, unknown last', async (sort, figure) => {
+  for (const descending of [true, false]) {
+    const sorted = (
+      await running.api.get(
+        `${at}/gaps?${SCOPE}&sort=${encodeURIComponent(sort)}&descending=${descending}&limit=500`,
+      )
+    ).rows.map((row: Row) => row[figure as keyof Row]);
+    const known = sorted.filter((value: number | null) => value !== null);
+    expect(sorted.slice(known.length).every((value: unknown) => value === null)).toBe(true);
+    expect(known).toEqual([...known].sort((a, b) => (descending ? b - a : a - b)));
+  }
+});
+
+test('pages joined together are the whole list, each keyword once', () => {
+  expect(rows.length).toBe(page.total);
+  expect(new Set(rows.map((row) => row.id)).size).toBe(page.total);
+});
+
+test('a changed setting takes effect at once and can be taken back', async () => {
+  const project = at.split('/')[2]!;
+  const before = await running.api.get(`${at}/gaps?${SCOPE}&limit=5`);
+  await running.api.patch(`/projects/${project}`, { settings: { front: 3 } });
+  const changed = await running.api.get(`${at}/gaps?${SCOPE}&limit=5`);
+  expect(changed.totals.kinds).not.toEqual(before.totals.kinds);
+  await running.api.patch(`/projects/${project}`, { settings: { front: 10 } });
+  expect(await running.api.get(`${at}/gaps?${SCOPE}&limit=5`)).toEqual(before);
+});
+
+test('the dossier opens the sum, the history and the page slot by slot', async () => {
+  const row = rows.find((candidate) => candidate.kind === 'buried')!;
+  const dossier = await running.api.get(`${at}/keywords/${row.id}/dossier?${SCOPE}`);
+  expect(dossier.row).toEqual(row);
+  expect(dossier.sum.map((line: { name: string }) => line.name)).toEqual([
+    'Volume',
+    'Season',
+    'Demand',
+    'Feature factor',
+    'Own position',
+    'Position aimed at',
+    'Gain',
+    'Chance',
+    'Worth of a click',
+    'Fit',
+    'Expected worth',
+    'Effort',
+    'Priority',
+  ]);
+  expect(dossier.captureDates).toEqual([BEFORE, DATE]);
+  expect(dossier.history.map((point: { own: unknown }) => point.own)).toEqual([row.ownBefore, row.own]);
+  const answer = await running.witness<Answer>('/result-pages', {
+    market: MARKET,
+    date: DATE,
+    depth: 100,
+    keywords: [row.text],
+  });
+  expect(
+    dossier.page.slots.map(
+      (slot: { slot: number; kind: string; address: string | null; title: string | null }) => [
+        slot.slot,
+        slot.kind,
+        slot.address,
+        slot.title,
+      ],
+    ),
+  ).toEqual(
+    answer.pages[0]!.slots.map((slot) => {
+      const record = slot.record === null ? null : answer.records[slot.record]!;
+      return [slot.slot, slot.kind, record?.address ?? null, record?.title ?? null];
+    }),
+  );
+});
+
+test('the CSV holds every row that passes the filter, safe for spreadsheets', async () => {
+  const response = await fetch(`${running.server.url}/api${at}/gaps.csv?${SCOPE}&kinds=buried`);
+  const text = await response.text();
+  expect(response.headers.get('content-type')).toMatch(/text\/csv/);
+  expect(text.trim().split('\n')).toHaveLength(page.totals.kinds.buried! + 1);
+  expect(text).not.toMatch(/(^|,|\n)[=+@]/);
+});
+
+test('the report speaks of the same figures', async () => {
+  const report = await running.api.get(`${at}/report?${SCOPE}&top=20`);
+  expect(report.totals.kinds).toEqual(page.totals.kinds);
+  expect(report.top).toEqual(rows.slice(0, 20));
+  expect(report.sides.map((side: { name: string }) => side.name)).toEqual([
+    'Tarnwick',
+    'Cobblemoor',
+    'Saltfen',
+  ]);
+  for (const side of report.sides)
+    expect(side.depth.reduce((sum: number, count: number) => sum + count, 0)).toBe(page.total);
+});
+
+test('an empty project, a date before everything and another market’s pool say what they are', async () => {
+  const empty = await running.api.post('/projects', { name: 'Empty' });
+  expect(await running.api.get(`/projects/${empty.id}/gaps?${SCOPE}`)).toMatchObject({
+    total: 0,
+    rows: [],
+    rivals: [],
+  });
+  const early = await running.api.get(`${at}/gaps?market=${MARKET}&date=2020-01-01`);
+  expect(early.totals.kinds.unknown).toBe(early.total);
+  await expect(running.api.get(`${at}/gaps?${SCOPE}&pool=999`)).rejects.toThrow(/no look-up 999/);
+  await expect(running.api.get(`/projects/999/gaps?${SCOPE}`)).rejects.toThrow(/no project 999/);
+});
+
+test('the OpenAPI document describes every address, and the page shows it', async () => {
+  const document = await (await fetch(`${running.server.url}/api/openapi.json`)).json();
+  expect(document.openapi).toBe('3.1.0');
+  expect(Object.keys(document.paths)).toEqual(
+    expect.arrayContaining([
+      '/api/projects/{id}/gaps',
+      '/api/projects/{id}/look-ups',
+      '/api/jobs/{id}/events',
+      '/api/imports/{id}/start',
+    ]),
+  );
+  const shown = await (await fetch(`${running.server.url}/api/docs`)).text();
+  expect(shown).toContain('/api/projects/{id}/gaps');
+});

@@ -1,0 +1,68 @@
+import { gapKind, gapMark, gapSort, paidState } from '@opsimath/contract/api/gaps';
+import fc from 'fast-check';
+import { type Scope, readScope, scopeDefaults, writeScope } from './scope';
+
+const known = {
+  markets: [{ code: 'web-us-en' }],
+  today: '2026-03-14',
+  dates: [
+    { date: '2026-03-14', captures: 100, rankings: 5 },
+    { date: '2026-03-07', captures: 4, rankings: 0 },
+    { date: '2025-12-20', captures: 90, rankings: 0 },
+    { date: '2025-12-10', captures: 3, rankings: 0 },
+  ],
+};
+
+test('what is written into an address is read back', () => {
+  const isoDay = fc
+    .date({ min: new Date('2000-01-01'), max: new Date('2099-12-31'), noInvalidDate: true })
+    .map((date) => date.toISOString().slice(0, 10));
+  const id = fc.option(fc.integer({ min: 1, max: 1e9 }));
+  const scopes: fc.Arbitrary<Scope> = fc.record({
+    market: fc.constantFrom('', 'web-us-en'),
+    date: fc.oneof(fc.constant(''), isoDay),
+    compare: fc.oneof(fc.constant(''), fc.constant('none'), isoDay),
+    pool: id,
+    open: id,
+    lookUp: id,
+    kinds: fc.uniqueArray(fc.constantFrom(...gapKind.options)),
+    paid: fc.uniqueArray(fc.constantFrom(...paidState.options)),
+    marks: fc.uniqueArray(fc.constantFrom(...gapMark.options)),
+    find: fc.string(),
+    sort: fc.constantFrom(...gapSort.options),
+    descending: fc.boolean(),
+  });
+  fc.assert(
+    fc.property(scopes, (scope) => {
+      const params = writeScope(new URLSearchParams('other=kept'), scope);
+      expect(readScope(new URLSearchParams(params.toString()))).toEqual(scope);
+      expect(params.get('other')).toBe('kept');
+    }),
+  );
+});
+
+test('an address that makes no sense is as if it were not there', () => {
+  expect(
+    readScope(new URLSearchParams('date=soon&pool=-4&kinds=absent,nonsense&sort=-colour&open=1e9')),
+  ).toMatchObject({
+    date: '',
+    pool: null,
+    kinds: ['absent'],
+    sort: 'priority',
+    open: null,
+  });
+});
+
+test('what is left open: first market, newest date, the broadest captures a quarter before', () => {
+  expect(scopeDefaults(readScope(new URLSearchParams()), known)).toEqual({
+    market: 'web-us-en',
+    date: '2026-03-14',
+    compare: '2025-12-20',
+  });
+  const chosen = new URLSearchParams('market=web-us-en&date=2026-03-07&compare=none');
+  expect(scopeDefaults(readScope(chosen), known)).toEqual({});
+  expect(scopeDefaults(readScope(new URLSearchParams()), { ...known, dates: [] })).toEqual({
+    market: 'web-us-en',
+    date: '2026-03-14',
+  });
+});
