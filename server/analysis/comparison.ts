@@ -139,9 +139,8 @@ async function fillFromCaptures(
   const texts = await keywordsById(store.database, outside);
   for (let i = 0; i < rows.length; i++) {
     const row = rows[i]!;
-    const covering = needsMaterial(columns.ownOrganic[i]!)
-      ? material.covering(texts.get(keywords[i]!)!.key)
-      : null;
+    const id = keywords[i]!;
+    const covering = needsMaterial(columns.ownOrganic[i]!) ? material.covering(texts.get(id)!.key) : null;
     if (covering) columns.covered[i] = 1;
     const number = now.capture[row]!;
     if (number === 0) continue;

@@ -51,10 +51,14 @@ export async function filteredOrder(
   const order = await workspace.orders.get(`${name}:${query.sort}:${query.descending}`, async () =>
     orderBy(comparison, query.sort, query.descending, await workspace.alphabet(comparison.market, state)),
   );
-  const found = query.find.trim()
-    ? new Set(await keywordIdsContaining(workspace.database, comparison.market.id, query.find))
-    : null;
-  return { comparison, order, filtered: applyFilter(comparison, query, found) };
+  const chosen = JSON.stringify([name, query.kinds, query.paid, query.marks, query.find]);
+  const filtered = await workspace.filters.get(chosen, async () => {
+    const found = query.find.trim()
+      ? new Set(await keywordIdsContaining(workspace.database, comparison.market.id, query.find))
+      : null;
+    return applyFilter(comparison, query, found);
+  });
+  return { comparison, order, filtered };
 }
 
 export function rivalColumns(comparison: Comparison): GapPage['rivals'] {
@@ -65,17 +69,25 @@ export function rivalColumns(comparison: Comparison): GapPage['rivals'] {
 }
 
 export function totalsOf(comparison: Comparison, filtered: Filtered): GapPage['totals'] {
-  const worths: number[] = [];
-  comparison.gaps.worthAMonth.forEach((worth, i) => {
-    if (filtered.passes[i] === 1 && worth > 0) worths.push(worth);
-  });
-  const sum = worths.reduce((total, worth) => total + worth, 0);
-  const top = worths.sort((a, b) => b - a).slice(0, FIRST);
+  const { worthAMonth, priority } = comparison.gaps;
+  let sum = 0;
+  let topPriority = 0;
+  /** The largest worths so far, ascending. */
+  const first = new Float64Array(FIRST);
+  for (let i = 0; i < worthAMonth.length; i++) {
+    if (priority[i]! > topPriority) topPriority = priority[i]!;
+    const worth = worthAMonth[i]!;
+    if (filtered.passes[i] === 0 || !(worth > 0)) continue;
+    sum += worth;
+    if (worth <= first[0]!) continue;
+    first[0] = worth;
+    first.sort();
+  }
   return {
     keywords: comparison.keywords.length,
     worthAMonth: sum,
-    topPriority: comparison.gaps.priority.reduce((most, priority) => (priority > most ? priority : most), 0),
-    firstTwenty: sum > 0 ? top.reduce((total, worth) => total + worth, 0) / sum : null,
+    topPriority,
+    firstTwenty: sum > 0 ? first.reduce((total, worth) => total + worth, 0) / sum : null,
     kinds: named(gapKind.options, filtered.kinds),
     paid: named(paidState.options, filtered.paid),
     marks: named(gapMark.options, filtered.marks),

@@ -9,12 +9,14 @@ import { trackedKeywords } from '../data/tracked';
 import { KnownProblem } from '../problem';
 import { ColumnStore, Lately } from './columnStore';
 import { type Comparison, buildComparison } from './comparison';
+import type { Filtered } from './gapFilter';
 import { gatherMetrics } from './metrics';
 import { gatherSides } from './sides';
 import { buildStandings } from './standings';
 
 const KEPT_COMPARISONS = 6;
 const KEPT_ORDERS = 24;
+const KEPT_FILTERS = 12;
 
 /**
  * What the analysis thread keeps in memory. A comparison is named by all it depends on: project revision,
@@ -25,6 +27,7 @@ export class Workspace {
   private readonly comparisons = new Lately<Comparison>(KEPT_COMPARISONS);
   private readonly alphabets = new Lately<Int32Array>(2);
   readonly orders = new Lately<Int32Array>(KEPT_ORDERS);
+  readonly filters = new Lately<Filtered>(KEPT_FILTERS);
 
   constructor(
     readonly database: Database,

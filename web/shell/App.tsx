@@ -1,7 +1,8 @@
 import { App as Messages, ConfigProvider } from 'antd';
-import { lazy } from 'react';
+import { lazy, useMemo } from 'react';
 import { Navigate, RouterProvider, createBrowserRouter } from 'react-router';
 import { useAppSelector } from '../state/store';
+import { Broken } from './Broken';
 import { ProjectList } from './ProjectList';
 import { Shell } from './Shell';
 import { themeOf } from './theme';
@@ -12,10 +13,11 @@ const Gaps = lazy(() => import('../stages/gaps/Gaps'));
 const ReportStage = lazy(() => import('../stages/report/ReportStage'));
 
 const router = createBrowserRouter([
-  { path: '/', element: <ProjectList /> },
+  { path: '/', element: <ProjectList />, errorElement: <Broken /> },
   {
     path: '/p/:project',
     element: <Shell />,
+    errorElement: <Broken />,
     children: [
       { index: true, element: <Navigate to="gaps" replace /> },
       { path: 'roster', element: <Roster /> },
@@ -29,8 +31,9 @@ const router = createBrowserRouter([
 
 export function App() {
   const theme = useAppSelector((state) => state.preferences.theme);
+  const look = useMemo(() => themeOf(theme), [theme]);
   return (
-    <ConfigProvider theme={themeOf(theme)}>
+    <ConfigProvider theme={look}>
       <Messages>
         <RouterProvider router={router} />
       </Messages>

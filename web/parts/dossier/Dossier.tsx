@@ -29,7 +29,9 @@ export function Dossier({ project, keyword, comparison, onClose }: DossierProps)
   const [track] = useTrackMutation();
   const dispatch = useAppDispatch();
   const panel = useRef<HTMLElement>(null);
-  useEffect(() => panel.current?.scrollTo(0, 0), [keyword]);
+  useEffect(() => {
+    panel.current?.scrollTo(0, 0);
+  }, [keyword]);
   return (
     <aside
       className="dossier"

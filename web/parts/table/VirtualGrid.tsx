@@ -1,20 +1,9 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { GridHead } from './GridHead';
+import { GridRow } from './GridRow';
+import type { GridColumn } from './gridColumn';
 import './grid.css';
-
-export interface GridColumn<Row> {
-  id: string;
-  head: React.ReactNode;
-  /** Name of a head that is a picture. */
-  name?: string;
-  /** Explains the figure, its unit and its source. */
-  tip?: string;
-  width: number;
-  align?: 'right';
-  /** Name of the order it sorts by, if it can. */
-  sort?: string;
-  cell: (row: Row) => React.ReactNode;
-}
 
 interface VirtualGridProps<Row> {
   label: string;
@@ -25,6 +14,8 @@ interface VirtualGridProps<Row> {
   rowAt: (index: number) => Row | undefined;
   idOf: (row: Row) => number;
   rowHeight: number;
+  /** Another list from here on: back to its first row. */
+  listName: string;
   sort: string;
   descending: boolean;
   selected: ReadonlySet<number>;
@@ -57,6 +48,15 @@ export function VirtualGrid<Row>(props: VirtualGridProps<Row>) {
   const first = items[0]?.index ?? 0;
   const last = items.at(-1)?.index ?? 0;
   useEffect(() => onVisible(first, last), [first, last, onVisible]);
+  const [shownList, setShownList] = useState(props.listName);
+  if (shownList !== props.listName) {
+    setShownList(props.listName);
+    setActive(0);
+  }
+  // In braces: newer browsers return a promise from scrollTo, which is no clean-up.
+  useEffect(() => {
+    scroller.current?.scrollTo(0, 0);
+  }, [props.listName]);
   const template = columns.map((column) => `${column.width}px`).join(' ');
   const current = Math.min(active, Math.max(0, total - 1));
 
@@ -81,6 +81,16 @@ export function VirtualGrid<Row>(props: VirtualGridProps<Row>) {
     const row = rowAt(index);
     if (row !== undefined) act?.(row);
   };
+
+  const onOpen = useRef(props.onOpen);
+  useEffect(() => {
+    onOpen.current = props.onOpen;
+  });
+  // Stable, so that rows which did not change are not drawn again.
+  const press = useCallback((index: number, row: unknown) => {
+    setActive(index);
+    if (row !== undefined) onOpen.current?.(row as Row);
+  }, []);
 
   return (
     <div
@@ -118,74 +128,24 @@ export function VirtualGrid<Row>(props: VirtualGridProps<Row>) {
           {items.map((item) => {
             const row = rowAt(item.index);
             const id = row === undefined ? null : idOf(row);
-            const states = [
-              item.index === current && 'active',
-              id !== null && selected.has(id) && 'selected',
-              id !== null && id === openId && 'open',
-            ].filter(Boolean);
             return (
-              <div
+              <GridRow
                 key={item.key}
-                id={`row-${item.index}`}
-                role="row"
-                aria-rowindex={item.index + 2}
-                aria-selected={id !== null && selected.has(id)}
-                className={`grid-row ${states.join(' ')}`}
-                style={{
-                  gridTemplateColumns: template,
-                  height: rowHeight,
-                  transform: `translateY(${item.start}px)`,
-                }}
-                onClick={() => {
-                  setActive(item.index);
-                  if (row !== undefined) props.onOpen?.(row);
-                }}
-              >
-                {columns.map((column) => (
-                  <div
-                    key={column.id}
-                    role="gridcell"
-                    className={column.align === 'right' ? 'cell figure' : 'cell'}
-                  >
-                    {row === undefined ? <span className="faint">…</span> : column.cell(row)}
-                  </div>
-                ))}
-              </div>
+                row={row}
+                columns={columns}
+                index={item.index}
+                start={item.start}
+                height={rowHeight}
+                template={template}
+                active={item.index === current}
+                selected={id !== null && selected.has(id)}
+                open={id !== null && id === openId}
+                onPress={press}
+              />
             );
           })}
         </div>
       </div>
-    </div>
-  );
-}
-
-function GridHead<Row>({
-  column,
-  sort,
-  descending,
-  onSort,
-}: { column: GridColumn<Row> } & Pick<VirtualGridProps<Row>, 'sort' | 'descending' | 'onSort'>) {
-  const sorted = column.sort !== undefined && column.sort === sort;
-  const order = sorted ? (descending ? 'descending' : 'ascending') : undefined;
-  return (
-    <div
-      role="columnheader"
-      aria-sort={order}
-      className={column.align === 'right' ? 'cell figure' : 'cell'}
-      title={column.tip}
-    >
-      {column.sort === undefined ? (
-        column.head
-      ) : (
-        <button
-          className="plain"
-          aria-label={column.name}
-          onClick={() => onSort(column.sort!, sorted ? !descending : column.align === 'right')}
-        >
-          {column.head}
-          {sorted && <span aria-hidden> {descending ? '↓' : '↑'}</span>}
-        </button>
-      )}
     </div>
   );
 }

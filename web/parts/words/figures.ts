@@ -1,6 +1,14 @@
 import type { GapRow, Position } from '@opsimath/contract/api/gaps';
 
+// Formatters are made once: making one costs far more than using it.
 const whole = new Intl.NumberFormat('en-US', { maximumFractionDigits: 0 });
+const byDigits = new Map<number, Intl.NumberFormat>();
+const day = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'short',
+  year: 'numeric',
+  timeZone: 'UTC',
+});
 export const UNKNOWN_SIGN = '–';
 
 /** A whole figure with thousands marks; a dash when unknown. */
@@ -10,7 +18,12 @@ export function count(value: number | null | undefined): string {
 
 export function decimal(value: number | null | undefined, digits: number): string {
   if (value === null || value === undefined) return UNKNOWN_SIGN;
-  return value.toLocaleString('en-US', { minimumFractionDigits: digits, maximumFractionDigits: digits });
+  let format = byDigits.get(digits);
+  if (!format) {
+    format = new Intl.NumberFormat('en-US', { minimumFractionDigits: digits, maximumFractionDigits: digits });
+    byDigits.set(digits, format);
+  }
+  return format.format(value);
 }
 
 /** Money or worth: whole above 10, with decimals below. */
@@ -26,12 +39,7 @@ export function percent(share: number | null | undefined, digits = 1): string {
 /** An ISO day spelled out: 14 Mar 2026. */
 export function spelledDay(isoDay: string): string {
   if (isoDay === '') return '';
-  return new Date(`${isoDay}T00:00:00Z`).toLocaleDateString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-    timeZone: 'UTC',
-  });
+  return day.format(new Date(`${isoDay}T00:00:00Z`));
 }
 
 /** Movement as a signed figure or a word; empty where nothing can be said. */

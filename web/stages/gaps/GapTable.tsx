@@ -54,7 +54,7 @@ export function GapTable({ project, query, first, openId, narrow, onOpen }: GapT
   }
   return (
     <VirtualGrid
-      key={JSON.stringify(query)}
+      listName={JSON.stringify(query)}
       label="Gaps"
       columns={columns}
       total={first.total}

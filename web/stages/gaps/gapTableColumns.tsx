@@ -3,7 +3,7 @@ import { Lane } from '../../parts/lane/Lane';
 import { LaneHead } from '../../parts/lane/LaneHead';
 import '../../parts/lane/lane.css';
 import { Tick } from '../../parts/table/Tick';
-import type { GridColumn } from '../../parts/table/VirtualGrid';
+import type { GridColumn } from '../../parts/table/gridColumn';
 import { count, decimal, movement, worth } from '../../parts/words/figures';
 import { ochreOf } from '../../parts/words/ochre';
 

@@ -8,7 +8,8 @@ import { Lane } from '../../parts/lane/Lane';
 import { LaneHead } from '../../parts/lane/LaneHead';
 import '../../parts/lane/lane.css';
 import { Tick } from '../../parts/table/Tick';
-import { type GridColumn, VirtualGrid } from '../../parts/table/VirtualGrid';
+import { VirtualGrid } from '../../parts/table/VirtualGrid';
+import type { GridColumn } from '../../parts/table/gridColumn';
 import { PAGE_ROWS, rowFinder, useVisiblePages } from '../../parts/table/usePages';
 import { Problem } from '../../parts/words/Problem';
 import { count, decimal, spelledDay } from '../../parts/words/figures';
@@ -83,7 +84,7 @@ export function PoolTable({ lookUp }: { lookUp: LookUp }) {
       {first.error && <Problem error={first.error} />}
       {page && page.total > 0 && (
         <VirtualGrid
-          key={JSON.stringify(query)}
+          listName={JSON.stringify(query)}
           label="Pool"
           columns={columns}
           total={page.total}

@@ -1,0 +1,65 @@
+// Pictures of each main view from the demo data, for docs/screenshots. Starts the demo's programs if it is filled.
+import { existsSync, mkdirSync } from 'node:fs';
+import path from 'node:path';
+import { ensureChromium, CHROMIUM } from './chromium.mjs';
+import { installPackages, root } from './install.mjs';
+
+installPackages();
+const { buildAll } = await import('./build.mjs');
+await buildAll();
+const { chromium } = await import('@playwright/test');
+const { startServer, startServices } = await import('./programs.mjs');
+const data = path.join(root, '.data', 'demo');
+if (!existsSync(path.join(data, 'seeded')))
+  throw new Error('The demo is not filled yet: run npm run demo once.');
+if (!ensureChromium()) process.exit(1);
+
+const services = await startServices(['--allowance', '1000000'], root);
+const server = await startServer(['--port', '0', '--data', data, '--services', services.url], root);
+const browser = await chromium.launch({
+  executablePath: CHROMIUM,
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
+const folder = path.join(root, 'docs', 'screenshots');
+mkdirSync(folder, { recursive: true });
+
+const SHOTS = [
+  { name: 'gaps', path: 'gaps', theme: 'light' },
+  { name: 'dossier', path: 'gaps', theme: 'light', act: openDossier },
+  { name: 'gaps-dark', path: 'gaps?kinds=absent,buried', theme: 'dark' },
+  { name: 'look-up', path: 'look-up', theme: 'light' },
+  { name: 'roster', path: 'roster', theme: 'light' },
+  { name: 'report', path: 'report', theme: 'light' },
+];
+
+async function openDossier(page) {
+  await page.locator('.grid').focus();
+  for (const key of ['ArrowDown', 'Space', 'ArrowDown', 'ArrowDown', 'Enter']) await page.keyboard.press(key);
+  await page.locator('.dossier h1').waitFor();
+}
+
+try {
+  for (const { name, path: view, theme, act } of SHOTS) {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme: theme });
+    const page = await context.newPage();
+    await page.goto(`${server.url}/p/1/${view}`);
+    await page.waitForLoadState('networkidle');
+    await act?.(page);
+    await page.waitForLoadState('networkidle');
+    await page.screenshot({ path: path.join(folder, `${name}.png`) });
+    await context.close();
+    console.log(`docs/screenshots/${name}.png`);
+  }
+} finally {
+  await browser.close();
+  await server.stop();
+  await services.stop();
+}

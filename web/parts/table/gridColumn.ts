@@ -1,0 +1,13 @@
+export interface GridColumn<Row> {
+  id: string;
+  head: React.ReactNode;
+  /** Name of a head that is a picture. */
+  name?: string;
+  /** Explains the figure, its unit and its source. */
+  tip?: string;
+  width: number;
+  align?: 'right';
+  /** Name of the order it sorts by, if it can. */
+  sort?: string;
+  cell: (row: Row) => React.ReactNode;
+}
