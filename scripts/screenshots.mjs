@@ -32,12 +32,12 @@ const folder = path.join(root, 'docs', 'screenshots');
 mkdirSync(folder, { recursive: true });
 
 const SHOTS = [
-  { name: 'gaps', path: 'gaps', theme: 'light' },
-  { name: 'dossier', path: 'gaps', theme: 'light', act: openDossier },
-  { name: 'gaps-dark', path: 'gaps?kinds=absent,buried', theme: 'dark' },
-  { name: 'look-up', path: 'look-up', theme: 'light' },
-  { name: 'roster', path: 'roster', theme: 'light' },
-  { name: 'report', path: 'report', theme: 'light' },
+  { name: 'gaps', path: 'gaps', ready: '.grid-row', theme: 'light' },
+  { name: 'dossier', path: 'gaps', ready: '.grid-row', theme: 'light', act: openDossier },
+  { name: 'gaps-dark', path: 'gaps?kinds=absent,buried', ready: '.grid-row', theme: 'dark' },
+  { name: 'look-up', path: 'look-up', ready: '.grid-row', theme: 'light' },
+  { name: 'roster', path: 'roster', ready: '.targets', theme: 'light' },
+  { name: 'report', path: 'report', ready: '.paper', theme: 'light' },
 ];
 
 async function openDossier(page) {
@@ -47,10 +47,11 @@ async function openDossier(page) {
 }
 
 try {
-  for (const { name, path: view, theme, act } of SHOTS) {
+  for (const { name, path: view, ready, theme, act } of SHOTS) {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme: theme });
     const page = await context.newPage();
     await page.goto(`${server.url}/p/1/${view}`);
+    await page.locator(ready).first().waitFor();
     await page.waitForLoadState('networkidle');
     await act?.(page);
     await page.waitForLoadState('networkidle');

@@ -13,7 +13,8 @@ const LANE = 210;
 export function ReportPaper({ report }: { report: Report }) {
   const foot = `${report.project} · ${report.market} · ${spelledDay(report.date)}${report.compare ? ` against ${spelledDay(report.compare)}` : ''}`;
   return (
-    <article className="paper" data-foot={foot}>
+    <article className="paper">
+      <style>{footRule(foot)}</style>
       <header>
         <h1>Gaps of {report.project}</h1>
         <p className="soft">
@@ -108,6 +109,12 @@ export function ReportPaper({ report }: { report: Report }) {
       </section>
     </article>
   );
+}
+
+/** Scope and date in the foot of every printed page. */
+function footRule(foot: string): string {
+  const text = foot.replace(/[\\"<>\n]/g, ' ');
+  return `@page { @bottom-left { content: "Opsimath · ${text}"; font: 9pt 'Source Sans 3 Variable', sans-serif; color: #565f64; } }`;
 }
 
 function TopGaps({ report }: { report: Report }) {
