@@ -347,3 +347,7 @@ test('the OpenAPI document describes every address, and the page shows it', asyn
   const shown = await (await fetch(`${running.server.url}/api/docs`)).text();
   expect(shown).toContain('/api/projects/{id}/gaps');
 });
+
+test('the server listens on this machine only unless told otherwise', () => {
+  expect(new URL(running.server.url).hostname).toBe('127.0.0.1');
+});

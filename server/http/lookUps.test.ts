@@ -89,6 +89,7 @@ test('through every fault the pool is the same, with nothing stored twice', asyn
     truncated: 0.12,
     timeout: 0.04,
     impossibleRow: 0.2,
+    repeatedPage: 0.2,
     seed: 3,
   });
   try {

@@ -31,7 +31,7 @@ export interface ServiceState {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['projects', 'targets', 'lookUps', 'facts', 'imports', 'tracked'],
+  tagTypes: ['projects', 'targets', 'lookUps', 'facts', 'imports', 'tracked', 'pools'],
   endpoints: (build) => ({
     projects: build.query<Project[], void>({ query: () => '/projects', providesTags: ['projects'] }),
     createProject: build.mutation<Project, string>({
@@ -84,7 +84,7 @@ export const api = createApi({
     }),
     pool: build.query<PoolPage, { lookUp: number; query: PoolQuery }>({
       query: ({ lookUp, query }) => ({ url: `/look-ups/${lookUp}/keywords`, params: toParams(query) }),
-      providesTags: ['facts'],
+      providesTags: ['facts', 'pools'],
     }),
     jobs: build.query<Job[], number>({
       query: (project) => `/projects/${project}/jobs`,

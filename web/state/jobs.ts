@@ -19,6 +19,9 @@ export function isUnderWay(job: Pick<Job, 'state'>): boolean {
   return job.state === 'queued' || job.state === 'running';
 }
 
+/** How often what has come so far is shown while a job runs. */
+const REFRESH_MS = 2500;
+
 /** A job as it stands now: follows its events while it runs, and refreshes what it changed when it ends. */
 export function useJob(known: Job | null | undefined): Job | null {
   const dispatch = useAppDispatch();
@@ -31,13 +34,18 @@ export function useJob(known: Job | null | undefined): Job | null {
   const follow = known !== null && known !== undefined && isUnderWay(known);
   useEffect(() => {
     if (!follow || id === undefined) return;
+    let refreshed = performance.now();
     const events = new EventSource(`/api/jobs/${id}/events`);
     events.onmessage = (event: MessageEvent<string>) => {
       const job = JSON.parse(event.data) as Job;
       dispatch(jobs.actions.heard(job));
+      if (isUnderWay(job) && performance.now() - refreshed > REFRESH_MS) {
+        refreshed = performance.now();
+        dispatch(api.util.invalidateTags(['lookUps', 'pools']));
+      }
       if (!isUnderWay(job)) {
         events.close();
-        dispatch(api.util.invalidateTags(['lookUps', 'facts', 'imports', 'targets']));
+        dispatch(api.util.invalidateTags(['lookUps', 'facts', 'pools', 'imports', 'targets']));
       }
     };
     return () => events.close();

@@ -1,0 +1,107 @@
+import fc from 'fast-check';
+import { ABSENT, UNKNOWN } from '../ranking/position';
+import { ACTIONS } from './action';
+import { rivalLetters } from './letters';
+import { reason, type ReasonFacts } from './reason';
+import { prepareText, textStanding } from './textStanding';
+
+describe('how the words of a target stand to a keyword', () => {
+  const text = prepareText('Waterproof Panniers for Touring | Tarnwick', [
+    'Bike bags that stay dry.',
+    'Roll top',
+  ]);
+  test.each([
+    ['waterproof panniers', { phraseInTitle: 1, wordsInTitle: 1, wordsInFields: 0 }],
+    ['panniers waterproof', { phraseInTitle: 0, wordsInTitle: 1, wordsInFields: 0 }],
+    ['bike panniers', { phraseInTitle: 0, wordsInTitle: 0.5, wordsInFields: 0.5 }],
+    ['panniers panniers', { phraseInTitle: 0, wordsInTitle: 1, wordsInFields: 0 }],
+    ['pannier', { phraseInTitle: 0, wordsInTitle: 0, wordsInFields: 0 }],
+    ['roll top bags', { phraseInTitle: 0, wordsInTitle: 0, wordsInFields: 1 }],
+  ] as const)('%s', (keyword, expected) => expect(textStanding(keyword, text)).toEqual(expected));
+
+  test('a phrase in the title means all words in the title; a title has its own words whole', () => {
+    const word = fc.constantFrom('bag', 'bike', 'rain', 'cover', 'dry');
+    const phrase = fc.array(word, { minLength: 1, maxLength: 5 }).map((words) => words.join(' '));
+    fc.assert(
+      fc.property(phrase, phrase, (keyword, title) => {
+        const standing = textStanding(keyword, prepareText(title, []));
+        if (standing.phraseInTitle === 1) expect(standing.wordsInTitle).toBe(1);
+        expect(textStanding(title, prepareText(title, [])).phraseInTitle).toBe(1);
+      }),
+    );
+  });
+});
+
+describe('letters of rivals', () => {
+  test.each([
+    [
+      ['Cobblemoor', 'Pikewater', 'Dunmarrow', 'Saltfen'],
+      ['C', 'P', 'D', 'S'],
+    ],
+    [
+      ['Pike', 'Pikewater', 'Pik'],
+      ['P', 'I', 'K'],
+    ],
+    [
+      ['A', 'A', 'A'],
+      ['A', 'B', 'C'],
+    ],
+    [
+      ['42', '7'],
+      ['A', 'B'],
+    ],
+    [
+      ['Über', 'Ümit'],
+      ['Ü', 'M'],
+    ],
+  ])('of %j are %j', (names, letters) => expect(rivalLetters(names)).toEqual(letters));
+
+  test('differ for any thirty names', () => {
+    fc.assert(
+      fc.property(fc.array(fc.string(), { maxLength: 20 }), (names) => {
+        const letters = rivalLetters(names);
+        expect(new Set(letters).size).toBe(names.length);
+      }),
+    );
+  });
+});
+
+describe('the reason for an action', () => {
+  const facts: ReasonFacts = {
+    action: 'retitle',
+    own: 14,
+    ownPaid: ABSENT,
+    rivalsInFront: [3, 5, 9],
+    front: 10,
+    phraseInTitle: false,
+    covered: true,
+    ownTargets: 1,
+    chance: 0.4,
+  };
+  test.each([
+    [{}, 'We stand at 14, rivals at 3, 5 and 9; our title lacks the phrase.'],
+    [
+      { action: 'strengthen', phraseInTitle: true, rivalsInFront: [2] },
+      'We stand at 14, a rival at 2; the title has the phrase already.',
+    ],
+    [
+      { action: 'new page', own: ABSENT, rivalsInFront: [1, 2] },
+      'We are absent, rivals at 1 and 2; no page of ours holds all its words.',
+    ],
+    [{ action: 'trim bid', own: 2, ownPaid: 1 }, 'We pay for slot 1 while standing at 2 without paying.'],
+    [
+      { action: 'advertise', own: ABSENT, chance: 0.12, rivalsInFront: [] },
+      'We are absent, no rival within the first 10; the chance of 12 % is low and a click is worth more than it costs.',
+    ],
+    [{ action: 'merge', own: 3, ownTargets: 2 }, '2 of our pages share this result page, the best at 3.'],
+  ] as [Partial<ReasonFacts>, string][])('%j', (over, sentence) =>
+    expect(reason({ ...facts, ...over })).toBe(sentence),
+  );
+
+  test('is one sentence for every action and position', () => {
+    for (const action of ACTIONS) {
+      for (const own of [1, 14, 60, ABSENT, UNKNOWN])
+        expect(reason({ ...facts, action, own })).toMatch(/^[A-Z0-9].*\.$/);
+    }
+  });
+});

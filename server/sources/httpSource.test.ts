@@ -1,0 +1,122 @@
+import { type IncomingMessage, type Server, type ServerResponse, createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { httpSource } from './httpSource';
+
+type Answer = (response: ServerResponse, request: IncomingMessage) => void;
+let server: Server;
+let answers: Answer[];
+let asked: number[];
+
+beforeEach(async () => {
+  answers = [];
+  asked = [];
+  server = createServer((request, response) => {
+    asked.push(performance.now());
+    (answers.shift() ?? good)(response, request);
+  });
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+});
+afterEach(() => {
+  server.closeAllConnections();
+  return new Promise((resolve) => server.close(resolve));
+});
+
+const json = (response: ServerResponse, status: number, body: unknown, headers = {}): void => {
+  response.writeHead(status, { 'content-type': 'application/json', ...headers }).end(JSON.stringify(body));
+};
+const good: Answer = (response) => json(response, 200, { today: '2026-03-14' });
+const source = (over = {}) =>
+  httpSource({
+    url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
+    timeoutMs: 300,
+    retries: 3,
+    firstDelayMs: 5,
+    ...over,
+  });
+
+test.each<[string, Answer]>([
+  ['an error of the service', (response) => json(response, 500, {})],
+  ['an answer that breaks off', (response) => response.end('{"today": "2026-')],
+  ['an answer of another shape', (response) => json(response, 200, { today: 'soon' })],
+  ['a connection that is cut', (response) => void response.destroy()],
+  ['no answer in time', () => undefined],
+])('%s is asked again', async (_, fault) => {
+  answers = [fault, fault];
+  expect(await source().today()).toBe('2026-03-14');
+  expect(asked).toHaveLength(3);
+});
+
+test('a service that asks to wait is given the time it asked for', async () => {
+  answers = [(response) => json(response, 429, {}, { 'retry-after': '1' })];
+  expect(await source().today()).toBe('2026-03-14');
+  expect(asked[1]! - asked[0]!).toBeGreaterThanOrEqual(990);
+});
+
+test('a refusal is not asked again, and its reason is passed on', async () => {
+  answers = [(response) => json(response, 402, { code: 'allowance-spent', message: 'No units are left.' })];
+  await expect(source().today()).rejects.toMatchObject({
+    code: 'allowance-spent',
+    status: 402,
+    message: 'No units are left.',
+  });
+  expect(asked).toHaveLength(1);
+});
+
+test('after all tries the problem says how many there were, why, and what to do', async () => {
+  answers = Array.from({ length: 9 }, () => (response: ServerResponse) => json(response, 503, {}));
+  await expect(source().today()).rejects.toMatchObject({
+    code: 'services-unreachable',
+    message: 'The search services did not answer after 4 tries: status 503.',
+    todo: expect.stringContaining('kept'),
+  });
+});
+
+test('nobody listening is no crash but a problem', async () => {
+  await expect(source({ url: 'http://127.0.0.1:1', retries: 0 }).today()).rejects.toMatchObject({
+    code: 'services-unreachable',
+  });
+});
+
+test('a cancelled request ends at once and is not tried again', async () => {
+  answers = [() => undefined];
+  const controller = new AbortController();
+  const asking = source({ timeoutMs: 20_000 }).resultPages({
+    market: 'm',
+    date: '2026-03-14',
+    depth: 10,
+    keywords: ['x'],
+    signal: controller.signal,
+  });
+  controller.abort(new Error('cancelled'));
+  await expect(asking).rejects.toThrow(/cancelled|abort/i);
+  expect(asked.length).toBeLessThanOrEqual(1);
+});
+
+test('rows that make no sense are left out and counted', async () => {
+  const row = { keyword: 'panniers', address: 'a.example/x', organic: 3, paid: null };
+  answers = [
+    (response) =>
+      json(response, 200, {
+        date: '2026-03-14',
+        units: 1,
+        total: null,
+        cursor: null,
+        rows: [
+          row,
+          { ...row, organic: -4 },
+          { ...row, keyword: '' },
+          { ...row, organic: 9999 },
+          'nonsense',
+          null,
+        ],
+      }),
+  ];
+  const answer = await source().rankings({
+    market: 'm',
+    date: '2026-03-14',
+    target: 'a.example',
+    kind: 'both',
+    cursor: null,
+  });
+  expect(answer).toMatchObject({ rows: [row], senseless: 5 });
+});
