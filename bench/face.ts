@@ -20,6 +20,7 @@ export async function measureFace(address: string): Promise<Measured[]> {
     await page.goto(address);
     await page.locator('.grid-row').nth(5).waitFor();
     const kinds = ['Absent', 'Buried', 'Trailing', 'Open', 'Leading'];
+    const pressed: number[] = [];
     const filters: number[] = [];
     for (let run = 0; run < RUNS; run++) {
       filters.push(
@@ -57,6 +58,12 @@ export async function measureFace(address: string): Promise<Measured[]> {
     });
     const slow = frames.filter((time) => time > 50).length;
     return [
+      {
+        what: 'interface: from pressing a kind to the pressed kind being drawn',
+        medianMs: medianOf(pressed),
+        runs: RUNS,
+        limitMs: 100,
+      },
       {
         what: 'interface: from pressing a kind to the drawn answer',
         medianMs: medianOf(filters),

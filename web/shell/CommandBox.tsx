@@ -11,18 +11,10 @@ import { STAGES } from './stages';
 const MOST_FOUND = 8;
 
 /** Ctrl+K: go to a stage, find a keyword or target, run an action. */
-export function CommandBox({
-  open,
-  onClose,
-  onKeys,
-}: {
-  open: boolean;
-  onClose: () => void;
-  onKeys: () => void;
-}) {
+export function CommandBox({ onClose, onKeys }: { onClose: () => void; onKeys: () => void }) {
   return (
     <Modal
-      open={open}
+      open
       onCancel={onClose}
       footer={null}
       closable={false}

@@ -1,6 +1,7 @@
 import type { ProjectOverview } from '@opsimath/contract/api/projects';
 import type { SourceMarket } from '@opsimath/contract/source/answers';
 import { Select, Tooltip } from 'antd';
+import { memo } from 'react';
 import { count, spelledDay } from '../parts/words/figures';
 import type { ServiceState } from '../state/api';
 import { NO_COMPARE, type Scope } from '../state/scope';
@@ -8,7 +9,9 @@ import { DayChoice } from './DayChoice';
 
 interface ScopeBarProps {
   projectName: string;
-  scope: Scope;
+  market: string;
+  date: string;
+  compare: string;
   markets: readonly SourceMarket[];
   dates: ProjectOverview['dates'];
   services: ServiceState | undefined;
@@ -16,7 +19,16 @@ interface ScopeBarProps {
 }
 
 /** What every figure below belongs to. */
-export function ScopeBar({ projectName, scope, markets, dates, services, onChange }: ScopeBarProps) {
+export const ScopeBar = memo(function ScopeBar({
+  projectName,
+  market,
+  date,
+  compare,
+  markets,
+  dates,
+  services,
+  onChange,
+}: ScopeBarProps) {
   return (
     <section className="scope no-print" aria-label="Scope">
       <span className="term">
@@ -29,28 +41,28 @@ export function ScopeBar({ projectName, scope, markets, dates, services, onChang
           size="small"
           aria-label="Market"
           popupMatchSelectWidth={false}
-          value={scope.market || undefined}
-          options={markets.map((market) => ({ value: market.code, label: marketName(market) }))}
-          onChange={(market) => onChange({ market, pool: null, open: null })}
+          value={market || undefined}
+          options={markets.map((entry) => ({ value: entry.code, label: marketName(entry) }))}
+          onChange={(chosen) => onChange({ market: chosen, pool: null, open: null })}
         />
       </span>
       <span className="term">
         Date
         <DayChoice
           name="Date"
-          value={scope.date}
+          value={date}
           dates={dates}
-          onChange={(date) => date && onChange({ date })}
+          onChange={(chosen) => chosen && onChange({ date: chosen })}
         />
       </span>
       <span className="term">
         Compare with
         <DayChoice
           name="Compare with"
-          value={scope.compare === NO_COMPARE ? '' : scope.compare}
-          dates={dates.filter((entry) => entry.date < scope.date)}
+          value={compare === NO_COMPARE ? '' : compare}
+          dates={dates.filter((entry) => entry.date < date)}
           empty="nothing"
-          onChange={(compare) => onChange({ compare: compare || NO_COMPARE })}
+          onChange={(chosen) => onChange({ compare: chosen || NO_COMPARE })}
         />
       </span>
       <span className="services">
@@ -69,7 +81,7 @@ export function ScopeBar({ projectName, scope, markets, dates, services, onChang
       </span>
     </section>
   );
-}
+});
 
 export function marketName(market: Pick<SourceMarket, 'surface' | 'placeName' | 'languageName'>): string {
   return `${market.surface[0]!.toUpperCase()}${market.surface.slice(1)} · ${market.placeName} · ${market.languageName}`;

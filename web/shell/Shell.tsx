@@ -12,6 +12,8 @@ import { StagesRow } from './StagesRow';
 import { Shortcuts } from './Shortcuts';
 import { Tray } from './Tray';
 
+const NOTHING: never[] = [];
+
 /** The frame of every stage: stages row, scope bar, the stage itself, tray; and the keys that work everywhere. */
 export function Shell() {
   const { project, scope, change } = useScope();
@@ -57,9 +59,11 @@ export function Shell() {
       />
       <ScopeBar
         projectName={projects?.find((entry) => entry.id === project)?.name ?? ''}
-        scope={scope}
-        markets={markets ?? []}
-        dates={overview?.dates ?? []}
+        market={scope.market}
+        date={scope.date}
+        compare={scope.compare}
+        markets={markets ?? NOTHING}
+        dates={overview?.dates ?? NOTHING}
         services={services}
         onChange={change}
       />
@@ -73,8 +77,8 @@ export function Shell() {
         )}
       </main>
       <Tray project={project} />
-      <CommandBox open={commandOpen} onClose={() => setCommandOpen(false)} onKeys={() => setKeysOpen(true)} />
-      <Shortcuts open={keysOpen} onClose={() => setKeysOpen(false)} />
+      {commandOpen && <CommandBox onClose={() => setCommandOpen(false)} onKeys={() => setKeysOpen(true)} />}
+      {keysOpen && <Shortcuts onClose={() => setKeysOpen(false)} />}
     </div>
   );
 }

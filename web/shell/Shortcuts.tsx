@@ -27,17 +27,11 @@ const BY_STAGE: Record<string, [string, string][]> = {
 };
 
 /** The keys of the screen that is open. */
-export function Shortcuts({ open, onClose }: { open: boolean; onClose: () => void }) {
+export function Shortcuts({ onClose }: { onClose: () => void }) {
   const stage = useLocation().pathname.split('/')[3] ?? '';
   const here = BY_STAGE[stage] ?? [];
   return (
-    <Modal
-      open={open}
-      onCancel={onClose}
-      footer={null}
-      title={<span className="serif">Keys</span>}
-      width={460}
-    >
+    <Modal open onCancel={onClose} footer={null} title={<span className="serif">Keys</span>} width={460}>
       {here.length > 0 && <KeyList title="On this screen" keys={here} />}
       <KeyList title="Everywhere" keys={EVERYWHERE} />
     </Modal>

@@ -1,5 +1,5 @@
 import type { ComparisonScope } from '@opsimath/contract/api/gaps';
-import { useCallback, useMemo } from 'react';
+import { useCallback, useEffect, useMemo, useRef } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { type Scope, comparedWith, readScope, writeScope } from './scope';
 
@@ -13,10 +13,19 @@ export function useScope(): {
   const { project } = useParams();
   const [params, setParams] = useSearchParams();
   const scope = useMemo(() => readScope(params), [params]);
+  // The setter is another one after every change; those who are given `change` need not be drawn again for that.
+  const setter = useRef(setParams);
+  useEffect(() => {
+    setter.current = setParams;
+  });
   const change = useCallback(
     (next: Partial<Scope>, options: { replace?: boolean } = {}) =>
-      setParams((current) => writeScope(current, next), { replace: options.replace ?? false }),
-    [setParams],
+      // At once, not as a transition: what was pressed is seen pressed in the same frame.
+      setter.current((current) => writeScope(current, next), {
+        replace: options.replace ?? false,
+        flushSync: true,
+      }),
+    [],
   );
   const comparison = useMemo(
     () => ({

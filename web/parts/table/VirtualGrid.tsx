@@ -40,7 +40,7 @@ export function VirtualGrid<Row>(props: VirtualGridProps<Row>) {
     count: total,
     getScrollElement: () => scroller.current,
     estimateSize: () => rowHeight,
-    overscan: 8,
+    overscan: 4,
     // The head sticks to the top of what scrolls.
     scrollPaddingEnd: HEAD_HEIGHT,
   });
