@@ -29,7 +29,8 @@ test('a look-up of pasted pages is followed, cancelled, gone on with, and its po
   await page.getByRole('button', { name: 'Go on' }).click();
   await expect(page.getByText('Cancelled. What had come is kept.')).toBeHidden();
   await expect(page.getByRole('button', { name: 'Cancel' })).toBeHidden({ timeout: 30_000 });
-  const [{ id }] = await running.api.get(`${at}/look-ups`);
+  const [{ id, job }] = await running.api.get(`${at}/look-ups`);
+  await running.api.finished(job.id);
   const pool = await running.api.get(`/look-ups/${id}/keywords?limit=1`);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
     `${pool.total.toLocaleString('en-US')} keywords`,

@@ -15,32 +15,51 @@ interface Reply {
 /** Memory for segment columns. */
 const BUDGET_BYTES = 400 * 1024 * 1024;
 
+/** Starts the analysis thread. Should it ever die, who waits is told, and the next question starts a new one. */
 export function startAnalysis(folder: string, databaseFile: string): Analysis {
-  const worker = new Worker(path.join(folder, 'analysisWorker.js'), {
-    workerData: { file: databaseFile, budgetBytes: BUDGET_BYTES },
-  });
   const waiting = new Map<number, { resolve: (value: unknown) => void; reject: (error: Error) => void }>();
   let asked = 0;
-  worker.on('message', ({ id, value, problem }: Reply) => {
-    const caller = waiting.get(id);
-    waiting.delete(id);
-    if (problem)
-      caller?.reject(new KnownProblem(problem.status, problem.code, problem.message, problem.todo));
-    else caller?.resolve(value);
-  });
-  worker.on('error', (error) => {
-    for (const caller of waiting.values()) caller.reject(error);
-    waiting.clear();
-  });
+  let worker: Worker | null = null;
+  let closed = false;
+
+  function start(): Worker {
+    const started = new Worker(path.join(folder, 'analysisWorker.js'), {
+      workerData: { file: databaseFile, budgetBytes: BUDGET_BYTES },
+    });
+    started.on('message', ({ id, value, problem }: Reply) => {
+      const caller = waiting.get(id);
+      waiting.delete(id);
+      if (problem)
+        caller?.reject(new KnownProblem(problem.status, problem.code, problem.message, problem.todo));
+      else caller?.resolve(value);
+    });
+    started.on('error', () => undefined);
+    started.on('exit', () => {
+      if (worker === started) worker = null;
+      const problem = new KnownProblem(
+        503,
+        'analysis-stopped',
+        'The analysis stopped in the middle of this answer.',
+        'Ask again.',
+      );
+      for (const caller of waiting.values()) caller.reject(problem);
+      waiting.clear();
+    });
+    return started;
+  }
   const ask = (name: string, args: unknown[]): Promise<unknown> =>
     new Promise((resolve, reject) => {
+      if (closed) return reject(new KnownProblem(503, 'closing', 'The application is being stopped.'));
+      worker ??= start();
       waiting.set(++asked, { resolve, reject });
       worker.postMessage({ id: asked, name, args });
     });
+  const close = async (): Promise<void> => {
+    closed = true;
+    await worker?.terminate();
+  };
+  worker = start();
   return new Proxy({} as Analysis, {
-    get: (_, name: string) =>
-      name === 'close'
-        ? async () => void (await worker.terminate())
-        : (...args: unknown[]) => ask(name, args),
+    get: (_, name: string) => (name === 'close' ? close : (...args: unknown[]) => ask(name, args)),
   });
 }

@@ -46,7 +46,7 @@ parentPort!.on(
               : {
                   status: 500,
                   code: 'broken',
-                  message: error instanceof Error ? (error.stack ?? error.message) : String(error),
+                  message: `Something unforeseen: ${error instanceof Error ? error.message : String(error)}`,
                 },
         }),
     );

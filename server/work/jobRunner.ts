@@ -7,19 +7,43 @@ import { jobById, readJob, setJobState, unfinishedJobs } from '../data/jobs';
 import { KnownProblem } from '../problem';
 import type { HttpSourceOptions } from '../sources/httpSource';
 
+const RESTART_MS = 1000;
+
 /** Starts, stops and listens to long work, which runs on a thread of its own. */
 export class JobRunner {
-  private readonly worker: Worker;
+  private worker: Worker;
+  private closed = false;
   private readonly events = new EventEmitter().setMaxListeners(0);
 
   constructor(
     private readonly database: Database,
-    options: { folder: string; databaseFile: string; filesFolder: string; source: HttpSourceOptions },
+    private readonly options: {
+      folder: string;
+      databaseFile: string;
+      filesFolder: string;
+      source: HttpSourceOptions;
+    },
   ) {
-    this.worker = new Worker(path.join(options.folder, 'jobWorker.js'), {
-      workerData: { file: options.databaseFile, filesFolder: options.filesFolder, source: options.source },
+    this.worker = this.startThread();
+  }
+
+  /** The thread that works. Should it ever die, another one goes on with what was unfinished. */
+  private startThread(): Worker {
+    const { folder, databaseFile, filesFolder, source } = this.options;
+    const worker = new Worker(path.join(folder, 'jobWorker.js'), {
+      workerData: { file: databaseFile, filesFolder, source },
     });
-    this.worker.on('message', (job: Job) => this.events.emit(String(job.id), job));
+    worker.on('message', (job: Job) => this.events.emit(String(job.id), job));
+    worker.on('error', () => undefined);
+    worker.on('exit', () => {
+      // Not at once: a thread that cannot start must not spin.
+      setTimeout(() => {
+        if (this.closed) return;
+        this.worker = this.startThread();
+        void this.resumeAll();
+      }, RESTART_MS).unref();
+    });
+    return worker;
   }
 
   /** Takes up what a stopped server left unfinished. */
@@ -59,6 +83,7 @@ export class JobRunner {
   }
 
   async close(): Promise<void> {
+    this.closed = true;
     await this.worker.terminate();
   }
 }

@@ -1,6 +1,6 @@
 import type { Job } from '@opsimath/contract/api/jobs';
 import { type PayloadAction, createSlice } from '@reduxjs/toolkit';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { api } from './api';
 import { useAppDispatch, useAppSelector } from './store';
 
@@ -31,6 +31,13 @@ export function useJob(known: Job | null | undefined): Job | null {
     heard && known && heard.state !== known.state && isUnderWay(known)
       ? heard
       : (newer(heard, known) ?? null);
+  // A job can end between two questions, before its events were ever followed.
+  const lastState = useRef(known?.state);
+  useEffect(() => {
+    if (!known || known.state === lastState.current) return;
+    lastState.current = known.state;
+    if (!isUnderWay(known)) dispatch(api.util.invalidateTags(['facts', 'pools', 'targets']));
+  }, [known, dispatch]);
   const follow = known !== null && known !== undefined && isUnderWay(known);
   useEffect(() => {
     if (!follow || id === undefined) return;
