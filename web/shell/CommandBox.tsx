@@ -36,7 +36,7 @@ function CommandList({ onClose, onKeys }: { onClose: () => void; onKeys: () => v
   const theme = useAppSelector((state) => state.preferences.theme);
   const [typed, setTyped] = useState('');
   const sought = useDeferredValue(typed.trim());
-  const { data: found } = useGapPageQuery(
+  const { data: found, isFetching } = useGapPageQuery(
     { project, query: { ...comparison, find: sought, limit: MOST_FOUND, sort: 'volume' } },
     { skip: sought.length < 2 || scope.market === '' },
   );
@@ -46,6 +46,11 @@ function CommandList({ onClose, onKeys }: { onClose: () => void; onKeys: () => v
     void navigate(path);
   };
   const fits = (text: string): boolean => text.toLowerCase().includes(typed.trim().toLowerCase());
+  const stages = STAGES.filter((stage) => fits(stage.name));
+  const foundTargets = (targets ?? []).filter(
+    (target) => typed.trim() !== '' && (fits(target.name) || fits(target.address)),
+  );
+  const actions = ['keys of this screen', 'light dark theme'].filter(fits);
   return (
     <Command className="command" shouldFilter={false} loop>
       <Command.Input
@@ -55,18 +60,20 @@ function CommandList({ onClose, onKeys }: { onClose: () => void; onKeys: () => v
         placeholder="A stage, a keyword, a target, an action"
       />
       <Command.List>
-        <Command.Empty>Nothing of that name in this scope.</Command.Empty>
-        <Command.Group heading="Stages">
-          {STAGES.filter((stage) => fits(stage.name)).map((stage) => (
-            <Command.Item
-              key={stage.path}
-              value={stage.path}
-              onSelect={() => go(`/p/${project}/${stage.path}${search}`)}
-            >
-              {stage.name} <span className="faint">g then {stage.letter}</span>
-            </Command.Item>
-          ))}
-        </Command.Group>
+        <Command.Empty>{isFetching ? 'Looking…' : 'Nothing of that name in this scope.'}</Command.Empty>
+        {stages.length > 0 && (
+          <Command.Group heading="Stages">
+            {stages.map((stage) => (
+              <Command.Item
+                key={stage.path}
+                value={stage.path}
+                onSelect={() => go(`/p/${project}/${stage.path}${search}`)}
+              >
+                {stage.name} <span className="faint">g then {stage.letter}</span>
+              </Command.Item>
+            ))}
+          </Command.Group>
+        )}
         {sought.length >= 2 && found && found.rows.length > 0 && (
           <Command.Group heading="Keywords">
             {found.rows.map((row) => {
@@ -84,10 +91,9 @@ function CommandList({ onClose, onKeys }: { onClose: () => void; onKeys: () => v
             })}
           </Command.Group>
         )}
-        <Command.Group heading="Targets">
-          {(targets ?? [])
-            .filter((target) => typed.trim() !== '' && (fits(target.name) || fits(target.address)))
-            .map((target) => (
+        {foundTargets.length > 0 && (
+          <Command.Group heading="Targets">
+            {foundTargets.map((target) => (
               <Command.Item
                 key={target.id}
                 value={`target ${target.id}`}
@@ -96,31 +102,34 @@ function CommandList({ onClose, onKeys }: { onClose: () => void; onKeys: () => v
                 {target.name} <span className="faint">{target.address}</span>
               </Command.Item>
             ))}
-        </Command.Group>
-        <Command.Group heading="Actions">
-          {fits('keys of this screen') && (
-            <Command.Item
-              value="keys"
-              onSelect={() => {
-                onClose();
-                onKeys();
-              }}
-            >
-              Keys of this screen <span className="faint">?</span>
-            </Command.Item>
-          )}
-          {fits('light dark theme') && (
-            <Command.Item
-              value="theme"
-              onSelect={() => {
-                dispatch(chooseTheme(theme === 'light' ? 'dark' : 'light'));
-                onClose();
-              }}
-            >
-              {theme === 'light' ? 'Dark' : 'Light'} theme
-            </Command.Item>
-          )}
-        </Command.Group>
+          </Command.Group>
+        )}
+        {actions.length > 0 && (
+          <Command.Group heading="Actions">
+            {fits('keys of this screen') && (
+              <Command.Item
+                value="keys"
+                onSelect={() => {
+                  onClose();
+                  onKeys();
+                }}
+              >
+                Keys of this screen <span className="faint">?</span>
+              </Command.Item>
+            )}
+            {fits('light dark theme') && (
+              <Command.Item
+                value="theme"
+                onSelect={() => {
+                  dispatch(chooseTheme(theme === 'light' ? 'dark' : 'light'));
+                  onClose();
+                }}
+              >
+                {theme === 'light' ? 'Dark' : 'Light'} theme
+              </Command.Item>
+            )}
+          </Command.Group>
+        )}
       </Command.List>
     </Command>
   );
