@@ -1,20 +1,12 @@
 import { chromium } from '@playwright/test';
+import { CHROMIUM, CHROMIUM_ARGS } from '../scripts/chromium.mjs';
 import { type Measured, medianOf } from './measure';
 
 const RUNS = 9;
-const ARGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
 
 /** How long the real interface takes from a press to the drawn answer, and how even scrolling is. */
 export async function measureFace(address: string): Promise<Measured[]> {
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS });
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(address);

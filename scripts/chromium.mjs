@@ -3,6 +3,16 @@ import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 
 export const CHROMIUM = '/usr/bin/chromium';
+/** Runs as root, without a graphics card and without asking anything of the network. */
+export const CHROMIUM_ARGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
 
 /** True when Chromium is there; otherwise says in one line how to get it. */
 export function ensureChromium() {

@@ -1,7 +1,7 @@
 // Pictures of each main view from the demo data, for docs/screenshots. Starts the demo's programs if it is filled.
 import { existsSync, mkdirSync } from 'node:fs';
 import path from 'node:path';
-import { ensureChromium, CHROMIUM } from './chromium.mjs';
+import { CHROMIUM, CHROMIUM_ARGS, ensureChromium } from './chromium.mjs';
 import { installPackages, root } from './install.mjs';
 
 installPackages();
@@ -18,15 +18,7 @@ const services = await startServices(['--allowance', '1000000'], root);
 const server = await startServer(['--port', '0', '--data', data, '--services', services.url], root);
 const browser = await chromium.launch({
   executablePath: CHROMIUM,
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
+  args: CHROMIUM_ARGS,
 });
 const folder = path.join(root, 'docs', 'screenshots');
 mkdirSync(folder, { recursive: true });
