@@ -5,6 +5,7 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { App } from './shell/App';
 import './shell/paper.css';
+import './shell/shell.css';
 import { store } from './state/store';
 
 createRoot(document.getElementById('root')!).render(
