@@ -86,10 +86,6 @@ export const api = createApi({
       query: ({ lookUp, query }) => ({ url: `/look-ups/${lookUp}/keywords`, params: toParams(query) }),
       providesTags: ['facts', 'pools'],
     }),
-    jobs: build.query<Job[], number>({
-      query: (project) => `/projects/${project}/jobs`,
-      providesTags: ['lookUps', 'imports'],
-    }),
     cancelJob: build.mutation<Job, number>({
       query: (job) => ({ url: `/jobs/${job}/cancel`, method: 'POST' }),
     }),
@@ -122,10 +118,6 @@ export const api = createApi({
         body: { keywords },
       }),
       invalidatesTags: ['tracked'],
-    }),
-    capture: build.mutation<Job, InProject<{ market: string; dates: string[]; keywords: number[] }>>({
-      query: ({ project, ...body }) => ({ url: `/projects/${project}/captures`, method: 'POST', body }),
-      invalidatesTags: ['lookUps'],
     }),
     report: build.query<Report, InProject<{ scope: ComparisonScope; top?: number }>>({
       query: ({ project, scope, top }) => ({
@@ -176,14 +168,12 @@ export const {
   useLookUpPriceQuery,
   useStartLookUpMutation,
   usePoolQuery,
-  useJobsQuery,
   useCancelJobMutation,
   useResumeJobMutation,
   useGapPageQuery,
   useDossierQuery,
   useResultPageQuery,
   useTrackMutation,
-  useCaptureMutation,
   useReportQuery,
   useImportsQuery,
   useUploadFileMutation,

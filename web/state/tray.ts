@@ -25,16 +25,10 @@ export const tray = createSlice({
       state[payload.project] = at < 0 ? [...kept, payload.keyword] : kept.toSpliced(at, 1);
       keep(state);
     },
-    putAll(state, { payload }: PayloadAction<{ project: number; keywords: { id: number; text: string }[] }>) {
-      const kept = state[payload.project] ?? [];
-      const known = new Set(kept.map((keyword) => keyword.id));
-      state[payload.project] = [...kept, ...payload.keywords.filter((keyword) => !known.has(keyword.id))];
-      keep(state);
-    },
     empty(state, { payload }: PayloadAction<number>) {
       state[payload] = [];
       keep(state);
     },
   },
 });
-export const { toggle, putAll, empty } = tray.actions;
+export const { toggle, empty } = tray.actions;
