@@ -15,6 +15,7 @@ const { values } = parseArgs({
     scenario: { type: 'string', default: path.join(home, 'scenarios', 'touring-bags.json') },
     today: { type: 'string' },
     allowance: { type: 'string', default: '100000' },
+    state: { type: 'string' },
     cache: { type: 'string', default: path.join(home, '..', '.cache', 'standin') },
   },
 });
@@ -25,11 +26,16 @@ const world = openWorld({
   size: Number(values.size),
   cacheFolder: path.resolve(values.cache),
 });
-const services = createServices(world, {
+const { app, services } = createServices(world, {
   today: values.today ?? world.scenario.today,
   allowance: Number(values.allowance),
+  ...(values.state === undefined ? {} : { stateFile: path.resolve(values.state) }),
 });
-const listening = services.listen(Number(values.port), '127.0.0.1', () => {
+const listening = app.listen(Number(values.port), '127.0.0.1', () => {
   // The one line that whoever started this waits for.
   process.stdout.write(`Services at http://127.0.0.1:${(listening.address() as AddressInfo).port}\n`);
+});
+process.once('SIGTERM', () => {
+  services.close();
+  process.exit(0);
 });

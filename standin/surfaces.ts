@@ -12,6 +12,10 @@ export interface SurfaceTable {
   genres: { asking: Record<string, number>; buying: Record<string, number> };
   /** Added by kind of owner: who makes the things is believed about them. */
   trades: Record<string, number>;
+  /** Added for each unit of how well people take to a document. */
+  engagement: number;
+  /** Span between the owners best and least known in a place. */
+  local: number;
   freshness: number;
   freshnessDays: number;
   drift: number;
@@ -23,7 +27,7 @@ export interface SurfaceTable {
   pagesSeen: readonly number[];
 }
 
-export const SURFACES: Partial<Record<Surface, SurfaceTable>> = {
+export const SURFACES: Record<Surface, SurfaceTable> = {
   web: {
     fields: {
       title: { weight: 4, lengthNorm: 0.5 },
@@ -37,11 +41,58 @@ export const SURFACES: Partial<Record<Surface, SurfaceTable>> = {
     authority: 0.026,
     genres: { asking: { guide: 0.45, thread: 0.3 }, buying: { item: 0.2, collection: 0.45, home: 0.2 } },
     trades: { brand: 0.35, shop: 0.3, club: 0.2, maker: 0.2 },
+    engagement: 0.05,
+    local: 0.3,
     freshness: 0.45,
     freshnessDays: 25,
     drift: 0.24,
     crowding: 0.35,
     clicks: { first: 0.36, decay: 1.18 },
     pagesSeen: [1, 0.14, 0.05, 0.025, 0.015, 0.01, 0.008, 0.006, 0.005, 0.004],
+  },
+  video: {
+    fields: {
+      title: { weight: 4, lengthNorm: 0.5 },
+      tags: { weight: 2, lengthNorm: 0.5 },
+      description: { weight: 1.2, lengthNorm: 0.6 },
+      'channel keywords': { weight: 0.4, lengthNorm: 0.3 },
+    },
+    text: 4.6,
+    phraseInTitle: 0.8,
+    phraseElsewhere: 0.4,
+    authority: 0.018,
+    genres: { asking: { howto: 0.45, compare: 0.35 }, buying: { review: 0.35, compare: 0.25 } },
+    trades: { rider: 0.15, maker: 0.15 },
+    engagement: 0.28,
+    local: 0.3,
+    freshness: 0.35,
+    freshnessDays: 40,
+    drift: 0.26,
+    crowding: 0.3,
+    clicks: { first: 0.27, decay: 0.92 },
+    pagesSeen: [1, 0.3, 0.12, 0.05, 0.03],
+  },
+  marketplace: {
+    fields: {
+      title: { weight: 4, lengthNorm: 0.45 },
+      bullets: { weight: 1.6, lengthNorm: 0.6 },
+      tags: { weight: 1.4, lengthNorm: 0.5 },
+      description: { weight: 0.8, lengthNorm: 0.7 },
+      hidden: { weight: 1.5, lengthNorm: 0.4 },
+    },
+    text: 4.4,
+    phraseInTitle: 0.7,
+    phraseElsewhere: 0.3,
+    authority: 0.012,
+    genres: { asking: {}, buying: { listing: 0.2 } },
+    trades: { brand: 0.2 },
+    engagement: 0.34,
+    local: 0.35,
+    freshness: 0.3,
+    freshnessDays: 20,
+    drift: 0.25,
+    crowding: 0.18,
+    clicks: { first: 0.31, decay: 1.02 },
+    pagesSeen: [1, 0.22, 0.08],
   },
 };

@@ -6,7 +6,19 @@ import { z } from 'zod';
  */
 export const isoDay = z.iso.date();
 export const surface = z.enum(['web', 'video', 'marketplace']);
-export const targetKind = z.enum(['page', 'video', 'listing', 'site', 'channel', 'shop']);
+/** A section is a parent given by the beginning of an address, `host/path/*`. */
+export const targetKind = z.enum(['page', 'video', 'listing', 'site', 'channel', 'shop', 'section']);
+
+/** How targets of a surface are addressed where all of them live on one host. Patterns are for a path or an id. */
+export const platform = z.object({
+  host: z.string().min(1),
+  /** Path of a video or listing; `{id}` stands for the id. */
+  target: z.string(),
+  /** Path of a channel or shop; `{id}` stands for its name. */
+  parent: z.string(),
+  /** What an id looks like, as a regular expression. */
+  id: z.string(),
+});
 
 export const sourceMarket = z.object({
   code: z.string().min(1),
@@ -18,6 +30,12 @@ export const sourceMarket = z.object({
   currency: z.string(),
   resultsPerPage: z.int().positive(),
   depth: z.int().positive(),
+  /** `null` where every target has a host of its own choosing. */
+  platform: platform.nullable().default(null),
+  /** Letters and digits of the market's language, in their order. */
+  alphabet: z.string().default('abcdefghijklmnopqrstuvwxyz0123456789'),
+  /** Address of the live result page; `{keyword}` stands for what is typed. `null` where there is none. */
+  livePage: z.string().nullable().default(null),
 });
 
 /** The public record of a target as far as a result page shows it. */
@@ -32,9 +50,11 @@ export const sourceRecord = z.object({
   updated: isoDay.nullable(),
   /** authority, referring domains, backlinks, views…: named figures, `null` where unknown. */
   figures: z.record(z.string(), z.number().nullable()),
+  /** Within which a sales rank counts; `null` where the surface has none. */
+  category: z.string().nullable().default(null),
 });
 export const sourceFullRecord = sourceRecord.extend({
-  /** The other fields of its surface by name: headings, body, tags… */
+  /** The other fields of its surface by name: headings, body, tags…; lists have one entry a line. */
   fields: z.record(z.string(), z.string()),
 });
 
@@ -76,6 +96,8 @@ export const sourceRanking = z.object({
   keyword: z.string().min(1),
   /** The target that holds the position (for a site: which of its pages). */
   address: z.string().min(1),
+  /** The site, channel or shop that it belongs to, where the service says so. */
+  parent: z.string().nullable().optional(),
   organic: z.int().min(1).max(250).nullable(),
   paid: z.int().min(1).max(250).nullable(),
 });
@@ -84,6 +106,8 @@ export const rankingsAnswer = z.object({
   rows: z.array(sourceRanking),
   /** How many rows the whole answer has; `null` if the service does not say. */
   total: z.int().nonnegative().nullable(),
+  /** The cursor that this page starts at; `null` for the first. Tells a page that was skipped or repeated. */
+  from: z.string().nullable().optional(),
   cursor: z.string().nullable(),
 });
 export const sourceMetrics = z.object({
@@ -122,10 +146,94 @@ export const performanceAnswer = z.object({
       impressions: z.int().nonnegative(),
       clicks: z.int().nonnegative(),
       position: z.number().positive(),
+      conversions: z.int().nonnegative().optional(),
     }),
   ),
   cursor: z.string().nullable(),
 });
+
+/** Keywords that hold some words, most searched first. */
+export const keywordsAnswer = z.object({
+  ...charged,
+  keywords: z.array(z.string()),
+  total: z.int().nonnegative(),
+  from: z.string().nullable().optional(),
+  cursor: z.string().nullable(),
+});
+export const linksAnswer = z.object({
+  ...charged,
+  /** 0–100, log-scaled. */
+  authority: z.number().nullable(),
+  referringDomains: z.number().nullable(),
+  backlinks: z.number().nullable(),
+  /** Share of links that are worth nothing, 0–1. */
+  poorLinks: z.number().nullable(),
+});
+/** Units a month sold at a sales rank, by category; a category without points has no curve. */
+export const salesCurvesAnswer = z.object({
+  curves: z.array(
+    z.object({
+      category: z.string(),
+      points: z.array(z.object({ rank: z.number().positive(), units: z.number().nonnegative() })),
+    }),
+  ),
+});
+export const translationsAnswer = z.object({
+  ...charged,
+  translations: z.array(z.object({ text: z.string(), translation: z.string().nullable() })),
+});
+export const matchType = z.enum(['exact', 'phrase', 'broad']);
+export const adTermsAnswer = z.object({
+  ...charged,
+  rows: z.array(
+    z.object({
+      date: isoDay,
+      /** What was typed. */
+      term: z.string(),
+      /** What was bid on. */
+      keyword: z.string(),
+      match: matchType,
+      landing: z.string(),
+      impressions: z.int().nonnegative(),
+      clicks: z.int().nonnegative(),
+      cost: z.number().nonnegative(),
+      conversions: z.int().nonnegative(),
+      value: z.number().nonnegative(),
+    }),
+  ),
+  cursor: z.string().nullable(),
+});
+export const campaignsAnswer = z.object({
+  ...charged,
+  campaigns: z.array(
+    z.object({
+      name: z.string(),
+      dailyBudget: z.number().nonnegative(),
+      keywords: z.array(
+        z.object({
+          keyword: z.string(),
+          match: matchType,
+          bid: z.number().nonnegative(),
+          landing: z.string(),
+        }),
+      ),
+    }),
+  ),
+});
+/** Own fields that nobody else sees: hidden search terms, channel keywords. */
+export const ownFieldsAnswer = z.object({
+  ...charged,
+  address: z.string(),
+  fields: z.record(z.string(), z.string()),
+});
+export const publishAnswer = z.object({ address: z.string(), publishedOn: isoDay, seenBySearchOn: isoDay });
+export const indexState = z.object({
+  address: z.string(),
+  state: z.enum(['indexed', 'waiting', 'not indexed']),
+  /** Day on which the newest edit was or will be seen by search; `null` if never. */
+  since: isoDay.nullable(),
+});
+export const indexAnswer = z.object({ ...charged, pages: z.array(indexState) });
 export const clockAnswer = z.object({ today: isoDay });
 export const allowanceAnswer = z.object({ allowance: z.number(), spent: z.number(), renews: isoDay });
 export const serviceError = z.object({ code: z.string(), message: z.string() });
@@ -145,3 +253,13 @@ export type RankingsAnswer = z.infer<typeof rankingsAnswer>;
 export type MetricsAnswer = z.infer<typeof metricsAnswer>;
 export type PerformanceAnswer = z.infer<typeof performanceAnswer>;
 export type AllowanceAnswer = z.infer<typeof allowanceAnswer>;
+export type Platform = z.infer<typeof platform>;
+export type KeywordsAnswer = z.infer<typeof keywordsAnswer>;
+export type LinksAnswer = z.infer<typeof linksAnswer>;
+export type SalesCurvesAnswer = z.infer<typeof salesCurvesAnswer>;
+export type AdTermsAnswer = z.infer<typeof adTermsAnswer>;
+export type CampaignsAnswer = z.infer<typeof campaignsAnswer>;
+export type OwnFieldsAnswer = z.infer<typeof ownFieldsAnswer>;
+export type IndexAnswer = z.infer<typeof indexAnswer>;
+export type IndexState = z.infer<typeof indexState>;
+export type MatchType = z.infer<typeof matchType>;

@@ -13,6 +13,7 @@ export const faultRates = z.object({
   serverError: z.number().min(0).max(1).default(0),
   truncated: z.number().min(0).max(1).default(0),
   repeatedPage: z.number().min(0).max(1).default(0),
+  missingPage: z.number().min(0).max(1).default(0),
   impossibleRow: z.number().min(0).max(1).default(0),
 });
 export type FaultRates = z.infer<typeof faultRates>;
@@ -29,9 +30,7 @@ export class Faults {
   get(): FaultRates {
     return this.rates;
   }
-  happens(
-    fault: 'timeout' | 'tooMany' | 'serverError' | 'truncated' | 'repeatedPage' | 'impossibleRow',
-  ): boolean {
+  happens(fault: Exclude<keyof FaultRates, 'seed' | 'latencyMs' | 'retryAfter'>): boolean {
     return this.rates[fault] > 0 && this.draws.next() < this.rates[fault];
   }
 }

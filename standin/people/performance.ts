@@ -20,7 +20,7 @@ export function performanceOn(
   day: number,
   base: number,
 ): Row[] {
-  const table = SURFACES[market.market.surface]!;
+  const table = SURFACES[market.market.surface];
   const perPage = market.market.resultsPerPage;
   const month = monthIndex(day);
   const orderDay = day - (day % DAYS_AN_ORDER);
@@ -37,15 +37,23 @@ export function performanceOn(
       // Some titles invite more clicks than others.
       const appeal = 0.7 + (0.6 * (document.seed % 1000)) / 1000;
       const share = Math.min(0.95, table.clicks.first * (i + 1) ** -table.clicks.decay * appeal);
+      const clicks = draws.binomial(impressions, page === 0 ? share : Math.min(0.5, share * 4));
       rows.push({
         date: isoDay(day),
         query: text,
         page: document.address,
         impressions,
-        clicks: draws.binomial(impressions, page === 0 ? share : Math.min(0.5, share * 4)),
+        clicks,
         position: Math.max(1, Math.round((i + 1 + draws.between(-0.6, 0.6)) * 10) / 10),
+        conversions: draws.binomial(clicks, buyingShare(text, document.seed)),
       });
     });
   });
   return rows;
+}
+
+/** Share of clicks that end in a sale: people who ask how to do a thing buy less. */
+export function buyingShare(text: string, seed: number): number {
+  const words = text.split(' ').length;
+  return (0.008 + 0.006 * Math.min(4, words)) * (0.6 + (0.8 * (seed % 89)) / 89);
 }

@@ -1,51 +1,102 @@
 import { SURFACES, type SurfaceTable } from '../surfaces';
+import type { WorldDocument } from '../world/document';
 import type { MarketWorld } from '../world/world';
 import { drift } from './drift';
 
 const SHOWN = 100;
-const REMEMBERED_DAYS = 24;
+/** Orders kept by all rankers of the process together: about 400 bytes each. */
+const KEPT_ORDERS = 150_000;
+
+/** One document as an edit has it from a day on, with its scores for every keyword of the market. */
+export interface Edition {
+  /** Index into the documents. */
+  document: number;
+  /** Day from which search knows it. */
+  seenFrom: number;
+  content: WorldDocument;
+  scores: Float32Array;
+}
 
 /** The organic order of a market's keywords on any day; what was worked out lately is remembered. */
 export class Ranker {
+  private static kept: { ranker: Ranker; day: number; count: number }[] = [];
+  private static orders = 0;
+
   private readonly table: SurfaceTable;
   private readonly days = new Map<number, (Int32Array | undefined)[]>();
+  private editions: Edition[] = [];
 
   /** Scratch, by document. */
-  private readonly scores: Float64Array;
+  private scores: Float64Array;
 
   constructor(readonly world: MarketWorld) {
-    this.scores = new Float64Array(world.documents.length);
-    this.table = SURFACES[world.market.surface]!;
+    this.scores = new Float64Array(world.documents.length + 1024);
+    this.table = SURFACES[world.market.surface];
+  }
+
+  /** Makes an edit known to search from its day on. */
+  addEdition(edition: Edition): void {
+    this.editions.push(edition);
+    this.editions.sort((a, b) => a.seenFrom - b.seenFrom);
+    this.days.clear();
+    if (edition.document >= this.scores.length) this.scores = new Float64Array(edition.document + 1024);
+  }
+
+  /** A document as search knows it on a day. */
+  contentOn(document: number, day: number): WorldDocument {
+    let content = this.world.documents[document]!;
+    for (const edition of this.editions)
+      if (edition.document === document && edition.seenFrom <= day) content = edition.content;
+    return content;
   }
 
   /** Documents for a keyword on a day, best first, at most 100. */
   organic(keyword: number, day: number): Int32Array {
     const known = this.remembered(day);
-    return (known[keyword] ??= this.rank(keyword, day));
+    const found = known[keyword];
+    if (found) return found;
+    Ranker.orders++;
+    return (known[keyword] = this.rank(keyword, day));
   }
 
   private remembered(day: number): (Int32Array | undefined)[] {
     let known = this.days.get(day);
-    if (known) this.days.delete(day);
-    known ??= new Array<Int32Array | undefined>(this.world.keywords.length);
-    this.days.set(day, known);
-    if (this.days.size > REMEMBERED_DAYS) this.days.delete(this.days.keys().next().value!);
+    if (known) return known;
+    this.days.set(day, (known = new Array<Int32Array | undefined>(this.world.keywords.length)));
+    Ranker.kept.push({ ranker: this, day, count: 0 });
+    while (Ranker.orders > KEPT_ORDERS && Ranker.kept.length > 2) Ranker.forgetOldest();
     return known;
+  }
+
+  private static forgetOldest(): void {
+    const { ranker, day } = Ranker.kept.shift()!;
+    const known = ranker.days.get(day);
+    if (!known) return;
+    for (const order of known) if (order) Ranker.orders--;
+    ranker.days.delete(day);
   }
 
   private rank(keyword: number, day: number): Int32Array {
     const { candidates, documents } = this.world;
     const order: number[] = [];
+    const edited = new Map<number, Edition>();
+    for (const edition of this.editions) if (edition.seenFrom <= day) edited.set(edition.document, edition);
+    const add = (index: number, content: WorldDocument, score: number): void => {
+      const updated = lastRevision(content.revisions, day);
+      if (updated === null) return;
+      this.scores[index] =
+        score +
+        this.table.freshness * Math.exp((updated - day) / this.table.freshnessDays) +
+        this.table.drift * drift(content.seed, keyword, day);
+      order.push(index);
+    };
     for (let i = candidates.start[keyword]!; i < candidates.start[keyword + 1]!; i++) {
       const index = candidates.document[i]!;
-      const document = documents[index]!;
-      const updated = lastRevision(document.revisions, day);
-      if (updated === null) continue;
-      this.scores[index] =
-        candidates.score[i]! +
-        this.table.freshness * Math.exp((updated - day) / this.table.freshnessDays) +
-        this.table.drift * drift(document.seed, keyword, day);
-      order.push(index);
+      if (edited.size === 0 || !edited.has(index)) add(index, documents[index]!, candidates.score[i]!);
+    }
+    for (const { document, content, scores } of edited.values()) {
+      const score = scores[keyword]!;
+      if (!Number.isNaN(score)) add(document, content, score);
     }
     return this.spreadOwners(order);
   }

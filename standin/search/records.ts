@@ -1,65 +1,101 @@
 import type { SourceFullRecord, SourceRecord } from '@opsimath/contract/source/answers';
 import { isoDay } from '../day';
-import type { WorldDocument } from '../world/documents';
+import type { WorldDocument } from '../world/document';
 import type { Owner } from '../world/owners';
-import type { MarketWorld, World } from '../world/world';
+import type { ScenarioMarket } from '../world/scenario';
+import type { World } from '../world/world';
+import type { Figures } from './figures';
+import type { OpenMarket } from './market';
 import { lastRevision } from './ranker';
 
+/** Fields that only the owner sees. */
+const PRIVATE = ['hidden'];
+
 /** The public record of a document on a day, as a result page shows it. */
-export function recordOf(world: World, document: WorldDocument, day: number): SourceRecord {
+export function recordOf(
+  world: World,
+  market: ScenarioMarket,
+  figures: Figures,
+  document: WorldDocument,
+  day: number,
+): SourceRecord {
   const owner = world.owners[document.owner]!;
   const updated = lastRevision(document.revisions, day);
-  const share = 2 ** ((document.authority - owner.authority) / 10) / Math.max(8, owner.pages / 3);
   return {
     address: document.address,
     kind: document.kind,
-    parent: owner.host,
+    parent: owner.address,
     owner: owner.name,
     title: document.fields.title!,
     description: document.fields.description!,
     published: isoDay(document.revisions[0]!),
     updated: updated === null ? null : isoDay(updated),
+    category: document.category,
     figures: {
       authority: document.authority,
-      'referring domains': Math.round(owner.referringDomains * share),
-      backlinks: Math.round(owner.backlinks * share),
+      ...linksOf(document, owner),
+      ...figures.of(document, day, market.place, market.currency),
     },
   };
 }
 
-export function fullRecordOf(world: World, document: WorldDocument, day: number): SourceFullRecord {
-  const { title: _title, description: _description, ...fields } = document.fields;
-  return { ...recordOf(world, document, day), fields };
+function linksOf(document: WorldDocument, owner: Owner): Record<string, number> {
+  if (document.kind !== 'page') return {};
+  const share = 2 ** ((document.authority - owner.authority) / 10) / Math.max(8, owner.documents / 3);
+  return {
+    'referring domains': Math.round(owner.referringDomains * share),
+    backlinks: Math.round(owner.backlinks * share),
+  };
 }
 
-/** The public record of a whole site: its home page's words with the owner's figures. */
-export function siteRecordOf(world: World, market: MarketWorld, owner: Owner, day: number): SourceFullRecord {
+export function fullRecordOf(
+  world: World,
+  { world: { market } }: OpenMarket,
+  figures: Figures,
+  document: WorldDocument,
+  day: number,
+): SourceFullRecord {
+  const fields = Object.fromEntries(
+    Object.entries(document.fields).filter(
+      ([name]) => name !== 'title' && name !== 'description' && !PRIVATE.includes(name),
+    ),
+  );
+  return { ...recordOf(world, market, figures, document, day), fields };
+}
+
+/** The public record of a whole site, channel or shop: its home page's words with the owner's figures. */
+export function parentRecordOf(
+  world: World,
+  { world: market, ranker }: OpenMarket,
+  owner: Owner,
+  day: number,
+): SourceFullRecord {
   const index = world.owners.indexOf(owner);
-  const pages = market.documents.filter(
-    (document) => document.owner === index && document.revisions[0]! <= day,
+  const held = market.documents.flatMap((document, i) =>
+    document.owner === index && document.revisions[0]! <= day ? [ranker.contentOn(i, day)] : [],
   );
-  const home = pages.find((document) => document.genre === 'home');
-  const first = pages.reduce((least, document) => Math.min(least, document.revisions[0]!), day);
-  const last = pages.reduce(
-    (most, document) => Math.max(most, lastRevision(document.revisions, day) ?? 0),
-    0,
-  );
+  const home = held.find((document) => document.genre === 'home');
+  const first = held.reduce((least, document) => Math.min(least, document.revisions[0]!), day);
+  const last = held.reduce((most, document) => Math.max(most, lastRevision(document.revisions, day) ?? 0), 0);
+  const kind = owner.surface === 'web' ? 'site' : owner.surface === 'video' ? 'channel' : 'shop';
+  const channelKeywords = held[0]?.fields['channel keywords'];
   return {
-    address: owner.host,
-    kind: 'site',
+    address: owner.address,
+    kind,
     parent: null,
     owner: owner.name,
     title: home?.fields.title ?? owner.name,
     description: home?.fields.description ?? '',
-    published: pages.length > 0 ? isoDay(first) : null,
-    updated: pages.length > 0 ? isoDay(last) : null,
+    published: held.length > 0 ? isoDay(first) : null,
+    updated: held.length > 0 ? isoDay(last) : null,
+    category: null,
     figures: {
       authority: owner.authority,
       'referring domains': owner.referringDomains,
       backlinks: owner.backlinks,
       'share of poor links': owner.poorLinks,
-      pages: pages.length,
+      [{ site: 'pages', channel: 'videos', shop: 'listings' }[kind]]: held.length,
     },
-    fields: {},
+    fields: channelKeywords ? { keywords: channelKeywords } : {},
   };
 }

@@ -1,7 +1,10 @@
 import type { ResultPagesAnswer, SlotKind, SourcePage, SourceSlot } from '@opsimath/contract/source/answers';
 import { hashText, mix, unit } from '../random';
+import type { WorldDocument } from '../world/document';
 import type { MarketWorld, World } from '../world/world';
 import { holdAuction, type PaidSlot } from './auction';
+import type { Figures } from './figures';
+import type { OpenMarket } from './market';
 import type { Ranker } from './ranker';
 import { recordOf } from './records';
 
@@ -9,39 +12,53 @@ import { recordOf } from './records';
 interface Block {
   kind: SlotKind;
   before: number;
-  document: number | null;
+  document: WorldDocument | null;
 }
 
 /** Result pages of one market; a batch shares its records. */
 export class ResultPages {
+  private videos: OpenMarket | null = null;
+
   constructor(
     private readonly world: World,
     private readonly market: MarketWorld,
     private readonly ranker: Ranker,
     private readonly keywordIndex: ReadonlyMap<string, number>,
+    private readonly figures: Figures,
   ) {}
+
+  /** Where the blocks of videos come from. */
+  showVideosOf(videos: OpenMarket): void {
+    this.videos = videos;
+  }
 
   /** Pages for keys; a keyword nobody ever typed gets an empty page. */
   batch(keys: readonly string[], day: number, depth: number): Pick<ResultPagesAnswer, 'records' | 'pages'> {
-    const indexOf = new Map<number, number>();
+    const indexOf = new Map<string, number>();
     const records: ResultPagesAnswer['records'] = [];
-    const record = (document: number): number => {
-      let index = indexOf.get(document);
+    const record = (document: WorldDocument): number => {
+      let index = indexOf.get(document.address);
       if (index === undefined) {
-        index = records.push(recordOf(this.world, this.market.documents[document]!, day)) - 1;
-        indexOf.set(document, index);
+        index = records.push(recordOf(this.world, this.market.market, this.figures, document, day)) - 1;
+        indexOf.set(document.address, index);
       }
       return index;
     };
     return { records, pages: keys.map((text) => this.page(text, day, depth, record)) };
   }
 
-  private page(text: string, day: number, depth: number, record: (document: number) => number): SourcePage {
+  private page(
+    text: string,
+    day: number,
+    depth: number,
+    record: (document: WorldDocument) => number,
+  ): SourcePage {
     const keyword = this.keywordIndex.get(text);
     if (keyword === undefined) return { keyword: text, depth, results: 0, slots: [] };
     const organic = this.ranker.organic(keyword, day).subarray(0, depth);
     const paid = holdAuction(this.market, keyword, day);
-    const blocks = this.blocks(keyword, organic, day);
+    const content = (document: number): WorldDocument => this.ranker.contentOn(document, day);
+    const blocks = this.blocks(keyword, organic, day, content);
     const slots: SourceSlot[] = [];
     const place = (slot: Omit<SourceSlot, 'slot'>): void =>
       void slots.push({ slot: slots.length + 1, ...slot });
@@ -49,7 +66,7 @@ export class ResultPages {
       place({
         kind: 'paid',
         position: slot.position,
-        record: record(slot.advert.landing),
+        record: record(content(slot.advert.landing)),
         text: `${this.world.owners[slot.advert.owner]!.name}: ${text}`,
       });
     paid.filter((slot) => slot.onTop).forEach(placePaid);
@@ -61,7 +78,7 @@ export class ResultPages {
           record: block.document === null ? null : record(block.document),
         });
       }
-      place({ kind: 'organic', position: i + 1, record: record(document) });
+      place({ kind: 'organic', position: i + 1, record: record(content(document)) });
       if (i === Math.min(organic.length, this.market.market.resultsPerPage) - 1) {
         paid.filter((slot) => !slot.onTop).forEach(placePaid);
         place({
@@ -75,13 +92,22 @@ export class ResultPages {
     return { keyword: text, depth, results: this.results(keyword), slots };
   }
 
-  private blocks(keyword: number, organic: Int32Array, day: number): Block[] {
-    const { documents, keywords } = this.market;
-    const luck = (salt: number): number => unit(mix(hashText(keywords[keyword]!.text), salt));
-    const asks = /^(how|what|are|do|can|best) | vs | review$/.test(keywords[keyword]!.text);
-    const holder = (genres: readonly string[], within: number): number | null =>
-      organic.subarray(0, within).find((document) => genres.includes(documents[document]!.genre)) ?? null;
+  private blocks(
+    keyword: number,
+    organic: Int32Array,
+    day: number,
+    content: (document: number) => WorldDocument,
+  ): Block[] {
+    const { keywords, market } = this.market;
     const blocks: Block[] = [];
+    // Only the web mixes other things among its results.
+    if (market.surface !== 'web') return blocks;
+    const { text } = keywords[keyword]!;
+    const luck = (salt: number): number => unit(mix(hashText(text), salt));
+    const { askingWords } = this.world.scenario.languages[market.language]!;
+    const asks = text.split(' ').some((word) => askingWords.includes(word));
+    const holder = (genres: readonly string[], within: number): WorldDocument | null =>
+      Array.from(organic.subarray(0, within), content).find(({ genre }) => genres.includes(genre)) ?? null;
     const answer = holder(['guide', 'thread'], 8);
     if (asks && answer !== null && luck(1) < 0.55)
       blocks.push({ kind: 'answer box', before: 1, document: answer });
@@ -95,9 +121,17 @@ export class ResultPages {
       });
     }
     if (asks && unit(mix(mix(keyword, season), 4)) < 0.35) {
-      blocks.push({ kind: 'video block', before: luck(5) < 0.35 ? 1 : 3, document: null });
+      blocks.push({ kind: 'video block', before: luck(5) < 0.35 ? 1 : 3, document: this.video(text, day) });
     }
     return blocks;
+  }
+
+  /** The video that stands first for the same words. */
+  private video(text: string, day: number): WorldDocument | null {
+    const keyword = this.videos?.index.get(text);
+    if (!this.videos || keyword === undefined) return null;
+    const first = this.videos.ranker.organic(keyword, day)[0];
+    return first === undefined ? null : this.videos.ranker.contentOn(first, day);
   }
 
   private related(keyword: number): string[] {

@@ -1,122 +1,159 @@
 import { key } from '@opsimath/core/text/key';
 import { stems } from '@opsimath/core/text/stems';
 import { Draws, hashText, mix } from '../random';
-import type { WorldDocument } from './documents';
+import type { WorldDocument } from './document';
 import type { WorldKeyword } from './keywords';
 import type { Owner } from './owners';
-import type { Vocabulary } from './scenario';
+import type { ScenarioMarket, Vocabulary } from './scenario';
+import { padded, synonymStems } from './textIndex';
+import type { World } from './world';
 
 export type MatchType = 'exact' | 'phrase' | 'broad';
+
+/** What an owner bids on. */
+export interface AdKeyword {
+  text: string;
+  match: MatchType;
+  bid: number;
+  /** Landing page, video or listing: index into the documents. */
+  landing: number;
+}
+export interface Campaign {
+  owner: number;
+  dailyBudget: number;
+  keywords: AdKeyword[];
+}
 
 /** One advertiser that may bid on one keyword. */
 export interface Advert {
   owner: number;
-  /** Landing page: index into the documents. */
   landing: number;
   match: MatchType;
   bid: number;
+  /** What was bid on: index into the campaign's keywords. */
+  keyword: number;
   /** 0–1. */
   quality: number;
   /** Share of days on which its budget lasts, 0–1. */
   presence: number;
 }
 
-interface AdKeyword {
-  /** Each with a space at both ends. */
-  stems: string[];
-  phrase: string;
-  text: string;
-  match: MatchType;
-  bid: number;
-  landing: number;
-}
-
-/** Campaigns of every advertising owner, matched to the keywords: one list of adverts a keyword. */
+/** Campaigns of every advertising owner of the surface, matched to the keywords: one list of adverts a keyword. */
 export function placeAdverts(
+  world: Pick<World, 'scenario' | 'owners' | 'seed'>,
+  market: ScenarioMarket,
   keywords: readonly WorldKeyword[],
-  owners: readonly Owner[],
   documents: readonly WorldDocument[],
-  vocabulary: Vocabulary,
-  language: string,
-  seed: number,
-): Advert[][] {
-  const split = keywords.map((keyword) => ` ${stems(key(keyword.text), language).join(' ')} `);
+): { adverts: Advert[][]; campaigns: Campaign[] } {
+  const vocabulary = world.scenario.languages[market.language]!;
+  const texts = keywords.map(({ text }) => {
+    const words = stems(key(text), market.language);
+    return { text, words, stems: padded(words) };
+  });
   const adverts: Advert[][] = keywords.map(() => []);
-  owners.forEach((owner, index) => {
-    if (owner.advertises <= 0) return;
-    const draws = new Draws(mix(seed + 31, hashText(owner.host)));
-    const campaign = campaignOf(owner, index, documents, vocabulary, language, draws);
+  const campaigns: Campaign[] = [];
+  world.owners.forEach((owner, index) => {
+    if (owner.advertises <= 0 || owner.surface !== market.surface) return;
+    const draws = new Draws(mix(world.seed + 31, hashText(owner.address + market.code)));
+    const own = documents.flatMap((document, i) => (document.owner === index ? [{ document, i }] : []));
+    if (own.length === 0) return;
+    const campaign = campaignOf(owner, own, vocabulary, draws);
     const quality = Math.min(1, 0.35 + owner.authority / 130 + draws.between(-0.1, 0.15));
     const presence = 0.35 + 0.6 * owner.advertises;
-    split.forEach((keywordStems, i) => {
-      const best = bestMatch(campaign, keywordStems, keywords[i]!.text);
-      if (best) {
-        adverts[i]!.push({
-          owner: index,
-          landing: best.landing,
-          match: best.match,
-          bid: best.bid,
-          quality,
-          presence,
-        });
-      }
+    campaigns.push({
+      owner: index,
+      dailyBudget: Math.round(20 + 120 * owner.advertises),
+      keywords: campaign,
+    });
+    const match = matcher(campaign, vocabulary, market.language);
+    texts.forEach((text, i) => {
+      const best = match(text);
+      if (best < 0) return;
+      const { landing, match: type, bid } = campaign[best]!;
+      adverts[i]!.push({ owner: index, landing, match: type, bid, keyword: best, quality, presence });
     });
   });
-  return adverts;
+  return { adverts, campaigns };
 }
 
 function campaignOf(
   owner: Owner,
-  index: number,
-  documents: readonly WorldDocument[],
+  own: readonly { document: WorldDocument; i: number }[],
   vocabulary: Vocabulary,
-  language: string,
   draws: Draws,
 ): AdKeyword[] {
-  const own = documents.flatMap((document, i) => (document.owner === index ? [{ document, i }] : []));
   const campaign: AdKeyword[] = [];
   const add = (text: string, match: MatchType, bid: number, product: string): void => {
     const landing =
       own.find(({ document }) => document.fields.title!.toLowerCase().includes(product)) ?? own[0]!;
-    campaign.push({
-      text: key(text),
-      stems: stems(key(text), language).map((word) => ` ${word} `),
-      phrase: ` ${stems(key(text), language).join(' ')} `,
-      match,
-      bid: Math.round(bid * 100) / 100,
-      landing: landing.i,
-    });
+    campaign.push({ text: key(text), match, bid: Math.round(bid * 100) / 100, landing: landing.i });
   };
+  const joined = (form: string, words: Record<string, string>): string =>
+    form.replace(/\{(\w+)\}/g, (_, slot: string) => words[slot] ?? '');
+  const useForm = vocabulary.keywordForms.find(([form]) => /^\{products\} \S+ \{use\}$/.test(form))?.[0];
+  const attributeForm = vocabulary.keywordForms.find(([form]) =>
+    /^(\{attribute\} \{products?\}|\{products?\} \{attribute\})$/.test(form),
+  )?.[0];
   for (const product of vocabulary.products) {
     if (draws.next() > owner.advertises * owner.breadth) continue;
     const bid = product.cpc * draws.between(0.8, 1.6);
     if (draws.next() < 0.7) add(product.many, 'exact', bid * 1.2, product.one);
     if (draws.next() < 0.35) add(product.one, 'broad', bid * 0.7, product.one);
     for (let i = draws.whole(1, 6); i > 0; i--) {
-      add(
-        `${draws.weighted(vocabulary.attributes)} ${product.many}`,
-        draws.next() < 0.6 ? 'phrase' : 'exact',
-        bid,
-        product.one,
-      );
-      add(`${product.many} for ${draws.weighted(vocabulary.uses)}`, 'phrase', bid, product.one);
+      const words = {
+        product: product.one,
+        products: product.many,
+        attribute: draws.weighted(vocabulary.attributes),
+        use: draws.weighted(vocabulary.uses),
+      };
+      const match = draws.next() < 0.6 ? 'phrase' : 'exact';
+      if (attributeForm) add(joined(attributeForm, words), match, bid, product.one);
+      if (useForm) add(joined(useForm, words), 'phrase', bid, product.one);
     }
   }
   return campaign;
 }
 
-/** @param padded the keyword's stems, joined and with a space at both ends */
-function bestMatch(campaign: readonly AdKeyword[], padded: string, text: string): AdKeyword | null {
-  let best: AdKeyword | null = null;
-  for (const ad of campaign) {
-    if (best !== null && ad.bid <= best.bid) continue;
-    const hit =
-      ad.match === 'exact'
-        ? ad.text === text
-        : ad.match === 'phrase'
-          ? padded.includes(ad.phrase)
-          : ad.stems.every((word) => padded.includes(word));
-    if (hit) best = ad;
-  }
-  return best;
+/** Finds the highest bid that matches a keyword: its index in the campaign, −1 for none. */
+function matcher(
+  campaign: readonly AdKeyword[],
+  vocabulary: Vocabulary,
+  language: string,
+): (keyword: { text: string; stems: string; words: readonly string[] }) => number {
+  const synonyms = synonymStems(vocabulary.synonyms, language);
+  const exact = new Map<string, number>();
+  /** By the first word, however it may be said: whatever matches has it. */
+  const byFirst = new Map<string, number[]>();
+  const prepared = campaign.map(({ text, match }, index) => {
+    const split = stems(text, language);
+    /** Each word with what it may be said as instead. */
+    const said = split.map((word) => [word, synonyms.get(word)].filter((one) => one !== undefined));
+    if (match === 'exact') exact.set(text, better(campaign, exact.get(text) ?? -1, index));
+    else
+      for (const word of match === 'phrase' ? [split[0]!] : said[0]!)
+        byFirst.set(word, [...(byFirst.get(word) ?? []), index]);
+    return { match, phrase: padded(split), said: said.map((ways) => ways.map((word) => padded([word]))) };
+  });
+  return (keyword) => {
+    let best = exact.get(keyword.text) ?? -1;
+    for (const word of keyword.words) {
+      for (const index of byFirst.get(word) ?? []) {
+        if (better(campaign, best, index) === best) continue;
+        const { match, phrase, said } = prepared[index]!;
+        const hit =
+          match === 'phrase'
+            ? keyword.stems.includes(phrase)
+            : said.every((ways) => ways.some((way) => keyword.stems.includes(way)));
+        if (hit) best = index;
+      }
+    }
+    return best;
+  };
+}
+
+/** The one with the higher bid, else the earlier. */
+function better(campaign: readonly AdKeyword[], a: number, b: number): number {
+  if (a < 0 || b < 0) return Math.max(a, b);
+  const more = campaign[b]!.bid - campaign[a]!.bid;
+  return more > 0 || (more === 0 && b < a) ? b : a;
 }

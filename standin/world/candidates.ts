@@ -1,7 +1,10 @@
 import { key } from '@opsimath/core/text/key';
-import { isStopWord, stem, stems } from '@opsimath/core/text/stems';
+import { stems } from '@opsimath/core/text/stems';
+import { hashText, mix, unit } from '../random';
 import type { SurfaceTable } from '../surfaces';
-import type { WorldDocument } from './documents';
+import type { WorldDocument } from './document';
+import type { Owner } from './owners';
+import { type TextIndex, idfOf, indexedWords, padded, queryStems, synonymStems } from './textIndex';
 
 /** For every keyword the documents that may be shown, with the part of their score that no date changes. */
 export interface Candidates {
@@ -11,170 +14,200 @@ export interface Candidates {
   score: Float32Array;
 }
 
+/** What a market searches in, beside its keywords. */
+export interface SearchGround {
+  table: SurfaceTable;
+  index: TextIndex;
+  language: string;
+  place: string;
+  owners: readonly Owner[];
+  synonyms: Record<string, string>;
+  /** Words of keywords that ask rather than buy. */
+  askingWords: readonly string[];
+}
+
 const KEPT = 200;
-const LOOKED_AT = 340;
+const LOOKED_AT = 300;
 const K1 = 1.4;
 const SYNONYM_SHARE = 0.6;
 const LEAST_HELD = 0.75;
+/** More than there are documents. */
+const PACK = 65_536;
+
+interface Query {
+  stems: string[];
+  phrase: string;
+  asks: boolean;
+  /** The best score that a document can have. */
+  possible: number;
+}
 
 /** Scores documents against keywords by BM25F with an exact-phrase bonus, and keeps the best of each. */
 export function findCandidates(
   keywords: readonly string[],
   documents: readonly WorldDocument[],
-  table: SurfaceTable,
-  language: string,
-  vocabulary: { synonyms: Record<string, string>; askingWords: readonly string[] },
+  ground: SearchGround,
 ): Candidates {
-  const index = buildIndex(documents, table, language);
-  const alike = synonymStems(vocabulary.synonyms, language);
-  const scores = new Float32Array(documents.length);
-  const held = new Float32Array(documents.length);
-  const full = new Float32Array(documents.length);
+  const { index, table } = ground;
+  const alike = synonymStems(ground.synonyms, ground.language);
+  const constant = documents.map((document) => standingBeside(document, ground));
+  const genres = ['asking', 'buying'].map((kind) =>
+    Float64Array.from(
+      documents,
+      (document) => table.genres[kind as 'asking' | 'buying'][document.genre] ?? 0,
+    ),
+  );
+  const scores = new Float64Array(documents.length);
+  const held = new Float64Array(documents.length);
   const start = new Int32Array(keywords.length + 1);
   const document = new Int32Array(keywords.length * KEPT);
   const score = new Float32Array(keywords.length * KEPT);
   keywords.forEach((keyword, i) => {
-    const phrase = ` ${stems(key(keyword), language).join(' ')} `;
-    const asks = key(keyword)
-      .split(' ')
-      .some((word) => vocabulary.askingWords.includes(word));
-    const { touched, relevant } = scoreAll(queryStems(keyword, language), index, alike, scores, held);
+    const query = queryOf(keyword, ground);
+    const touched = addPostings(query, index, alike, scores, held);
+    const genre = genres[query.asks ? 0 : 1]!;
+    const relevant: number[] = [];
+    for (const at of touched) {
+      if (held[at]! >= LEAST_HELD) {
+        relevant.push(at);
+        scores[at] = scores[at]! * table.text + constant[at]! + genre[at]!;
+      } else scores[at] = 0;
+      held[at] = 0;
+    }
+    // The phrase is looked for in the promising ones only: it is what costs most.
     const best = highest(relevant, scores, LOOKED_AT);
     for (const at of best)
-      full[at] = scores[at]! * table.text + beside(documents[at]!, index, at, phrase, asks, table);
-    for (const at of touched) scores[at] = held[at] = 0;
-    best.sort((a, b) => full[b]! - full[a]! || a - b);
+      scores[at]! += phraseBonus(query.phrase, index.titles[at]!, index.leads[at]!, table);
     const count = Math.min(KEPT, best.length);
-    for (let n = 0; n < count; n++) {
-      document[start[i]! + n] = best[n]!;
-      score[start[i]! + n] = full[best[n]!]!;
-    }
+    bestFirst(best, scores).forEach((at, n) => {
+      if (n >= count) return;
+      document[start[i]! + n] = at;
+      score[start[i]! + n] = scores[at]!;
+    });
     start[i + 1] = start[i]! + count;
+    for (const at of relevant) scores[at] = 0;
   });
   const size = start[keywords.length]!;
   return { start, document: document.slice(0, size), score: score.slice(0, size) };
 }
 
-interface TextIndex {
-  postings: Map<string, { documents: Int32Array; weights: Float32Array; idf: number }>;
-  titles: string[];
-  /** Headings and description. */
-  leads: string[];
-}
-
-function buildIndex(documents: readonly WorldDocument[], table: SurfaceTable, language: string): TextIndex {
-  const fields = Object.entries(table.fields);
-  const split = documents.map((document) =>
-    fields.map(([field]) => stems(key(document.fields[field] ?? ''), language)),
-  );
-  const averages = fields.map(
-    (_, f) => split.reduce((sum, lists) => sum + lists[f]!.length, 0) / documents.length || 1,
-  );
-  const lists = new Map<string, { documents: number[]; weights: number[] }>();
-  split.forEach((words, document) => {
-    const weights = new Map<string, number>();
-    fields.forEach(([, { weight, lengthNorm }], f) => {
-      const norm = 1 - lengthNorm + (lengthNorm * words[f]!.length) / averages[f]!;
-      for (const word of words[f]!) weights.set(word, (weights.get(word) ?? 0) + weight / norm);
-    });
-    for (const [word, weight] of weights) {
-      let entry = lists.get(word);
-      if (!entry) lists.set(word, (entry = { documents: [], weights: [] }));
-      entry.documents.push(document);
-      entry.weights.push(weight);
+/** The undated score of one document for every keyword; NaN where it cannot be shown. For edits after generation. */
+export function scoresOf(
+  edited: WorldDocument,
+  keywords: readonly string[],
+  ground: SearchGround,
+): Float32Array {
+  const { index, table } = ground;
+  const alike = synonymStems(ground.synonyms, ground.language);
+  const { weights, title, lead } = indexedWords(edited, index);
+  const constant = standingBeside(edited, ground);
+  return Float32Array.from(keywords, (keyword) => {
+    const query = queryOf(keyword, ground);
+    let text = 0;
+    let held = 0;
+    const add = (word: string, share: number): void => {
+      const weight = weights.get(word);
+      if (weight === undefined) return;
+      text += share * idfOf(index, word) * (weight / (K1 + weight));
+      held += share * idfOf(index, word);
+    };
+    for (const word of query.stems) {
+      add(word, 1);
+      const other = alike.get(word);
+      if (other !== undefined) add(other, SYNONYM_SHARE);
     }
+    if (held / query.possible < LEAST_HELD) return NaN;
+    const genre = table.genres[query.asks ? 'asking' : 'buying'][edited.genre] ?? 0;
+    return (
+      (text / query.possible) * table.text + constant + genre + phraseBonus(query.phrase, title, lead, table)
+    );
   });
-  const postings: TextIndex['postings'] = new Map();
-  for (const [word, entry] of lists) {
-    const count = entry.documents.length;
-    postings.set(word, {
-      documents: Int32Array.from(entry.documents),
-      weights: Float32Array.from(entry.weights),
-      idf: Math.log(1 + (documents.length - count + 0.5) / (count + 0.5)),
-    });
-  }
-  const joined = (fieldStems: string[][]): string => ` ${fieldStems.flat().join(' ')} `;
+}
+
+function queryOf(keyword: string, { index, language, askingWords }: SearchGround): Query {
+  const text = key(keyword);
+  const wanted = queryStems(keyword, language);
   return {
-    postings,
-    titles: split.map((fieldStems) => joined([fieldStems[0]!])),
-    leads: split.map((fieldStems) => joined(fieldStems.slice(1, 3))),
+    stems: wanted,
+    phrase: padded(stems(text, language)),
+    asks: text.split(' ').some((word) => askingWords.includes(word)),
+    possible: wanted.reduce((sum, word) => sum + idfOf(index, word), 0),
   };
-}
-
-function queryStems(keyword: string, language: string): string[] {
-  const all = key(keyword).split(' ');
-  const kept = all.filter((word) => !isStopWord(word, language));
-  return [...new Set((kept.length > 0 ? kept : all).map((word) => stem(word, language)))];
-}
-
-function synonymStems(synonyms: Record<string, string>, language: string): Map<string, string> {
-  const pairs = Object.entries(synonyms).map(([a, b]) => [stem(a, language), stem(b, language)] as const);
-  return new Map([...pairs, ...pairs.map(([a, b]) => [b, a] as const)]);
 }
 
 /**
- * Adds every document's share of the best possible score into `scores`; returns the documents that hold
- * enough of the keyword to be shown at all: what matters in it, weighed by how rare each word is.
+ * Adds every document's share of the best possible score into `scores`, and how much of the keyword it holds into
+ * `held`. The rarest words come first: once the words that are left cannot make up what must be held, they only add
+ * to documents that are in already.
  */
-function scoreAll(
-  query: string[],
+function addPostings(
+  query: Query,
   index: TextIndex,
   alike: Map<string, string>,
-  scores: Float32Array,
-  held: Float32Array,
-): { touched: number[]; relevant: number[] } {
+  scores: Float64Array,
+  held: Float64Array,
+): number[] {
   const touched: number[] = [];
-  const idfOf = (word: string): number => index.postings.get(word)?.idf ?? 6;
-  const possible = query.reduce((sum, word) => sum + idfOf(word), 0);
-  const addWord = (word: string, share: number): void => {
+  const addWord = (word: string, share: number, mayBring: boolean): void => {
     const entry = index.postings.get(word);
     if (!entry) return;
-    for (let i = 0; i < entry.documents.length; i++) {
-      const document = entry.documents[i]!;
-      const weight = entry.weights[i]!;
-      if (scores[document] === 0) touched.push(document);
-      scores[document]! += (share * entry.idf * (weight / (K1 + weight))) / possible;
-      held[document]! += (share * entry.idf) / possible;
+    const { documents, weights } = entry;
+    const part = (share * entry.idf) / query.possible;
+    for (let i = 0; i < documents.length; i++) {
+      const document = documents[i]!;
+      if (held[document] === 0) {
+        if (!mayBring) continue;
+        touched.push(document);
+      }
+      const weight = weights[i]!;
+      scores[document]! += part * (weight / (K1 + weight));
+      held[document]! += part;
     }
   };
-  for (const word of query) {
-    addWord(word, 1);
+  const rarestFirst = [...query.stems].sort((a, b) => idfOf(index, b) - idfOf(index, a));
+  let left = query.possible;
+  for (const word of rarestFirst) {
+    const mayBring = left >= LEAST_HELD * query.possible;
     const other = alike.get(word);
-    if (other !== undefined) addWord(other, SYNONYM_SHARE);
+    addWord(word, 1, mayBring);
+    if (other !== undefined) addWord(other, SYNONYM_SHARE, mayBring);
+    left -= idfOf(index, word) * (other === undefined ? 1 : 1 - SYNONYM_SHARE);
   }
-  return { touched, relevant: touched.filter((document) => held[document]! >= LEAST_HELD) };
+  return touched;
 }
 
-/** The `count` documents with the highest scores, by counting into bins: no full sort. */
-function highest(touched: number[], scores: Float32Array, count: number): number[] {
-  if (touched.length <= count) return touched;
+/** Sorted by score, then by index, as numbers: comparing by a function would cost more than all the scoring. */
+function bestFirst(documents: readonly number[], scores: Float64Array): Int32Array {
+  const packed = Float64Array.from(
+    documents,
+    (at) => -Math.round((scores[at]! + 100) * 1e5) * PACK + at,
+  ).sort();
+  return Int32Array.from(packed, (value) => ((value % PACK) + PACK) % PACK);
+}
+
+/** Some documents with the highest scores, at least `count` of them if there are, by counting into bins: no full sort. */
+function highest(relevant: number[], scores: Float64Array, count: number): number[] {
+  if (relevant.length <= count) return relevant;
   const bins = new Int32Array(512);
-  const binOf = (document: number): number => Math.min(511, Math.floor(scores[document]! * 340));
-  for (const document of touched) bins[binOf(document)]!++;
+  const binOf = (document: number): number => Math.max(0, Math.min(511, Math.floor(scores[document]! * 48)));
+  for (const document of relevant) bins[binOf(document)]!++;
   let least = 511;
   for (let sum = bins[511]!; sum < count && least > 0; sum += bins[--least]!);
-  return touched.filter((document) => binOf(document) >= least).slice(0, count * 2);
+  return relevant.filter((document) => binOf(document) >= least);
 }
 
-/** What is added to the text score: the phrase, authority, the genre asked for and the trade of the owner. */
-function beside(
-  document: WorldDocument,
-  index: TextIndex,
-  at: number,
-  phrase: string,
-  asks: boolean,
-  table: SurfaceTable,
-): number {
-  const bonus = index.titles[at]!.includes(phrase)
-    ? table.phraseInTitle
-    : index.leads[at]!.includes(phrase)
-      ? table.phraseElsewhere
-      : 0;
-  const genres = asks ? table.genres.asking : table.genres.buying;
+function phraseBonus(phrase: string, title: string, lead: string, table: SurfaceTable): number {
+  if (title.includes(phrase)) return table.phraseInTitle;
+  return lead.includes(phrase) ? table.phraseElsewhere : 0;
+}
+
+/** What does not depend on the keyword: authority, the owner's trade, how people take to it, and being known in the place. */
+function standingBeside(document: WorldDocument, { table, owners, place }: SearchGround): number {
+  const owner = owners[document.owner]!;
   return (
-    bonus +
     table.authority * document.authority +
-    (genres[document.genre] ?? 0) +
-    (table.trades[document.trade] ?? 0)
+    (table.trades[document.trade] ?? 0) +
+    table.engagement * document.appeal +
+    table.local * (unit(mix(hashText(owner.address), hashText(place))) - 0.5)
   );
 }

@@ -33,6 +33,7 @@ export function drawFilling(
     brand2: draws.one(brands),
     model: draws.one(vocabulary.models),
     n: String(draws.whole(3, 14)),
+    owner: '',
   };
 }
 

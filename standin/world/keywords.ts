@@ -1,6 +1,6 @@
 import { key } from '@opsimath/core/text/key';
 import { hashText, mix, unit } from '../random';
-import { fill, slotsOf } from './forms';
+import { slotsOf } from './forms';
 import type { Scenario, ScenarioMarket } from './scenario';
 
 /** One searchable keyword of a market. */
@@ -28,34 +28,70 @@ interface Composed {
 
 const ZIPF = 1.02;
 const HEAD = 6;
+/** How many of the most searched are also misspelt. */
+const RESPELT = 2500;
 
-/** Composes the keywords of a market from its vocabulary and gives them Zipf-like volumes, most searched first. */
-export function composeKeywords(scenario: Scenario, market: ScenarioMarket, seed: number): WorldKeyword[] {
-  const found = new Map<string, Composed>();
-  for (const [form, weight] of scenario.languages[market.language]!.keywordForms) {
-    expand(form, weight, optionsOf(scenario, market.language), (text, composed) =>
-      add(found, text, composed, seed),
-    );
+/** Everything that a language's forms can say on a surface, by key; the same for every place and seed. */
+export type Sayings = { text: string; identity: string; composed: Composed }[];
+
+export function composeSayings(scenario: Scenario, market: ScenarioMarket): Sayings {
+  const sayings = new Map<string, Sayings[number]>();
+  for (const [form, weight] of formsOf(scenario, market)) {
+    expand(form, weight, optionsOf(scenario, market.language), (text, composed) => {
+      const identity = key(text);
+      if (!sayings.has(identity)) sayings.set(identity, { text, identity, composed });
+    });
   }
-  const ranked = [...found].sort((a, b) => b[1].weight - a[1].weight);
-  for (const [text, composed] of respell(ranked, scenario, market.language)) add(found, text, composed, seed);
-  return [...found]
-    .sort((a, b) => b[1].weight - a[1].weight || (a[0] < b[0] ? -1 : 1))
-    .slice(0, market.keywords)
-    .map(([text, composed], rank) => ({
-      text,
-      volume: round10(market.topVolume * ((HEAD + 1) / (HEAD + 1 + rank)) ** ZIPF),
-      season: composed.season,
-      trend: (unit(mix(hashText(text), seed + 2)) - 0.5) * 0.5,
-      cpc: Math.round(100 * composed.cpc * (0.5 + unit(mix(hashText(text), seed + 3)))) / 100,
-    }));
+  return [...sayings.values()];
 }
 
-function add(found: Map<string, Composed>, text: string, composed: Composed, seed: number): void {
-  const identity = key(text);
-  if (found.has(identity)) return;
-  const luck = Math.exp(1.6 * (unit(mix(hashText(identity), seed + 1)) - 0.5));
-  found.set(identity, { ...composed, weight: composed.weight * luck });
+/** The keywords of a market, with Zipf-like volumes, most searched first. */
+export function chooseKeywords(
+  sayings: Sayings,
+  scenario: Scenario,
+  market: ScenarioMarket,
+  seed: number,
+): WorldKeyword[] {
+  const lucky = sayings.map((saying) => withLuck(saying, seed));
+  const head = heaviest(lucky, RESPELT);
+  const known = new Set(sayings.map(({ identity }) => identity));
+  for (const [text, composed] of respell(head, scenario, market.language)) {
+    const identity = key(text);
+    if (known.has(identity)) continue;
+    known.add(identity);
+    lucky.push(withLuck({ text, identity, composed }, seed));
+  }
+  return heaviest(lucky, market.keywords).map(({ text, composed }, rank) => ({
+    text,
+    volume: round10(market.topVolume * ((HEAD + 1) / (HEAD + 1 + rank)) ** ZIPF),
+    season: composed.season,
+    trend: (unit(mix(hashText(text), seed + 2)) - 0.5) * 0.5,
+    cpc: Math.round(100 * composed.cpc * (0.5 + unit(mix(hashText(text), seed + 3)))) / 100,
+  }));
+}
+
+function withLuck(saying: Sayings[number], seed: number): Sayings[number] {
+  const luck = Math.exp(1.6 * (unit(mix(hashText(saying.identity), seed + 1)) - 0.5));
+  return { ...saying, composed: { ...saying.composed, weight: saying.composed.weight * luck } };
+}
+
+/** The `count` with the largest weights, in their order. Sorting numbers first spares comparing everything. */
+function heaviest(all: Sayings, count: number): Sayings {
+  const weights = Float64Array.from(all, ({ composed }) => composed.weight).sort();
+  const least = weights[Math.max(0, weights.length - count)] ?? 0;
+  return all
+    .filter(({ composed }) => composed.weight >= least)
+    .sort((a, b) => b.composed.weight - a.composed.weight || (a.identity < b.identity ? -1 : 1))
+    .slice(0, count);
+}
+
+/** The web's forms serve every surface that has none of its own. */
+function formsOf(
+  scenario: Scenario,
+  { surface, language }: ScenarioMarket,
+): readonly (readonly [string, number])[] {
+  const vocabulary = scenario.languages[language]!;
+  return (surface === 'web' ? undefined : vocabulary[surface]?.keywordForms) ?? vocabulary.keywordForms;
 }
 
 /** Every way to fill a form, its weight the product of the words' weights. */
@@ -65,23 +101,20 @@ function expand(
   options: Record<string, Option[]>,
   take: (text: string, composed: Composed) => void,
 ): void {
-  const slots = slotsOf(form);
-  const walk = (at: number, filling: Record<string, string>, composed: Composed): void => {
-    if (at === slots.length) return take(fill(form, filling), composed);
-    for (const option of options[slots[at]!] ?? []) {
-      if (Object.values(filling).includes(option.text)) continue;
-      walk(
-        at + 1,
-        { ...filling, [slots[at]!]: option.text },
-        {
-          weight: composed.weight * option.weight,
-          season: option.season ?? composed.season,
-          cpc: composed.cpc * (option.cpc ?? 1),
-        },
-      );
+  const pieces = form.split(/\{\w+\}/);
+  const slots = slotsOf(form).map((slot) => options[slot] ?? []);
+  const walk = (at: number, text: string, used: readonly string[], composed: Composed): void => {
+    if (at === slots.length) return take(text, composed);
+    for (const option of slots[at]!) {
+      if (used.includes(option.text)) continue;
+      walk(at + 1, text + option.text + pieces[at + 1]!, [...used, option.text], {
+        weight: composed.weight * option.weight,
+        season: option.season ?? composed.season,
+        cpc: composed.cpc * (option.cpc ?? 1),
+      });
     }
   };
-  walk(0, {}, { weight, season: 'level', cpc: 1 });
+  walk(0, pieces[0]!, [], { weight, season: 'level', cpc: 1 });
 }
 
 function optionsOf(scenario: Scenario, language: string): Record<string, Option[]> {
@@ -120,13 +153,9 @@ function optionsOf(scenario: Scenario, language: string): Record<string, Option[
 }
 
 /** Misspelt, joined and split words, and synonyms, of the most searched keywords. */
-function* respell(
-  ranked: [string, Composed][],
-  scenario: Scenario,
-  language: string,
-): Generator<[string, Composed]> {
+function* respell(ranked: Sayings, scenario: Scenario, language: string): Generator<[string, Composed]> {
   const { misspellings, synonyms } = scenario.languages[language]!;
-  for (const [text, composed] of ranked.slice(0, 2500)) {
+  for (const { text, composed } of ranked) {
     for (const [table, share] of [
       [misspellings, 0.05],
       [synonyms, 0.22],

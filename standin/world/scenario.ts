@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { sourceMarket } from '@opsimath/contract/source/answers';
+import path from 'node:path';
+import { sourceMarket, surface } from '@opsimath/contract/source/answers';
 import { z } from 'zod';
 
 const weighted = z.array(z.tuple([z.string(), z.number().positive()]));
@@ -12,6 +13,17 @@ const product = z.object({
   season: z.string(),
 });
 const range = z.tuple([z.number(), z.number()]);
+
+/** What a surface says in its own way: videos and listings. */
+const surfaceForms = z.object({
+  keywordForms: weighted,
+  titles: z.union([forms, z.record(z.string(), forms)]),
+  bullets: forms.default([]),
+  descriptions: forms,
+  tags: forms,
+  hidden: forms.default([]),
+  channelKeywords: forms.default([]),
+});
 
 const vocabulary = z.object({
   products: z.array(product).min(2),
@@ -33,6 +45,10 @@ const vocabulary = z.object({
   headingForms: forms,
   sentenceForms: forms,
   models: z.array(z.string()),
+  /** Words between the listed ones, from the first language into this one. */
+  functionWords: z.record(z.string(), z.string()).default({}),
+  video: surfaceForms.optional(),
+  marketplace: surfaceForms.optional(),
 });
 
 const scenarioSchema = z.object({
@@ -65,13 +81,49 @@ const scenarioSchema = z.object({
     }),
   ),
   ownerNames: z.record(z.string(), z.array(z.string())),
+  /** Where videos and listings live, which kinds of owner have them and how many each. */
+  surfaces: z
+    .partialRecord(
+      surface,
+      z.object({
+        platform: z.string(),
+        kinds: z.record(z.string(), range),
+        mix: z.record(z.string(), z.record(z.string(), z.number())).default({}),
+      }),
+    )
+    .default({}),
+  /** Authority and number of videos or listings of the named owners. */
+  named: z.partialRecord(surface, z.record(z.string(), range)).default({}),
+  /** Places with a language of their own: the share of pages that owners have there. */
+  places: z.record(z.string(), z.object({ language: z.string(), share: z.number() })).default({}),
+  /** Price of one unit of the scenario's currency. */
+  currencies: z.record(z.string(), z.number()).default({}),
+  category: z.string().default('Everything'),
+  /** Categories of the marketplace by index of product; `curve`: whether the source says how many are sold at a rank. */
+  categories: z
+    .array(z.object({ name: z.string(), products: z.array(z.int()), curve: z.boolean().default(true) }))
+    .default([]),
   languages: z.record(z.string(), vocabulary),
 });
+
+const scenarioFile = z.looseObject({ languages: z.record(z.string(), z.union([z.string(), vocabulary])) });
 
 export type Scenario = z.infer<typeof scenarioSchema>;
 export type ScenarioMarket = Scenario['markets'][number];
 export type Vocabulary = z.infer<typeof vocabulary>;
 
-export function readScenario(file: string): Scenario {
-  return scenarioSchema.parse(JSON.parse(readFileSync(file, 'utf8')));
+export type SurfaceForms = z.infer<typeof surfaceForms>;
+
+/** A language may stand in the file itself or in a file of its own beside it. Gives the text of all files, for naming caches. */
+export function readScenario(file: string): { scenario: Scenario; text: string } {
+  const text = [readFileSync(file, 'utf8')];
+  const whole = scenarioFile.parse(JSON.parse(text[0]!));
+  const languages = Object.entries(whole.languages).map(([language, entry]) => {
+    if (typeof entry !== 'string') return [language, entry] as const;
+    const part = readFileSync(path.join(path.dirname(file), entry), 'utf8');
+    text.push(part);
+    return [language, JSON.parse(part) as unknown] as const;
+  });
+  const scenario = scenarioSchema.parse({ ...whole, languages: Object.fromEntries(languages) });
+  return { scenario, text: text.join('\n') };
 }

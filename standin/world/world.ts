@@ -2,21 +2,29 @@ import { createHash } from 'node:crypto';
 import { mkdirSync, existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { deserialize, serialize } from 'node:v8';
+import type { Platform, Surface } from '@opsimath/contract/source/answers';
+import { hashText, mix } from '../random';
 import { SURFACES } from '../surfaces';
-import { placeAdverts, type Advert } from './adverts';
-import { findCandidates, type Candidates } from './candidates';
-import { writePages, type WorldDocument } from './documents';
-import { composeKeywords, type WorldKeyword } from './keywords';
-import { gatherOwners, type Owner } from './owners';
+import { type Campaign, type Advert, placeAdverts } from './adverts';
+import { findCandidates, type Candidates, type SearchGround } from './candidates';
+import type { WorldDocument } from './document';
+import { chooseKeywords, composeSayings, type Sayings, type WorldKeyword } from './keywords';
+import { writeListings } from './listings';
+import { gatherOwners, PLATFORM_PATHS, type Owner } from './owners';
+import { writePages } from './pages';
 import { type Scenario, type ScenarioMarket, readScenario } from './scenario';
+import { buildIndex, type TextIndex } from './textIndex';
+import { writeVideos } from './videos';
 
 /** One market of the world with everything that a date does not change. */
 export interface MarketWorld {
   market: ScenarioMarket;
+  /** Shared by the markets that search the same. */
   documents: WorldDocument[];
   keywords: WorldKeyword[];
   candidates: Candidates;
   adverts: Advert[][];
+  campaigns: Campaign[];
 }
 export interface World {
   scenario: Scenario;
@@ -27,24 +35,24 @@ export interface World {
 export interface WorldOptions {
   scenarioFile: string;
   seed: number;
-  /** Scales keywords and pages; 1 is the full world. */
+  /** Scales keywords and documents; 1 is the full world. */
   size: number;
   cacheFolder: string;
 }
 
 /** Bumped when generation changes, so that no old cache is read. */
-const GENERATION = 3;
+const GENERATION = 4;
 
 /** The world from its cache, generated and kept there the first time. */
 export function openWorld(options: WorldOptions): World {
-  const text = readFileSync(options.scenarioFile, 'utf8');
+  const { scenario, text } = readScenario(options.scenarioFile);
   const name = createHash('sha256')
     .update(JSON.stringify([GENERATION, text, options.seed, options.size]))
     .digest('hex')
     .slice(0, 16);
   const file = path.join(options.cacheFolder, `world-${name}.bin`);
   if (existsSync(file)) return deserialize(readFileSync(file)) as World;
-  const world = generate(readScenario(options.scenarioFile), options.seed, options.size);
+  const world = generate(scenario, options.seed, options.size);
   mkdirSync(options.cacheFolder, { recursive: true });
   writeFileSync(`${file}.${process.pid}`, serialize(world));
   renameSync(`${file}.${process.pid}`, file);
@@ -53,22 +61,69 @@ export function openWorld(options: WorldOptions): World {
 
 export function generate(scenario: Scenario, seed: number, size: number): World {
   const owners = gatherOwners(scenario, seed, size);
-  return { scenario, seed, owners, markets: scenario.markets.map((market) => generateMarket(market)) };
-
-  function generateMarket(market: ScenarioMarket): MarketWorld {
-    const table = SURFACES[market.surface];
-    if (!table) throw new Error(`No field table for the surface ${market.surface}.`);
+  const world: World = { scenario, seed, owners, markets: [] };
+  const documents = new Map<string, WorldDocument[]>();
+  const indices = new Map<string, TextIndex>();
+  const said = new Map<string, Sayings>();
+  for (const market of scenario.markets) {
     const sized = { ...market, keywords: Math.max(50, Math.round(market.keywords * size)) };
-    const vocabulary = scenario.languages[market.language]!;
-    const documents = writePages(scenario, market.language, owners, seed);
-    const keywords = composeKeywords(scenario, sized, seed);
+    const written = once(documents, documentsName(market), () => writeDocuments(world, market));
+    const index = once(indices, `${documentsName(market)}:${market.language}`, () =>
+      buildIndex(written, SURFACES[market.surface], market.language),
+    );
+    const sayings = once(said, `${market.surface}:${market.language}`, () =>
+      composeSayings(scenario, market),
+    );
+    const keywords = chooseKeywords(sayings, scenario, sized, mix(seed, hashText(market.code)));
     const texts = keywords.map((keyword) => keyword.text);
-    return {
+    world.markets.push({
       market: sized,
-      documents,
+      documents: written,
       keywords,
-      candidates: findCandidates(texts, documents, table, market.language, vocabulary),
-      adverts: placeAdverts(keywords, owners, documents, vocabulary, market.language, seed),
-    };
+      candidates: findCandidates(texts, written, groundOf(world, market, index)),
+      ...placeAdverts(world, market, keywords, written),
+    });
   }
+  return world;
+}
+
+/** Markets with the same name here search the same documents. */
+export function documentsName(market: ScenarioMarket): string {
+  return market.surface === 'marketplace' ? market.surface : `${market.surface}:${market.language}`;
+}
+
+function writeDocuments({ scenario, seed, owners }: World, market: ScenarioMarket): WorldDocument[] {
+  switch (market.surface) {
+    case 'web':
+      return writePages(scenario, market.language, owners, seed);
+    case 'video':
+      return writeVideos(scenario, market.language, owners, seed);
+    case 'marketplace': {
+      const markets = scenario.markets.filter((entry) => entry.surface === 'marketplace');
+      return writeListings(scenario, [...new Set(markets.map((entry) => entry.language))], owners, seed);
+    }
+  }
+}
+
+export function groundOf(
+  { scenario, owners }: Pick<World, 'scenario' | 'owners'>,
+  { surface, language, place }: ScenarioMarket,
+  index: TextIndex,
+): SearchGround {
+  const { synonyms, askingWords } = scenario.languages[language]!;
+  return { table: SURFACES[surface], index, language, place, owners, synonyms, askingWords };
+}
+
+/** How the targets of a market's surface are addressed; `null` on the web. */
+export function platformOf(scenario: Scenario, surface: Surface): Platform | null {
+  const host = scenario.surfaces[surface]?.platform;
+  if (surface === 'web' || host === undefined) return null;
+  const { target, parent, idStart } = PLATFORM_PATHS[surface];
+  return { host, target, parent, id: `^${idStart}[a-z0-9]{8}$` };
+}
+
+function once<T>(kept: Map<string, T>, name: string, make: () => T): T {
+  let found = kept.get(name);
+  if (found === undefined) kept.set(name, (found = make()));
+  return found;
 }
