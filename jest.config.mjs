@@ -13,7 +13,7 @@ export default {
       },
     ],
   },
-  transformIgnorePatterns: ['/node_modules/(?!(p-retry|p-queue|p-timeout|is-network-error)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(p-retry|p-queue|p-timeout|is-network-error|double-metaphone)/)'],
   globalSetup: '<rootDir>/scripts/jest-setup.mjs',
   testTimeout: 30000,
 };

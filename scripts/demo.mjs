@@ -29,7 +29,14 @@ if (fresh || !existsSync(seeded)) rmSync(data, { recursive: true, force: true })
 if (!existsSync(path.join(root, '.cache', 'standin')))
   console.log('Generating the world of the simulated services (once)…');
 const services = await startServices(
-  ['--port', String(await freePort(4281)), '--allowance', '1000000'],
+  [
+    '--port',
+    String(await freePort(4281)),
+    '--allowance',
+    '1000000',
+    '--state',
+    path.join(data, 'services.json'),
+  ],
   root,
 );
 const server = await startServer(

@@ -14,7 +14,10 @@ if (!existsSync(path.join(data, 'seeded')))
   throw new Error('The demo is not filled yet: run npm run demo once.');
 if (!ensureChromium()) process.exit(1);
 
-const services = await startServices(['--allowance', '1000000'], root);
+const services = await startServices(
+  ['--allowance', '1000000', '--state', path.join(data, 'services.json')],
+  root,
+);
 const server = await startServer(['--port', '0', '--data', data, '--services', services.url], root);
 const browser = await chromium.launch({
   executablePath: CHROMIUM,

@@ -33,6 +33,8 @@ export async function seedDemo(url, servicesUrl, say) {
   });
   await opsimath.finished(lookUp.job.id);
 
+  await seedOtherSurfaces(opsimath, at, today, servicesUrl, say);
+
   say('Importing own search performance from a file…');
   const csv = await performanceCsv(servicesUrl, daysBefore(today, PERFORMANCE_DAYS), daysBefore(today, 1));
   const uploaded = await opsimath.upload(`${at}/imports?name=search-performance.csv`, csv);
@@ -51,6 +53,46 @@ export async function seedDemo(url, servicesUrl, say) {
   const dates = Array.from({ length: weeks }, (_, week) => daysBefore(today, 7 * (weeks - week)));
   const history = await opsimath.post(`${at}/captures`, { market: MARKET, dates, keywords });
   await opsimath.finished(history.id);
+}
+
+/** Channels and shops of everybody, with a look-up on each of the other surfaces and one from seed keywords. */
+async function seedOtherSurfaces(opsimath, at, today, servicesUrl, say) {
+  const names = RIVALS.map((host) => host.replace('.example', ''));
+  for (const [market, start, what] of [
+    ['video-us-en', 'vidlantern.example/on', 'video search'],
+    ['marketplace-us-en', 'stallbridge.example/stall', 'the marketplace'],
+  ]) {
+    say(`Looking us and four rivals up in ${what}…`);
+    const own = `${start}/tarnwick`;
+    const query = new URLSearchParams({ market, date: today, target: own, limit: '400' });
+    const { rows } = await (await fetch(`${servicesUrl}/v1/rankings?${query}`)).json();
+    const best = rows.filter((row) => row.organic !== null).sort((a, b) => a.organic - b.organic)[0].address;
+    await opsimath.post(`${at}/targets`, { side: 'own', market, text: `${own}\n${best}` });
+    const rivals = names.map((name) => `${start}/${name}`);
+    await opsimath.post(`${at}/targets`, { side: 'rival', market, text: rivals.join('\n') });
+    const lookUp = await opsimath.post(`${at}/look-ups`, {
+      market,
+      date: today,
+      targets: [own, ...rivals],
+      words: market === 'video-us-en' ? ['channel keywords'] : [],
+      extent: 'captures',
+      captureMost: 400,
+    });
+    await opsimath.finished(lookUp.job.id);
+  }
+  const seeds = await opsimath.post(`${at}/look-ups`, {
+    market: MARKET,
+    date: today,
+    seeds: ['frame bag', 'handlebar bag'],
+    ways: ['suggestions', 'phrase', 'also ranked', 'spellings'],
+    extent: 'metrics',
+  });
+  await opsimath.finished(seeds.job.id);
+  for (const [text, level, reason] of [
+    ['handmade', 'doubtful', 'only two of our bags are'],
+    ['leather', 'forbidden', 'we use none'],
+  ])
+    await opsimath.post(`${at}/banned-words`, { text, level, reason });
 }
 
 /** Own search performance as somebody would have exported it. */

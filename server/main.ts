@@ -5,6 +5,7 @@ import { parseArgs } from 'node:util';
 import { pino } from 'pino';
 import { startAnalysis } from './analysis/analysis';
 import { migrateDatabase, openDatabase } from './data/connection';
+import { removeSuperseded } from './data/segments/merge';
 import { createApp } from './http/app';
 import { httpSource } from './sources/httpSource';
 import { JobRunner } from './work/jobRunner';
@@ -18,8 +19,8 @@ const { values } = parseArgs({
     host: { type: 'string', default: '127.0.0.1' },
     data: { type: 'string', default: path.join(home, '..', '.data') },
     services: { type: 'string', default: 'http://127.0.0.1:4281' },
-    'source-timeout': { type: 'string', default: '20000' },
-    'source-retries': { type: 'string', default: '5' },
+    'source-timeout': { type: 'string', default: '10000' },
+    'source-retries': { type: 'string', default: '9' },
     'source-delay': { type: 'string', default: '300' },
   },
 });
@@ -29,6 +30,7 @@ const databaseFile = path.join(values.data, 'opsimath.db');
 const filesFolder = path.join(values.data, 'files');
 const database = await openDatabase(databaseFile);
 await migrateDatabase(database, path.join(home, 'data', 'migrations'));
+await removeSuperseded(database);
 const source = {
   url: values.services,
   timeoutMs: Number(values['source-timeout']),

@@ -1,21 +1,64 @@
 import { z } from 'zod';
-import { isoDay, sourceFullRecord, targetKind } from '../source/answers';
+import { isoDay, sourceFullRecord, surface, targetKind } from '../source/answers';
+import { position } from './gaps';
 
 export const side = z.enum(['own', 'rival']);
 export type Side = z.infer<typeof side>;
+
+const texts = z.record(z.string().max(60), z.string().max(20_000));
+
+/** Fields of the fact card, in their order. */
+export const FACT_FIELDS = [
+  'type',
+  'features',
+  'uses',
+  'audiences',
+  'occasions',
+  'materials',
+  'price',
+] as const;
+/** What only we know of an own target, by surface. */
+export const PRIVATE_FIELDS = {
+  web: ['draft notes'],
+  video: ['channel keywords', 'draft notes'],
+  marketplace: ['hidden search terms', 'draft notes'],
+} as const;
 
 export const target = z.object({
   id: z.int(),
   side,
   kind: targetKind,
+  surface,
   address: z.string(),
+  /** Address of the site, channel or shop that it belongs to. */
+  parent: z.string().nullable(),
   name: z.string(),
+  market: z.string(),
+  note: z.string(),
+  likeness: z.enum(['like', 'unlike']).nullable(),
+  privateFields: texts,
+  facts: texts,
   /** The newest public record, if it has been fetched. */
   record: sourceFullRecord.nullable(),
   recordDate: isoDay.nullable(),
   versions: z.int(),
+  /** Fields of its surface that are filled, of those there are; the empty ones named. */
+  filled: z.object({ full: z.int(), of: z.int(), empty: z.array(z.string()) }).nullable(),
+  /** Many links, little authority: among the lowest tenth of all parents known. */
+  manyLinksLittleAuthority: z.boolean(),
+  /** Keywords held by the newest look-up, organic and paid; `null` before any. */
+  held: z.object({ organic: z.int(), paid: z.int(), date: isoDay }).nullable(),
 });
 export type Target = z.infer<typeof target>;
+
+export const targetChange = z.object({
+  name: z.string().trim().min(1).max(300).optional(),
+  note: z.string().max(20_000).optional(),
+  likeness: z.enum(['like', 'unlike']).nullable().optional(),
+  privateFields: texts.optional(),
+  facts: texts.optional(),
+});
+export type TargetChange = z.infer<typeof targetChange>;
 
 /** Many addresses as they were pasted, one a line. */
 export const targetsAddition = z.object({ side, market: z.string(), text: z.string().max(200_000) });
@@ -25,3 +68,144 @@ export const targetsAdded = z.object({
   left: z.array(z.object({ line: z.int(), text: z.string(), reason: z.string() })),
 });
 export type TargetsAdded = z.infer<typeof targetsAdded>;
+
+/** One field of a record as it was and as it is. */
+export const fieldChange = z.object({ field: z.string(), before: z.string(), after: z.string() });
+export const targetVersion = z.object({
+  date: isoDay,
+  record: sourceFullRecord,
+  /** Against the version before; empty for the first. */
+  changes: z.array(fieldChange),
+});
+export type TargetVersion = z.infer<typeof targetVersion>;
+
+export const refreshAnswer = z.object({
+  date: isoDay,
+  looked: z.int(),
+  changed: z.array(z.object({ target: z.int(), name: z.string(), changes: z.array(fieldChange) })),
+  failed: z.array(z.object({ target: z.int(), name: z.string(), reason: z.string() })),
+});
+export type RefreshAnswer = z.infer<typeof refreshAnswer>;
+
+/** A side as a whole at a date, from what has been looked up and captured. */
+export const standingAtDate = z.object({
+  date: isoDay,
+  /** In the order of DEPTH_BANDS without absent and unknown. */
+  depth: z.array(z.int()),
+  organic: z.int(),
+  paid: z.int(),
+  visibility: z.number().nullable(),
+});
+export const targetProfile = z.object({
+  target,
+  ours: z.object({ name: z.string(), organic: z.int(), paid: z.int() }).nullable(),
+  organic: z.int(),
+  paid: z.int(),
+  /** Organic keywords for each paid one that the project aims at. */
+  guide: z.number(),
+  paidMissing: z.int(),
+  /** Estimated clicks a month, and for each keyword. */
+  clicks: z.number(),
+  clicksPerKeyword: z.number().nullable(),
+  /** Keywords within the front that bring fewer clicks than the floor. */
+  littleDemand: z.int(),
+  overTime: z.array(standingAtDate),
+  authority: z
+    .object({
+      difference: z.number(),
+      /** About this many times the referring domains of ours; `null` with too few parents known. */
+      domainsRatio: z.number().nullable(),
+      parentsKnown: z.int(),
+    })
+    .nullable(),
+  weakTitles: z.array(
+    z.object({
+      address: z.string(),
+      title: z.string(),
+      faults: z.array(z.string()),
+      bestKeyword: z.string().nullable(),
+    }),
+  ),
+  titlesLooked: z.int(),
+  /** What it pays for, where and since when. */
+  buys: z.array(
+    z.object({
+      keyword: z.string(),
+      id: z.int(),
+      slot: z.int(),
+      firstSeen: isoDay,
+      lastSeen: isoDay,
+      daysSeen: z.int(),
+      daysLooked: z.int(),
+      lastLooked: isoDay,
+    }),
+  ),
+});
+export type TargetProfile = z.infer<typeof targetProfile>;
+
+/** One own or rival target with all its keywords. */
+export const targetKeywords = z.object({
+  total: z.int(),
+  atFirst: z.int(),
+  inFront: z.int(),
+  depth: z.array(z.int()),
+  rows: z.array(
+    z.object({
+      id: z.int(),
+      text: z.string(),
+      organic: position,
+      paid: position,
+      volume: z.number().nullable(),
+      isTag: z.boolean(),
+    }),
+  ),
+  tags: z.array(
+    z.object({
+      text: z.string(),
+      id: z.int().nullable(),
+      position,
+      volume: z.number().nullable(),
+      difficulty: z.int().nullable(),
+    }),
+  ),
+  /** Tags by difficulty: 0–33, 34–66, 67–100, unknown. */
+  difficultyMix: z.array(z.int()),
+});
+export type TargetKeywords = z.infer<typeof targetKeywords>;
+
+/** Channels and the keywords they set for themselves. */
+export const channelKeywords = z.object({
+  channels: z.array(z.object({ address: z.string(), name: z.string(), side })),
+  rows: z.array(z.object({ text: z.string(), channels: z.array(z.boolean()), count: z.int() })),
+});
+export type ChannelKeywords = z.infer<typeof channelKeywords>;
+
+export const bannedWord = z.object({
+  id: z.int(),
+  text: z.string(),
+  language: z.string(),
+  surface: z.union([surface, z.literal('')]),
+  level: z.enum(['forbidden', 'doubtful']),
+  reason: z.string(),
+});
+export type BannedWord = z.infer<typeof bannedWord>;
+export const bannedWordAddition = bannedWord.omit({ id: true }).extend({
+  text: z.string().trim().min(1).max(200),
+  language: z.string().max(20).default(''),
+  surface: z.union([surface, z.literal('')]).default(''),
+  reason: z.string().trim().max(500).default(''),
+});
+
+export const indexedPage = z.object({
+  address: z.string(),
+  state: z.enum(['indexed', 'waiting', 'not indexed', 'unknown']),
+  since: isoDay.nullable(),
+  checkedOn: isoDay.nullable(),
+  inSitemap: z.boolean(),
+});
+export const indexOverview = z.object({
+  pages: z.array(indexedPage),
+  counts: z.record(z.string(), z.int()),
+  overTime: z.array(z.object({ date: isoDay, indexed: z.int(), checked: z.int() })),
+});
+export type IndexOverview = z.infer<typeof indexOverview>;

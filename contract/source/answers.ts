@@ -262,4 +262,5 @@ export type CampaignsAnswer = z.infer<typeof campaignsAnswer>;
 export type OwnFieldsAnswer = z.infer<typeof ownFieldsAnswer>;
 export type IndexAnswer = z.infer<typeof indexAnswer>;
 export type IndexState = z.infer<typeof indexState>;
+export type TranslationsAnswer = z.infer<typeof translationsAnswer>;
 export type MatchType = z.infer<typeof matchType>;

@@ -8,3 +8,9 @@ declare module 'stopword' {
   export const deu: string[];
   export const spa: string[];
 }
+declare module 'damerau-levenshtein' {
+  export default function distance(a: string, b: string): { steps: number };
+}
+declare module 'double-metaphone' {
+  export function doubleMetaphone(word: string): [string, string];
+}

@@ -5,7 +5,10 @@ import { dossier } from './dossier';
 import { gapPage } from './gapPage';
 import { gatherSides } from './sides';
 import { resultPage } from './history';
-import { poolPage } from './poolPage';
+import { poolChange, poolPage } from './poolPage';
+import { poolTable } from './poolTable';
+import { targetKeywords } from './targetKeywords';
+import { targetProfile } from './targetProfile';
 import { report } from './report';
 import { Workspace } from './workspace';
 import { marketByCode } from '../data/markets';
@@ -20,6 +23,10 @@ const answers = {
   gapPage: (...args: Rest<typeof gapPage>) => gapPage(workspace, ...args),
   dossier: (...args: Rest<typeof dossier>) => dossier(workspace, ...args),
   poolPage: (...args: Rest<typeof poolPage>) => poolPage(workspace, ...args),
+  poolChange: (...args: Rest<typeof poolChange>) => poolChange(workspace, ...args),
+  poolTable: (...args: Rest<typeof poolTable>) => poolTable(workspace, ...args),
+  targetKeywords: (...args: Rest<typeof targetKeywords>) => targetKeywords(workspace, ...args),
+  targetProfile: (...args: Rest<typeof targetProfile>) => targetProfile(workspace, ...args),
   report: (...args: Rest<typeof report>) => report(workspace, ...args),
   resultPage: async (projectId: number, market: string, keywordId: number, date: string) =>
     resultPage(

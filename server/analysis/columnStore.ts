@@ -1,10 +1,11 @@
 import type { Database } from '../data/connection';
 import type { Column } from '../data/segments/columns';
-import { readColumn } from '../data/segments/segments';
+import { readColumn, readColumnIfAny } from '../data/segments/segments';
 
 /** Segment columns in memory, the least lately used dropped beyond the budget. Segments never change, so neither do these. */
 export class ColumnStore {
   private readonly kept = new Map<string, Column>();
+  private readonly missing = new Set<string>();
   private bytes = 0;
 
   constructor(
@@ -24,6 +25,17 @@ export class ColumnStore {
     this.kept.set(id, column);
     this.shrink();
     return column as T;
+  }
+
+  /** {@link column}, or `null` where the segment has none of that name. */
+  async columnIfAny<T extends Column>(segmentId: number, name: string): Promise<T | null> {
+    const id = `${segmentId}:${name}`;
+    if (this.missing.has(id)) return null;
+    if (this.kept.has(id)) return this.column<T>(segmentId, name);
+    if ((await readColumnIfAny(this.database, segmentId, name)) !== null)
+      return this.column<T>(segmentId, name);
+    this.missing.add(id);
+    return null;
   }
 
   private shrink(): void {

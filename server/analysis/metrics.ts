@@ -8,13 +8,25 @@ export interface Metrics {
   cpcHigh: Float64Array;
   adCompetition: Float64Array;
   results: Float64Array;
-  /** Index into `segments` + 1 and the entry there; 0 for none. */
+  /** A file's own figure of difficulty, kept apart from ours. */
+  sourceDifficulty: Float64Array;
+  /** Which segment the volume is from: index into `heads` + 1; 0 for none. */
+  source: Uint16Array;
+  heads: StoredSegment[];
+  /** Which segment has the newest months: index into `segments` + 1 and the entry there; 0 for none. */
   segment: Uint16Array;
   row: Int32Array;
-  segments: { head: StoredSegment; season: Float64Array }[];
+  segments: {
+    head: StoredSegment;
+    season: Float64Array;
+    /** Yearly slope of ln(1 + volume); missing in older segments. */
+    trend: Float64Array | null;
+    /** Calendar month, 255 for none. */
+    peak: Uint8Array | null;
+  }[];
 }
 
-const FIGURES = ['cpcLow', 'cpcHigh', 'adCompetition', 'results'] as const;
+const FIGURES = ['cpcLow', 'cpcHigh', 'adCompetition', 'results', 'sourceDifficulty'] as const;
 
 /** Metrics as known on a date: the newest on or before it, else the oldest after it. */
 export async function gatherMetrics(
@@ -31,6 +43,9 @@ export async function gatherMetrics(
     cpcHigh: unknown(),
     adCompetition: unknown(),
     results: unknown(),
+    sourceDifficulty: unknown(),
+    source: new Uint16Array(size),
+    heads: [],
     segment: new Uint16Array(size),
     row: new Int32Array(size),
     segments: [],
@@ -40,17 +55,28 @@ export async function gatherMetrics(
   for (const head of [...after, ...before]) {
     const keyword = await store.column<Int32Array>(head.id, 'keyword');
     const volume = await store.column<Int32Array>(head.id, 'volume');
-    metrics.segments.push({ head, season: await store.column<Float64Array>(head.id, 'season') });
+    metrics.heads.push(head);
+    const season = await store.columnIfAny<Float64Array>(head.id, 'season');
+    if (season) {
+      const trend = await store.columnIfAny<Float64Array>(head.id, 'trend');
+      const peak = await store.columnIfAny<Uint8Array>(head.id, 'peak');
+      metrics.segments.push({ head, season, trend, peak });
+    }
     for (let row = 0; row < keyword.length; row++) {
       const i = keyword[row]! - range.least;
-      metrics.volume[i] = volume[row]! < 0 ? NaN : volume[row]!;
+      if (volume[row]! >= 0 || metrics.source[i] === 0) {
+        metrics.volume[i] = volume[row]! < 0 ? NaN : volume[row]!;
+        metrics.source[i] = metrics.heads.length;
+      }
+      if (!season) continue;
       metrics.segment[i] = metrics.segments.length;
       metrics.row[i] = row;
     }
     for (const figure of FIGURES) {
-      const values = await store.column<Float64Array>(head.id, figure);
+      const values = await store.columnIfAny<Float64Array>(head.id, figure);
+      if (!values) continue;
       for (let row = 0; row < keyword.length; row++)
-        metrics[figure][keyword[row]! - range.least] = values[row]!;
+        if (!Number.isNaN(values[row]!)) metrics[figure][keyword[row]! - range.least] = values[row]!;
     }
   }
   return metrics;

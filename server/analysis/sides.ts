@@ -34,6 +34,8 @@ export async function gatherSides(database: Database, projectId: number): Promis
   groups.forEach((places, bit) => {
     for (const place of places) masks[place.id]! |= 1 << bit;
   });
+  // A place of ours stays ours on a rival's host: our shop in somebody else's marketplace is no rival.
+  for (const place of ownPlaces) masks[place.id] = 1;
   return {
     own,
     ownName: own[0]?.name ?? '',

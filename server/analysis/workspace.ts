@@ -1,8 +1,9 @@
 import type { ComparisonScope } from '@opsimath/contract/api/gaps';
 import type { Database } from '../data/connection';
-import { keywordIdRange, keywordIdsByKey } from '../data/keywords';
+import { keywordIdRange, keywordIdsByKey, keywordWordCounts } from '../data/keywords';
+import { lookUpById } from '../data/lookUps';
 import { type MarketRow, marketByCode } from '../data/markets';
-import { poolSegments } from '../data/pools';
+import { findsSegments, poolSegments, uniqueIds } from '../data/pools';
 import { projectById } from '../data/projects';
 import { type StoredSegment, findSegments } from '../data/segments/segments';
 import { trackedKeywords } from '../data/tracked';
@@ -26,6 +27,7 @@ export class Workspace {
   readonly store: ColumnStore;
   private readonly comparisons = new Lately<Comparison>(KEPT_COMPARISONS);
   private readonly alphabets = new Lately<Int32Array>(2);
+  private readonly sortedIds = new Lately<Int32Array>(2);
   readonly orders = new Lately<Int32Array>(KEPT_ORDERS);
   readonly filters = new Lately<Filtered>(KEPT_FILTERS);
 
@@ -80,10 +82,25 @@ export class Workspace {
     return { comparison, name };
   }
 
+  /** Keyword ids of a market in the order of their keys. */
+  async alphabetical(market: MarketRow, state: string): Promise<Int32Array> {
+    // Only new keywords change it.
+    const keywords = state.split('|')[1];
+    return this.sortedIds.get(`${market.id}:${keywords}`, () => keywordIdsByKey(this.database, market.id));
+  }
+
+  /** Number of words of every keyword of a market, by id − base. */
+  async wordCounts(marketId: number, base: number): Promise<Uint8Array> {
+    const { ids, counts } = await keywordWordCounts(this.database, marketId);
+    const found = new Uint8Array((ids.at(-1) ?? base - 1) - base + 1);
+    ids.forEach((id, n) => (found[id - base] = Math.min(255, counts[n]!)));
+    return found;
+  }
+
   /** Rank of every keyword of a market by its key, as index of the sorted ids. */
   alphabet(market: MarketRow, state: string): Promise<Int32Array> {
     return this.alphabets.get(`${market.id}:${state}`, async () => {
-      const sorted = await keywordIdsByKey(this.database, market.id);
+      const sorted = await this.alphabetical(market, state);
       const range = (await keywordIdRange(this.database, market.id)) ?? { least: 0, most: -1 };
       const ranks = new Int32Array(range.most - range.least + 1);
       sorted.forEach((id, rank) => (ranks[id - range.least] = rank));
@@ -109,27 +126,29 @@ export class Workspace {
     market: MarketRow,
     pool: number | undefined,
   ): Promise<Int32Array> {
-    const ids = new Set<number>();
+    const parts: Int32Array[] = [];
     const take = async (segment: StoredSegment): Promise<void> => {
-      (await this.store.column<Int32Array>(segment.id, 'keyword')).forEach((id) => ids.add(id));
+      parts.push(await this.store.column<Int32Array>(segment.id, 'keyword'));
+    };
+    const takePool = async (lookUp: number): Promise<void> => {
+      for (const segment of await poolSegments(this.database, lookUp)) await take(segment);
+      for (const segment of await findsSegments(this.database, lookUp)) await take(segment);
     };
     if (pool !== undefined) {
-      const segments = await poolSegments(this.database, pool);
-      if (segments.some((segment) => segment.marketId !== market.id)) {
+      if ((await lookUpById(this.database, pool)).marketId !== market.id) {
         throw new KnownProblem(400, 'pool-of-another-market', `Look-up ${pool} belongs to another market.`);
       }
-      for (const segment of segments) await take(segment);
+      await takePool(pool);
     } else {
       const lookUps = await this.database.client.execute({
         sql: 'SELECT id FROM look_up WHERE project_id = ? AND market_id = ?',
         args: [projectId, market.id],
       });
-      for (const row of lookUps.rows)
-        for (const segment of await poolSegments(this.database, Number(row.id))) await take(segment);
+      for (const row of lookUps.rows) await takePool(Number(row.id));
       const own = await findSegments(this.database, { marketId: market.id, kind: 'performance', projectId });
       for (const segment of own) await take(segment);
-      for (const id of await trackedKeywords(this.database, projectId, market.id)) ids.add(id);
+      parts.push(Int32Array.from(await trackedKeywords(this.database, projectId, market.id)));
     }
-    return Int32Array.from(ids).sort();
+    return uniqueIds(parts);
   }
 }

@@ -9,7 +9,14 @@ export type ImportRow = Omit<typeof fileImport.$inferSelect, 'reading'> & { read
 
 export async function createImport(
   database: Database,
-  entry: { projectId: number; fileName: string; storedAs: string; bytes: number; reading: FileReading },
+  entry: {
+    projectId: number;
+    fileName: string;
+    storedAs: string;
+    bytes: number;
+    kind: string;
+    reading: FileReading;
+  },
 ): Promise<number> {
   const [created] = await database.rows.insert(fileImport).values(entry).returning({ id: fileImport.id });
   return created!.id;
@@ -24,7 +31,7 @@ export async function importById(database: Database, id: number): Promise<Import
 export async function startImport(
   database: Database,
   id: number,
-  start: { marketId: number; jobId: number; reading: FileReading },
+  start: { marketId: number; jobId: number; kind: string; reading: FileReading },
 ): Promise<void> {
   await database.rows.update(fileImport).set(start).where(eq(fileImport.id, id));
 }
@@ -48,6 +55,7 @@ export async function listImports(
     id: entry.id,
     market: code,
     fileName: entry.fileName,
+    kind: entry.kind,
     bytes: entry.bytes,
     reading: fileReading.parse(entry.reading),
     rowsKept: entry.rowsKept,

@@ -1,5 +1,7 @@
-import { key } from '@opsimath/core/text/key';
-import { type Database, writeTogether } from './connection';
+import { key, words } from '@opsimath/core/text/key';
+import { stem } from '@opsimath/core/text/stems';
+import type { Database } from './connection';
+import { idsOf } from './keywordWords';
 
 export interface KeywordRow {
   id: number;
@@ -7,7 +9,7 @@ export interface KeywordRow {
   text: string;
 }
 
-const CHUNK = 20_000;
+const CHUNK = 100_000;
 
 /**
  * Ids of keywords in a market by key, adding those not met before; display text is kept as first seen.
@@ -23,38 +25,73 @@ export async function keywordIds(
     const identity = key(text);
     if (identity !== '' && !byKey.has(identity)) byKey.set(identity, text.trim());
   }
+  // Sorted, so that the index is filled from one side to the other rather than at random.
+  const keys = [...byKey.keys()].sort();
   const ids = new Map<string, number>();
-  const entries = [...byKey];
-  for (let at = 0; at < entries.length; at += CHUNK) {
-    const chunk = entries.slice(at, at + CHUNK);
-    await findIds(database, marketId, chunk, ids);
-    const missing = chunk.filter(([identity]) => !ids.has(identity));
+  for (let at = 0; at < keys.length; at += CHUNK) {
+    const chunk = keys.slice(at, at + CHUNK);
+    const found = await findIds(database, marketId, chunk);
+    const missing = chunk.filter((identity, i) => {
+      if (found[i] !== 0) ids.set(identity, found[i]!);
+      return found[i] === 0;
+    });
     if (missing.length === 0) continue;
-    await writeTogether(database, [
-      {
-        sql: `INSERT OR IGNORE INTO keyword (market_id, key, text)
-              SELECT ?, json_extract(value, '$[0]'), json_extract(value, '$[1]') FROM json_each(?)`,
-        args: [marketId, JSON.stringify(missing)],
-      },
-    ]);
-    await findIds(database, marketId, missing, ids);
+    const added = await addKeywords(
+      database,
+      marketId,
+      missing.map((identity) => [identity, byKey.get(identity)!]),
+    );
+    missing.forEach((identity, i) => ids.set(identity, added[i]!));
   }
   return ids;
 }
 
-async function findIds(
+/** {@link keywordIds} in the order of the texts; 0 for a text without any letter or number. */
+export async function keywordIdsOf(
+  database: Database,
+  marketId: number,
+  texts: readonly string[],
+): Promise<Int32Array> {
+  const slot = new Map<string, number>();
+  const unique: string[] = [];
+  const slots = Int32Array.from(texts, (text) => {
+    let at = slot.get(text);
+    if (at === undefined) slot.set(text, (at = unique.push(text) - 1));
+    return at;
+  });
+  const ids = await keywordIds(database, marketId, unique);
+  const bySlot = Int32Array.from(unique, (text) => ids.get(key(text)) ?? 0);
+  return slots.map((at) => bySlot[at]!);
+}
+
+/** Ids in the order of the keys, 0 where there is none: one text for all, never a row for each. */
+async function findIds(database: Database, marketId: number, keys: readonly string[]): Promise<number[]> {
+  const answer = await database.client.execute({
+    sql: `SELECT json_group_array(coalesce((SELECT id FROM keyword WHERE market_id = ? AND key = value), 0)) AS ids
+          FROM json_each(?)`,
+    args: [marketId, JSON.stringify(keys)],
+  });
+  return JSON.parse(String(answer.rows[0]!.ids)) as number[];
+}
+
+async function addKeywords(
   database: Database,
   marketId: number,
   entries: readonly [string, string][],
-  ids: Map<string, number>,
-): Promise<void> {
-  // CROSS JOIN keeps the order: a look into the index for each key, never a scan of all keywords.
-  const found = await database.client.execute({
-    sql: `SELECT keyword.id, keyword.key FROM json_each(?) CROSS JOIN keyword
-          ON keyword.market_id = ? AND keyword.key = value`,
-    args: [JSON.stringify(entries.map(([identity]) => identity)), marketId],
+): Promise<number[]> {
+  const answer = await database.client.execute({
+    sql: `INSERT OR IGNORE INTO keyword (market_id, key, text)
+          SELECT ?, json_extract(value, '$[0]'), json_extract(value, '$[1]') FROM json_each(?)`,
+    args: [marketId, JSON.stringify(entries)],
   });
-  for (const row of found.rows) ids.set(String(row.key), Number(row.id));
+  const last = Number(answer.lastInsertRowid ?? 0);
+  // Nobody else added any of them meanwhile: the ids follow one another.
+  if (answer.rowsAffected === entries.length) return entries.map((_, i) => last - entries.length + 1 + i);
+  return findIds(
+    database,
+    marketId,
+    entries.map(([identity]) => identity),
+  );
 }
 
 /** Keywords by id, in no particular order. */
@@ -70,26 +107,55 @@ export async function keywordsById(
 }
 
 /** All ids of a market in the order of their keys: a sort order that is read once and kept. */
-export async function keywordIdsByKey(database: Database, marketId: number): Promise<Int32Array> {
-  const answer = await database.client.execute({
-    sql: 'SELECT id FROM keyword WHERE market_id = ? ORDER BY key',
-    args: [marketId],
-  });
-  return Int32Array.from(answer.rows, (row) => Number(row.id));
+export function keywordIdsByKey(database: Database, marketId: number): Promise<Int32Array> {
+  return idsOf(database, 'SELECT id FROM keyword WHERE market_id = ? ORDER BY key', [marketId]);
 }
 
 /** Ids of the keywords in a market that contain a piece of text anywhere. */
-export async function keywordIdsContaining(
+export function keywordIdsContaining(
   database: Database,
   marketId: number,
   piece: string,
 ): Promise<Int32Array> {
   const escaped = key(piece).replace(/[\\%_]/g, '\\$&');
+  return idsOf(database, `SELECT id FROM keyword WHERE market_id = ? AND key LIKE ? ESCAPE '\\'`, [
+    marketId,
+    `%${escaped}%`,
+  ]);
+}
+
+/** Number of words of every keyword of a market; ids ascending. */
+export async function keywordWordCounts(
+  database: Database,
+  marketId: number,
+): Promise<{ ids: Int32Array; counts: Int32Array }> {
   const answer = await database.client.execute({
-    sql: `SELECT id FROM keyword WHERE market_id = ? AND key LIKE ? ESCAPE '\\'`,
-    args: [marketId, `%${escaped}%`],
+    sql: `SELECT json_group_array(id) AS ids, json_group_array(spaces + 1) AS counts FROM
+            (SELECT id, length(key) - length(replace(key, ' ', '')) AS spaces FROM keyword
+             WHERE market_id = ? ORDER BY id)`,
+    args: [marketId],
   });
-  return Int32Array.from(answer.rows, (row) => Number(row.id));
+  const column = (name: string): Int32Array =>
+    Int32Array.from(JSON.parse(String(answer.rows[0]![name])) as number[]);
+  return { ids: column('ids'), counts: column('counts') };
+}
+
+/** Ids of the keywords of a market that hold a word with one of these stems, ascending. */
+export async function keywordIdsByStems(
+  database: Database,
+  market: { id: number; language: string },
+  sought: ReadonlySet<string>,
+): Promise<Int32Array> {
+  if (sought.size === 0) return new Int32Array(0);
+  const answer = await database.client.execute({
+    sql: 'SELECT json_group_array(id) AS ids, json_group_array(key) AS keys FROM (SELECT id, key FROM keyword WHERE market_id = ? ORDER BY id)',
+    args: [market.id],
+  });
+  const ids = JSON.parse(String(answer.rows[0]!.ids)) as number[];
+  const keys = JSON.parse(String(answer.rows[0]!.keys)) as string[];
+  return Int32Array.from(ids).filter((_, i) =>
+    words(keys[i]!).some((word) => sought.has(stem(word, market.language))),
+  );
 }
 
 /** Smallest and largest keyword id of a market; `null` while it has none. */

@@ -1,10 +1,11 @@
-import { type LookUp, type LookUpRequest, lookUpRequest } from '@opsimath/contract/api/lookUps';
+import { type FoundBy, type LookUp, type LookUpRequest, lookUpRequest } from '@opsimath/contract/api/lookUps';
 import type { InStatement } from '@libsql/client';
 import { and, desc, eq, inArray, sql } from 'drizzle-orm';
 import { KnownProblem } from '../problem';
 import type { Database } from './connection';
 import { jobsById } from './jobs';
-import { lookUp, lookUpTarget, market } from './schema';
+import { marketById } from './markets';
+import { lookUp, lookUpFind, lookUpTarget, market } from './schema';
 
 export type LookUpTargetRow = typeof lookUpTarget.$inferSelect;
 
@@ -44,14 +45,103 @@ export async function createLookUp(
       rows: heldBy?.rows ?? 0,
     });
   }
+  const finds = findsOf(request);
+  if (finds.length > 0)
+    await database.rows
+      .insert(lookUpFind)
+      .values(finds.map(({ way, seed }) => ({ lookUpId: id, way, seed, state: 'waiting' as const })));
   return id;
+}
+
+/** Every single way of finding keywords that a request asks for. */
+export function findsOf(request: LookUpRequest): { way: FoundBy; seed: string }[] {
+  return [
+    ...request.seeds.flatMap((seed) => request.ways.map((way) => ({ way, seed }))),
+    ...request.words.flatMap((way) => [...new Set(request.targets)].map((seed) => ({ way, seed }))),
+    ...(request.keywords.length > 0 ? [{ way: 'list' as const, seed: '' }] : []),
+  ];
+}
+
+export async function lookUpFinds(
+  database: Database,
+  id: number,
+): Promise<(typeof lookUpFind.$inferSelect)[]> {
+  return database.rows
+    .select()
+    .from(lookUpFind)
+    .where(eq(lookUpFind.lookUpId, id))
+    .orderBy(sql`rowid`);
+}
+
+/** How one way of finding ended, as a statement to run with what it found. */
+export function findStatement(
+  lookUpId: number,
+  find: { way: string; seed: string; state: 'done' | 'failed'; found: number; message: string | null },
+): InStatement {
+  return {
+    sql: 'UPDATE look_up_find SET state = ?, found = ?, message = ? WHERE look_up_id = ? AND way = ? AND seed = ?',
+    args: [find.state, find.found, find.message, lookUpId, find.way, find.seed],
+  };
+}
+
+/** The newest look-up of a name for a market and date; `null` when there is none. */
+export async function lookUpByName(
+  database: Database,
+  projectId: number,
+  marketId: number,
+  date: string,
+  name: string,
+): Promise<number | null> {
+  const [found] = await database.rows
+    .select({ id: lookUp.id })
+    .from(lookUp)
+    .where(
+      and(
+        eq(lookUp.projectId, projectId),
+        eq(lookUp.marketId, marketId),
+        eq(lookUp.date, date),
+        eq(lookUp.name, name),
+      ),
+    )
+    .orderBy(desc(lookUp.id));
+  return found?.id ?? null;
+}
+
+/** What failed is asked for again when the look-up goes on. */
+export async function retryFailedParts(database: Database, id: number): Promise<void> {
+  await database.client.batch(
+    [
+      {
+        sql: `UPDATE look_up_find SET state = 'waiting', message = NULL WHERE look_up_id = ? AND state = 'failed'`,
+        args: [id],
+      },
+      {
+        sql: `UPDATE look_up_target SET state = 'waiting', message = NULL WHERE look_up_id = ? AND state = 'failed'`,
+        args: [id],
+      },
+    ],
+    'write',
+  );
+}
+
+/** Another look-up that holds a target's rows by now takes this one's place. */
+export async function holdBy(
+  database: Database,
+  lookUpId: number,
+  address: string,
+  held: { lookUpId: number; rows: number },
+): Promise<void> {
+  await database.rows
+    .update(lookUpTarget)
+    .set({ heldBy: held.lookUpId, state: 'done', rows: held.rows })
+    .where(and(eq(lookUpTarget.lookUpId, lookUpId), eq(lookUpTarget.address, address)));
 }
 
 /** The look-up that already holds a target's rankings for this market, date and kind of slots. */
 export async function heldRankings(
   database: Database,
   marketId: number,
-  request: Pick<LookUpRequest, 'date' | 'want'>,
+  request: Pick<LookUpRequest, 'date' | 'want' | 'depth' | 'leastVolume'>,
   address: string,
 ): Promise<{ lookUpId: number; rows: number } | null> {
   const found = await database.client.execute({
@@ -60,8 +150,11 @@ export async function heldRankings(
           WHERE look_up.market_id = ? AND look_up.date = ? AND look_up_target.address = ? AND look_up_target.state = 'done'
             AND look_up_target.held_by = look_up_target.look_up_id
             AND json_extract(look_up.request, '$.want') IN (?, 'both')
+            AND coalesce(json_extract(look_up.request, '$.depth'), 100) >= ?
+            AND coalesce(json_extract(look_up.request, '$.leastVolume'), 0) <= ?
+            AND json_extract(look_up.request, '$.importId') IS NULL
           ORDER BY look_up.id LIMIT 1`,
-    args: [marketId, request.date, address, request.want],
+    args: [marketId, request.date, address, request.want, request.depth, request.leastVolume],
   });
   return (found.rows[0] as unknown as { lookUpId: number; rows: number } | undefined) ?? null;
 }
@@ -87,7 +180,7 @@ export async function lookUpTargets(database: Database, id: number): Promise<Loo
 
 export async function listLookUps(database: Database, projectId: number, only?: number): Promise<LookUp[]> {
   const rows = await database.rows
-    .select({ lookUp, code: market.code })
+    .select({ lookUp, code: market.code, surface: market.surface })
     .from(lookUp)
     .innerJoin(market, eq(market.id, lookUp.marketId))
     .where(and(eq(lookUp.projectId, projectId), only === undefined ? undefined : eq(lookUp.id, only)))
@@ -101,14 +194,24 @@ export async function listLookUps(database: Database, projectId: number, only?: 
           .where(inArray(lookUpTarget.lookUpId, ids))
           .orderBy(sql`rowid`)
       : [];
+  const finds =
+    ids.length > 0
+      ? await database.rows
+          .select()
+          .from(lookUpFind)
+          .where(inArray(lookUpFind.lookUpId, ids))
+          .orderBy(sql`rowid`)
+      : [];
   const jobs = await jobsById(
     database,
     rows.flatMap((row) => (row.lookUp.jobId === null ? [] : [row.lookUp.jobId])),
   );
-  return rows.map(({ lookUp: row, code }) => ({
+  return rows.map(({ lookUp: row, code, surface }) => ({
     id: row.id,
     market: code,
+    surface,
     name: row.name,
+    kind: kindOf(row.request),
     date: row.date,
     request: lookUpRequest.parse(row.request),
     keywords: row.keywords,
@@ -124,7 +227,67 @@ export async function listLookUps(database: Database, projectId: number, only?: 
         heldBy,
         message,
       })),
+    parts: finds
+      .filter((entry) => entry.lookUpId === row.id)
+      .map(({ way, seed, state, found, message }) => ({ way, seed, state, found, message })),
   }));
+}
+
+function kindOf(stored: Record<string, unknown>): LookUp['kind'] {
+  if (stored.importId !== undefined) return 'import';
+  const request = lookUpRequest.parse(stored);
+  const kinds = (
+    [
+      ['targets', request.targets],
+      ['seeds', request.seeds],
+      ['list', request.keywords],
+    ] as const
+  ).filter(([, entries]) => entries.length > 0);
+  return kinds.length === 1 ? kinds[0]![0] : 'mixed';
+}
+
+/** The look-up that holds the rankings of an imported file; the same one when the import goes on after a stop. */
+export async function importedLookUp(
+  database: Database,
+  entry: { id: number; projectId: number; fileName: string; jobId: number | null },
+  marketId: number,
+): Promise<number> {
+  const found = await database.client.execute({
+    sql: `SELECT id FROM look_up WHERE project_id = ? AND json_extract(request, '$.importId') = ?`,
+    args: [entry.projectId, entry.id],
+  });
+  if (found.rows[0]) return Number(found.rows[0].id);
+  const { code } = await marketById(database, marketId);
+  const date = new Date().toISOString().slice(0, 10);
+  const [created] = await database.rows
+    .insert(lookUp)
+    .values({
+      projectId: entry.projectId,
+      marketId,
+      jobId: entry.jobId,
+      name: entry.fileName,
+      // Grows to the newest date of the rows.
+      date: '1970-01-01',
+      request: { market: code, date, extent: 'positions', importId: entry.id },
+    })
+    .returning({ id: lookUp.id });
+  return created!.id;
+}
+
+/** Adds rows of imported targets to their counts, as statements to run with the rows they speak of. */
+export function noteImportedTargets(
+  lookUpId: number,
+  date: string,
+  counted: ReadonlyMap<string, number>,
+): InStatement[] {
+  return [
+    ...[...counted].map(([address, rows]) => ({
+      sql: `INSERT INTO look_up_target (look_up_id, address, held_by, state, rows) VALUES (?1, ?2, ?1, 'done', ?3)
+            ON CONFLICT (look_up_id, address) DO UPDATE SET rows = rows + excluded.rows`,
+      args: [lookUpId, address, rows],
+    })),
+    { sql: 'UPDATE look_up SET date = max(date, ?) WHERE id = ?', args: [date, lookUpId] },
+  ];
 }
 
 /** Where a target's walk stands, as a statement to run with the rows it speaks of. */
@@ -136,6 +299,14 @@ export function walkStatement(
   return {
     sql: `UPDATE look_up_target SET state = ?, cursor = ?, rows = rows + ?, message = ? WHERE look_up_id = ? AND address = ?`,
     args: [walk.state, walk.cursor, walk.newRows, walk.message, lookUpId, address],
+  };
+}
+
+/** A target that could not be fetched: what came of it stays, its cursor too. */
+export function failStatement(lookUpId: number, address: string, message: string): InStatement {
+  return {
+    sql: `UPDATE look_up_target SET state = 'failed', message = ? WHERE look_up_id = ? AND address = ?`,
+    args: [message, lookUpId, address],
   };
 }
 

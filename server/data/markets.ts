@@ -1,4 +1,5 @@
 import type { SourceMarket } from '@opsimath/contract/source/answers';
+import type { AddressPlatform } from '@opsimath/core/text/address';
 import { eq } from 'drizzle-orm';
 import { KnownProblem } from '../problem';
 import type { Database } from './connection';
@@ -26,6 +27,14 @@ export async function marketByCode(database: Database, code: string): Promise<Ma
       'Choose one in the scope bar.',
     );
   return found;
+}
+
+/** How the targets of platforms are addressed, each platform once. */
+export async function addressPlatforms(database: Database): Promise<AddressPlatform[]> {
+  const byHost = new Map<string, AddressPlatform>();
+  for (const { surface, platform } of await listMarkets(database))
+    if (platform) byHost.set(platform.host, { surface, ...platform });
+  return [...byHost.values()];
 }
 
 export async function marketById(database: Database, id: number): Promise<MarketRow> {

@@ -97,7 +97,8 @@ async function writePlaces(
       sql: `INSERT INTO place (address, kind, parent, owner, authority, published, updated, seen)
             SELECT ${get('a')}, ${get('k')}, ${get('p')}, ${get('o')}, ${get('u')}, ${get('b')}, ${get('c')}, ?
             FROM json_each(?) WHERE true
-            ON CONFLICT (address) DO UPDATE SET owner = excluded.owner, authority = excluded.authority,
+            ON CONFLICT (address) DO UPDATE SET kind = excluded.kind, parent = excluded.parent,
+              owner = excluded.owner, authority = excluded.authority,
               published = excluded.published, updated = excluded.updated, seen = excluded.seen
             WHERE place.seen IS NULL OR excluded.seen > place.seen`,
       args: [date, json],
@@ -131,12 +132,17 @@ async function writePlaces(
   };
 }
 
-/** Ids of places by bare address, adding those not met before. */
+/** Ids of places by bare address, adding those not met before. A parent that is not said is the host. */
 export async function placeIdsByAddress(
   database: Database,
-  addresses: Iterable<string>,
+  entries: Iterable<string | { address: string; parent?: string | null }>,
 ): Promise<Map<string, number>> {
-  const json = JSON.stringify([...new Set(addresses)].map((address) => [address, parentOf(address)]));
+  const unique = new Map<string, string | null>();
+  for (const entry of entries) {
+    const { address, parent } = typeof entry === 'string' ? { address: entry, parent: undefined } : entry;
+    if (!unique.has(address)) unique.set(address, parent === undefined ? parentOf(address) : parent);
+  }
+  const json = JSON.stringify([...unique]);
   await writeTogether(database, [
     {
       sql: `INSERT OR IGNORE INTO place (address, kind, parent, owner)
@@ -162,7 +168,7 @@ export async function placesUnder(database: Database, addresses: readonly string
     sql: `SELECT ${PLACE_COLUMNS} FROM place LEFT JOIN place_version ON place_version.id = place.version_id
           WHERE place.address IN (SELECT value FROM json_each(?1)) OR place.parent IN (SELECT value FROM json_each(?1))
              OR EXISTS (SELECT 1 FROM json_each(?1) WHERE instr(value, '/') > 0
-                        AND substr(place.address, 1, length(value) + 1) = value || '/')`,
+                        AND substr(place.address, 1, length(rtrim(value, '/*')) + 1) = rtrim(value, '/*') || '/')`,
     args: [JSON.stringify(addresses)],
   });
   return answer.rows as unknown as PlaceRow[];

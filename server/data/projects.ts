@@ -49,3 +49,8 @@ export async function touchProject(database: Database, id: number): Promise<void
     .set({ revision: sql`${project.revision} + 1` })
     .where(eq(project.id, id));
 }
+
+/** Takes a project away with everything that is its own; facts that others share stay. */
+export async function removeProject(database: Database, id: number): Promise<void> {
+  await database.rows.delete(project).where(eq(project.id, id));
+}

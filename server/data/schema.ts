@@ -1,4 +1,5 @@
 import { sql } from 'drizzle-orm';
+import type { Platform } from '@opsimath/contract/source/answers';
 import { blob, index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
 /** Things and decisions are rows; bulk facts are columns packed into segments (docs/architecture.md). */
@@ -29,6 +30,9 @@ export const market = sqliteTable('market', {
   currency: text().notNull(),
   resultsPerPage: integer('results_per_page').notNull(),
   depth: integer().notNull(),
+  platform: text({ mode: 'json' }).$type<Platform>(),
+  alphabet: text().notNull().default('abcdefghijklmnopqrstuvwxyz0123456789'),
+  livePage: text('live_page'),
 });
 
 export const target = sqliteTable(
@@ -42,7 +46,20 @@ export const target = sqliteTable(
     kind: text().notNull(),
     address: text().notNull(),
     name: text().notNull(),
-    parentId: integer('parent_id'),
+    /** Address of the site, channel or shop it belongs to. */
+    parent: text(),
+    /** Market in whose words it was found. */
+    market: text().notNull().default(''),
+    note: text().notNull().default(''),
+    /** Said by hand: whether it is like our own target. */
+    likeness: text({ enum: ['like', 'unlike'] }),
+    /** What nobody else sees: hidden search terms, channel keywords, draft notes. */
+    privateFields: text('private_fields', { mode: 'json' })
+      .notNull()
+      .default({})
+      .$type<Record<string, string>>(),
+    /** The fact card: type, features, uses, audiences, occasions, materials, price. */
+    facts: text({ mode: 'json' }).notNull().default({}).$type<Record<string, string>>(),
     createdAt: createdAt(),
   },
   (table) => [uniqueIndex('target_address').on(table.projectId, table.address)],
@@ -136,6 +153,7 @@ export const lookUp = sqliteTable(
       .references(() => market.id),
     jobId: integer('job_id'),
     name: text().notNull(),
+    /** Day of the facts. */
     date: text().notNull(),
     request: text({ mode: 'json' }).notNull().$type<Record<string, unknown>>(),
     keywords: integer().notNull().default(0),
@@ -162,13 +180,139 @@ export const lookUpTarget = sqliteTable(
   (table) => [primaryKey({ columns: [table.lookUpId, table.address] })],
 );
 
+/** One way of finding keywords from one seed keyword, page or list: how far it came. */
+export const lookUpFind = sqliteTable(
+  'look_up_find',
+  {
+    lookUpId: integer('look_up_id')
+      .notNull()
+      .references(() => lookUp.id, { onDelete: 'cascade' }),
+    way: text().notNull(),
+    seed: text().notNull(),
+    state: text({ enum: ['waiting', 'done', 'failed'] }).notNull(),
+    found: integer().notNull().default(0),
+    /** What is missing, in words. */
+    message: text(),
+  },
+  (table) => [primaryKey({ columns: [table.lookUpId, table.way, table.seed] })],
+);
+
+/** The whole public record of a place, each time it was seen changed. */
+export const placeRecord = sqliteTable(
+  'place_record',
+  {
+    id: id(),
+    placeId: integer('place_id')
+      .notNull()
+      .references(() => place.id),
+    date: text().notNull(),
+    record: text({ mode: 'json' }).notNull().$type<Record<string, unknown>>(),
+  },
+  (table) => [uniqueIndex('place_record_date').on(table.placeId, table.date)],
+);
+
+/** Units sold at a sales rank, as the source says. */
+export const salesCurve = sqliteTable(
+  'sales_curve',
+  {
+    marketId: integer('market_id')
+      .notNull()
+      .references(() => market.id),
+    date: text().notNull(),
+    category: text().notNull(),
+    points: text({ mode: 'json' }).notNull().$type<{ rank: number; units: number }[]>(),
+  },
+  (table) => [primaryKey({ columns: [table.marketId, table.date, table.category] })],
+);
+
+/** Whether search knows own addresses, each time it was checked. */
+export const indexCheck = sqliteTable(
+  'index_check',
+  {
+    projectId: integer('project_id')
+      .notNull()
+      .references(() => project.id, { onDelete: 'cascade' }),
+    marketId: integer('market_id')
+      .notNull()
+      .references(() => market.id),
+    address: text().notNull(),
+    checkedOn: text('checked_on').notNull(),
+    state: text({ enum: ['indexed', 'waiting', 'not indexed', 'unknown'] }).notNull(),
+    since: text(),
+  },
+  (table) => [primaryKey({ columns: [table.projectId, table.marketId, table.address, table.checkedOn] })],
+);
+
+/** Own pages by a sitemap: what there should be to find. */
+export const sitemapPage = sqliteTable(
+  'sitemap_page',
+  {
+    projectId: integer('project_id')
+      .notNull()
+      .references(() => project.id, { onDelete: 'cascade' }),
+    address: text().notNull(),
+    updated: text(),
+    importId: integer('import_id'),
+  },
+  (table) => [primaryKey({ columns: [table.projectId, table.address] })],
+);
+
+/** Words that are not to be used, each with its reason. */
+export const bannedWord = sqliteTable(
+  'banned_word',
+  {
+    id: id(),
+    projectId: integer('project_id')
+      .notNull()
+      .references(() => project.id, { onDelete: 'cascade' }),
+    key: text().notNull(),
+    text: text().notNull(),
+    /** A language, or '' for every one. */
+    language: text().notNull().default(''),
+    /** A surface, or '' for every one. */
+    surface: text().notNull().default(''),
+    level: text({ enum: ['forbidden', 'doubtful'] }).notNull(),
+    reason: text().notNull(),
+    createdAt: createdAt(),
+  },
+  (table) => [uniqueIndex('banned_word_key').on(table.projectId, table.key, table.language, table.surface)],
+);
+
+/** A file that was written from a pool, so that it can be traced and made again. */
+export const fileExport = sqliteTable('file_export', {
+  id: id(),
+  projectId: integer('project_id')
+    .notNull()
+    .references(() => project.id, { onDelete: 'cascade' }),
+  lookUpId: integer('look_up_id').references(() => lookUp.id, { onDelete: 'cascade' }),
+  name: text().notNull(),
+  query: text().notNull(),
+  rows: integer().notNull(),
+  createdAt: createdAt(),
+});
+
+/** How the columns of one source were matched, remembered for its next file. */
+export const columnMatch = sqliteTable(
+  'column_match',
+  {
+    projectId: integer('project_id')
+      .notNull()
+      .references(() => project.id, { onDelete: 'cascade' }),
+    kind: text().notNull(),
+    /** The heads of the file, as one text. */
+    heads: text().notNull(),
+    reading: text({ mode: 'json' }).notNull().$type<Record<string, unknown>>(),
+  },
+  (table) => [primaryKey({ columns: [table.projectId, table.kind, table.heads] })],
+);
+
 /** Long work. `mark` is where it goes on after a restart. */
 export const job = sqliteTable('job', {
   id: id(),
   projectId: integer('project_id')
     .notNull()
     .references(() => project.id, { onDelete: 'cascade' }),
-  kind: text({ enum: ['look-up', 'captures', 'import'] }).notNull(),
+  kind: text({ enum: ['look-up', 'captures', 'import', 'archive'] }).notNull(),
   state: text({ enum: ['queued', 'running', 'done', 'failed', 'cancelled'] }).notNull(),
   request: text({ mode: 'json' }).notNull().$type<Record<string, unknown>>(),
   progress: text({ mode: 'json' }).notNull().$type<Record<string, unknown>>(),
@@ -186,6 +330,7 @@ export const fileImport = sqliteTable('file_import', {
   marketId: integer('market_id').references(() => market.id),
   jobId: integer('job_id'),
   fileName: text('file_name').notNull(),
+  kind: text().notNull().default('performance'),
   storedAs: text('stored_as').notNull(),
   bytes: integer().notNull(),
   reading: text({ mode: 'json' }).notNull().$type<Record<string, unknown>>(),
@@ -218,7 +363,7 @@ export const segment = sqliteTable(
     marketId: integer('market_id')
       .notNull()
       .references(() => market.id),
-    kind: text({ enum: ['rankings', 'metrics', 'captures', 'performance'] }).notNull(),
+    kind: text({ enum: ['rankings', 'metrics', 'captures', 'performance', 'finds', 'ad terms'] }).notNull(),
     source: text().notNull(),
     date: text().notNull(),
     projectId: integer('project_id').references(() => project.id, { onDelete: 'cascade' }),
@@ -226,6 +371,8 @@ export const segment = sqliteTable(
     importId: integer('import_id'),
     subject: text(),
     rows: integer().notNull(),
+    /** A joined segment has taken its place. It stays until the next start: somebody may be reading it. */
+    superseded: integer().notNull().default(0),
     createdAt: createdAt(),
   },
   (table) => [

@@ -1,16 +1,21 @@
-import type { Side, Target } from '@opsimath/contract/api/targets';
-import { type SourceFullRecord, type TargetKind, sourceFullRecord } from '@opsimath/contract/source/answers';
+import type { Side, Target, TargetChange, TargetVersion } from '@opsimath/contract/api/targets';
+import {
+  type SourceFullRecord,
+  type Surface,
+  type TargetKind,
+  sourceFullRecord,
+} from '@opsimath/contract/source/answers';
+import { manyLinksLittleAuthority } from '@opsimath/core/links/authority';
+import { liesUnder } from '@opsimath/core/text/address';
 import { and, desc, eq, inArray, sql } from 'drizzle-orm';
 import { KnownProblem } from '../problem';
 import type { Database } from './connection';
 import { project, target, targetVersion } from './schema';
+import { fieldChanges, fieldsFilled } from '../roster/records';
 
-export interface TargetRow {
-  id: number;
-  side: Side;
-  kind: TargetKind;
-  address: string;
-  name: string;
+export function surfaceOf(kind: TargetKind): Surface {
+  if (kind === 'video' || kind === 'channel') return 'video';
+  return kind === 'listing' || kind === 'shop' ? 'marketplace' : 'web';
 }
 
 export async function listTargets(database: Database, projectId: number): Promise<Target[]> {
@@ -20,36 +25,145 @@ export async function listTargets(database: Database, projectId: number): Promis
     .where(eq(target.projectId, projectId))
     .orderBy(target.id);
   if (rows.length === 0) return [];
-  const versions = await database.rows
-    .select()
-    .from(targetVersion)
-    .where(
-      inArray(
-        targetVersion.targetId,
-        rows.map((row) => row.id),
-      ),
-    )
-    .orderBy(desc(targetVersion.date), desc(targetVersion.id));
+  const newest = await newestVersions(
+    database,
+    rows.map((row) => row.id),
+  );
+  const flags = await littleAuthority(database);
+  const held = await heldKeywords(database, projectId);
   return rows.map((row) => {
-    const own = versions.filter((version) => version.targetId === row.id);
+    const version = newest.get(row.id);
     return {
       id: row.id,
       side: row.side,
       kind: row.kind as TargetKind,
+      surface: surfaceOf(row.kind as TargetKind),
       address: row.address,
+      parent: row.parent,
       name: row.name,
-      record: own[0] ? sourceFullRecord.parse(own[0].record) : null,
-      recordDate: own[0]?.date ?? null,
-      versions: own.length,
+      market: row.market,
+      note: row.note,
+      likeness: row.likeness,
+      privateFields: row.privateFields,
+      facts: row.facts,
+      record: version?.record ?? null,
+      recordDate: version?.date ?? null,
+      versions: version?.count ?? 0,
+      filled: version && row.side === 'own' ? fieldsFilled(version.record, row.privateFields) : null,
+      manyLinksLittleAuthority: flags.has(row.address),
+      held: held.get(row.address) ?? null,
     };
   });
+}
+
+async function newestVersions(
+  database: Database,
+  targetIds: readonly number[],
+): Promise<Map<number, { record: SourceFullRecord; date: string; count: number }>> {
+  const found = await database.client.execute({
+    sql: `SELECT target_id AS target, date, record,
+            count(*) OVER (PARTITION BY target_id) AS versions,
+            row_number() OVER (PARTITION BY target_id ORDER BY date DESC, id DESC) AS place
+          FROM target_version WHERE target_id IN (SELECT value FROM json_each(?))`,
+    args: [JSON.stringify(targetIds)],
+  });
+  return new Map(
+    found.rows
+      .filter((row) => Number(row.place) === 1)
+      .map((row) => [
+        Number(row.target),
+        {
+          record: sourceFullRecord.parse(JSON.parse(String(row.record))),
+          date: String(row.date),
+          count: Number(row.versions),
+        },
+      ]),
+  );
+}
+
+/** Newest link figures of every parent that any project knows: the ground for comparing authority. */
+export async function knownParents(
+  database: Database,
+): Promise<{ address: string; authority: number; referringDomains: number; backlinks: number }[]> {
+  const found = await database.client.execute(`
+    SELECT address, authority, domains, backlinks FROM (
+      SELECT target.address AS address, json_extract(record, '$.figures.authority') AS authority,
+             json_extract(record, '$.figures."referring domains"') AS domains,
+             json_extract(record, '$.figures.backlinks') AS backlinks,
+             row_number() OVER (PARTITION BY target.address ORDER BY target_version.date DESC, target_version.id DESC) AS place
+      FROM target_version JOIN target ON target.id = target_id WHERE target.kind IN ('site', 'channel', 'shop')
+    ) WHERE place = 1 AND authority IS NOT NULL AND domains IS NOT NULL
+    UNION
+    SELECT place.address, json_extract(record, '$.figures.authority'),
+           json_extract(record, '$.figures."referring domains"'), json_extract(record, '$.figures.backlinks')
+    FROM place_record JOIN place ON place.id = place_id
+    WHERE place.kind IN ('site', 'channel', 'shop') AND json_extract(record, '$.figures.authority') IS NOT NULL
+      AND json_extract(record, '$.figures."referring domains"') IS NOT NULL`);
+  const byAddress = new Map(
+    found.rows.map((row) => [
+      String(row.address),
+      {
+        address: String(row.address),
+        authority: Number(row.authority),
+        referringDomains: Number(row.domains),
+        backlinks: Number(row.backlinks ?? 0),
+      },
+    ]),
+  );
+  return [...byAddress.values()];
+}
+
+async function littleAuthority(database: Database): Promise<Set<string>> {
+  const parents = await knownParents(database);
+  const flags = manyLinksLittleAuthority(parents);
+  return new Set(parents.filter((_, i) => flags[i]).map(({ address }) => address));
+}
+
+/** Rows that the newest finished look-up of each target holds. */
+async function heldKeywords(
+  database: Database,
+  projectId: number,
+): Promise<Map<string, { organic: number; paid: number; date: string }>> {
+  const found = await database.client.execute({
+    sql: `SELECT segment.subject AS address, segment.date AS date, sum(segment.rows) AS held,
+                 sum(coalesce(json_extract(look_up.request, '$.want') = 'paid', 0)) AS paidOnly
+          FROM segment JOIN look_up ON look_up.id = segment.look_up_id
+          WHERE segment.kind = 'rankings' AND superseded = 0 AND segment.subject IN (SELECT address FROM target WHERE project_id = ?)
+          GROUP BY segment.subject, segment.date, segment.look_up_id ORDER BY segment.date, segment.look_up_id`,
+    args: [projectId],
+  });
+  return new Map(
+    found.rows.map((row) => [
+      String(row.address),
+      {
+        organic: Number(row.paidOnly) > 0 ? 0 : Number(row.held),
+        paid: Number(row.paidOnly) > 0 ? Number(row.held) : 0,
+        date: String(row.date),
+      },
+    ]),
+  );
+}
+
+export async function targetById(database: Database, projectId: number, id: number): Promise<Target> {
+  const found = (await listTargets(database, projectId)).find((entry) => entry.id === id);
+  if (!found) throw new KnownProblem(404, 'no-such-target', `The project has no target ${id}.`);
+  return found;
+}
+
+export interface NewTarget {
+  side: Side;
+  kind: TargetKind;
+  address: string;
+  name: string;
+  parent: string | null;
+  market: string;
 }
 
 /** Adds a target with its record. The same address twice is one target: `null` when it stood already. */
 export async function addTarget(
   database: Database,
   projectId: number,
-  entry: { side: Side; kind: TargetKind; address: string; name: string },
+  entry: NewTarget,
   record: SourceFullRecord | null,
   date: string,
 ): Promise<number | null> {
@@ -60,30 +174,97 @@ export async function addTarget(
     .returning({ id: target.id });
   if (!added) return null;
   if (record) await saveVersion(database, added.id, record, date);
-  await database.rows
-    .update(project)
-    .set({ revision: sql`${project.revision} + 1` })
-    .where(eq(project.id, projectId));
+  await touch(database, projectId);
   return added.id;
 }
 
-/** Keeps a record as a new version if it differs from the newest one. */
+/** Keeps a record as a new version if it differs in words from the newest one; figures alone are written over. */
 export async function saveVersion(
   database: Database,
   targetId: number,
   record: SourceFullRecord,
   date: string,
-): Promise<void> {
+): Promise<TargetVersion['changes']> {
   const [newest] = await database.rows
     .select()
     .from(targetVersion)
     .where(eq(targetVersion.targetId, targetId))
     .orderBy(desc(targetVersion.date), desc(targetVersion.id))
     .limit(1);
-  if (newest && JSON.stringify(newest.record) === JSON.stringify(record)) return;
-  await database.rows
-    .insert(targetVersion)
-    .values({ targetId, date, record: record as unknown as Record<string, unknown> });
+  const values = { targetId, date, record: record as unknown as Record<string, unknown> };
+  if (!newest) {
+    await database.rows.insert(targetVersion).values(values);
+    return [];
+  }
+  const before = sourceFullRecord.parse(newest.record);
+  const changes = fieldChanges(before, record);
+  if (changes.length === 0 && JSON.stringify(before.figures) === JSON.stringify(record.figures)) return [];
+  await database.rows.insert(targetVersion).values(values);
+  return changes;
+}
+
+export async function targetVersions(database: Database, targetId: number): Promise<TargetVersion[]> {
+  const rows = await database.rows
+    .select()
+    .from(targetVersion)
+    .where(eq(targetVersion.targetId, targetId))
+    .orderBy(targetVersion.date, targetVersion.id);
+  const records = rows.map((row) => sourceFullRecord.parse(row.record));
+  return rows
+    .map((row, i) => ({
+      date: row.date,
+      record: records[i]!,
+      changes: i === 0 ? [] : fieldChanges(records[i - 1]!, records[i]!),
+    }))
+    .reverse();
+}
+
+export async function changeTarget(
+  database: Database,
+  projectId: number,
+  id: number,
+  change: TargetChange,
+): Promise<void> {
+  const changed = await database.rows
+    .update(target)
+    .set(change)
+    .where(and(eq(target.projectId, projectId), eq(target.id, id)))
+    .returning({ id: target.id });
+  if (changed.length === 0) throw new KnownProblem(404, 'no-such-target', `The project has no target ${id}.`);
+  await touch(database, projectId);
+}
+
+/** Writes private fields of own targets at these addresses; those that are no targets of ours are given back. */
+export async function setPrivateFields(
+  database: Database,
+  projectId: number,
+  entries: readonly { address: string; name: string; value: string }[],
+): Promise<string[]> {
+  const rows = await database.rows
+    .select()
+    .from(target)
+    .where(
+      and(
+        eq(target.projectId, projectId),
+        eq(target.side, 'own'),
+        inArray(
+          target.address,
+          entries.map(({ address }) => address),
+        ),
+      ),
+    );
+  const byAddress = new Map(rows.map((row) => [row.address, row]));
+  const missing: string[] = [];
+  for (const { address, name, value } of entries) {
+    const row = byAddress.get(address);
+    if (!row) {
+      missing.push(address);
+      continue;
+    }
+    row.privateFields = { ...row.privateFields, [name]: value };
+    await database.rows.update(target).set({ privateFields: row.privateFields }).where(eq(target.id, row.id));
+  }
+  return missing;
 }
 
 export async function removeTarget(database: Database, projectId: number, id: number): Promise<void> {
@@ -92,8 +273,21 @@ export async function removeTarget(database: Database, projectId: number, id: nu
     .where(and(eq(target.projectId, projectId), eq(target.id, id)))
     .returning({ id: target.id });
   if (removed.length === 0) throw new KnownProblem(404, 'no-such-target', `The project has no target ${id}.`);
+  await touch(database, projectId);
+}
+
+async function touch(database: Database, projectId: number): Promise<void> {
   await database.rows
     .update(project)
     .set({ revision: sql`${project.revision} + 1` })
     .where(eq(project.id, projectId));
+}
+
+/** The target of a list that an address belongs to: itself, its parent, or what it lies under. */
+export function coveringTarget<T extends { address: string }>(
+  targets: readonly T[],
+  address: string,
+  parent: string | null,
+): T | undefined {
+  return targets.find((entry) => entry.address === parent || liesUnder(address, entry.address));
 }

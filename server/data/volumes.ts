@@ -16,3 +16,19 @@ export async function volumesAt(
   }
   return volumes;
 }
+
+/** Newest known volume of one keyword on or before a date; `null` when unknown. */
+export async function newestVolume(
+  database: Database,
+  marketId: number,
+  keywordId: number,
+  date: string,
+): Promise<number | null> {
+  const segments = await findSegments(database, { marketId, kind: 'metrics', until: date });
+  for (const segment of segments.reverse()) {
+    const { keyword, volume } = await readColumns(database, segment.id, ['keyword', 'volume']);
+    const row = keyword.indexOf(keywordId);
+    if (row >= 0 && volume[row]! >= 0) return volume[row]!;
+  }
+  return null;
+}

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { stringify } from 'csv-stringify/sync';
 import fc from 'fast-check';
-import { findReading } from './performanceTable';
+import { findReading } from './findReading';
 import { readRecords } from './records';
 
 let folder: string;

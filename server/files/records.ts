@@ -17,40 +17,70 @@ export interface BrokenRecord {
 const MOST_LINES = 60;
 const MOST_LENGTH = 200_000;
 
-/**
- * Records of a delimited file, read as a stream. A quote that is never closed costs its own line only:
- * that line comes as a broken record and reading goes on with the next. Blank lines are passed over.
- */
+export function isRecord(record: FileRecord | BrokenRecord): record is FileRecord {
+  return 'fields' in record;
+}
+
+/** {@link readRecordBatches}, one by one. */
 export async function* readRecords(
   file: string,
   encoding: string,
   delimiter: string,
   fromLine: number,
 ): AsyncGenerator<FileRecord | BrokenRecord> {
+  for await (const { records } of readRecordBatches(file, encoding, delimiter, fromLine)) yield* records;
+}
+
+/**
+ * Records of a delimited file, read as a stream, as many at a time as one piece of the file holds, with the bytes
+ * read so far. A quote that is never closed costs its own line only: that line comes as a broken record and reading
+ * goes on with the next. Blank lines are passed over.
+ */
+export async function* readRecordBatches(
+  file: string,
+  encoding: string,
+  delimiter: string,
+  fromLine: number,
+): AsyncGenerator<{ records: (FileRecord | BrokenRecord)[]; bytes: number }> {
   let pending: { line: number; text: string }[] = [];
-  for await (const { line, text } of readLines(file, encoding)) {
-    if (line < fromLine) continue;
-    pending.push({ line, text });
-    yield* settle(false);
+  let records: (FileRecord | BrokenRecord)[] = [];
+  let bytes = 0;
+  for await (const piece of readLines(file, encoding)) {
+    bytes = piece.bytes;
+    let { line } = piece;
+    for (const text of piece.lines) {
+      const at = line++;
+      if (at < fromLine) continue;
+      // Nearly every line is a record of its own.
+      if (pending.length === 0 && !text.includes('"')) {
+        if (text.trim() !== '') records.push({ line: at, fields: text.split(delimiter) });
+        continue;
+      }
+      pending.push({ line: at, text });
+      settle(false);
+    }
+    yield { records, bytes };
+    records = [];
   }
-  yield* settle(true);
+  settle(true);
+  yield { records, bytes };
 
   /** Gives out what is complete; at the end of the file everything is. */
-  function* settle(atEnd: boolean): Generator<FileRecord | BrokenRecord> {
+  function settle(atEnd: boolean): void {
     while (pending.length > 0) {
       const closed = closingLine(pending);
       if (closed >= 0) {
         const parts = pending.slice(0, closed + 1);
         pending = pending.slice(closed + 1);
         const record = toRecord(parts[0]!.line, parts.map((part) => part.text).join('\n'), delimiter);
-        if (record) yield record;
+        if (record) records.push(record);
       } else if (atEnd || pending.length > MOST_LINES || lengthOf(pending) > MOST_LENGTH) {
         const broken = pending.shift()!;
-        yield {
+        records.push({
           line: broken.line,
           reason: 'a quote is opened and never closed',
           content: broken.text.slice(0, 300),
-        };
+        });
       } else {
         return;
       }
@@ -88,30 +118,31 @@ function toRecord(line: number, text: string, delimiter: string): FileRecord | B
   }
 }
 
-/** Lines of a file without their ends, the byte order mark removed. */
+/** Lines of a file without their ends, a piece of the file at a time; `line` is the number of the first. */
 export async function* readLines(
   file: string,
   encoding: string,
-): AsyncGenerator<{ line: number; text: string }> {
+): AsyncGenerator<{ line: number; lines: string[]; bytes: number }> {
   const decoder = iconv.getDecoder(encoding, { stripBOM: true });
   let rest = '';
-  let line = 0;
-  for await (const bytes of createReadStream(file, { highWaterMark: 1 << 18 })) {
-    rest += decoder.write(bytes as Buffer);
-    let from = 0;
-    for (let end = rest.indexOf('\n'); end >= 0; end = rest.indexOf('\n', from)) {
-      yield { line: ++line, text: withoutReturn(rest.slice(from, end)) };
-      from = end + 1;
-    }
-    rest = rest.slice(from);
+  let line = 1;
+  let bytes = 0;
+  for await (const piece of createReadStream(file, { highWaterMark: 1 << 18 })) {
+    bytes += (piece as Buffer).length;
+    rest += decoder.write(piece as Buffer);
+    const lines = rest.split('\n');
+    rest = lines.pop()!;
     // One endless line is no table; it is given out in pieces rather than gathered without limit.
     if (rest.length > 4_000_000) {
-      yield { line: ++line, text: rest };
+      lines.push(rest);
       rest = '';
     }
+    if (lines.length === 0) continue;
+    yield { line, lines: lines.map(withoutReturn), bytes };
+    line += lines.length;
   }
   rest += decoder.end() ?? '';
-  if (rest !== '') yield { line: ++line, text: withoutReturn(rest) };
+  if (rest !== '') yield { line, lines: [withoutReturn(rest)], bytes };
 }
 
 function withoutReturn(text: string): string {

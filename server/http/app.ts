@@ -18,6 +18,7 @@ import { projectRoutes } from './projects';
 import { reportRoutes } from './reports';
 import { Routes } from './route';
 import type { Services } from './services';
+import { archiveRoutes } from './archives';
 import { targetRoutes } from './targets';
 import { trackingRoutes } from './tracking';
 
@@ -36,6 +37,7 @@ export function createApp(services: Services, webFolder: string, log: Logger): K
     trackingRoutes,
     importRoutes,
     reportRoutes,
+    archiveRoutes,
   ]) {
     add(routes, services);
   }

@@ -1,28 +1,27 @@
 import { randomUUID } from 'node:crypto';
-import { createWriteStream } from 'node:fs';
-import { mkdir, rm, stat } from 'node:fs/promises';
+import { rename, rm } from 'node:fs/promises';
 import path from 'node:path';
-import { Transform } from 'node:stream';
-import { pipeline } from 'node:stream/promises';
 import {
   fileImport,
+  fileReading,
+  importKind,
   importPreview,
   importStart,
   rejectionsPage,
   uploadAnswer,
 } from '@opsimath/contract/api/imports';
-import type { Context } from 'koa';
 import { z } from 'zod';
 import { createImport, importById, listImports, rejections, startImport } from '../data/imports';
 import { createJob } from '../data/jobs';
 import { marketByCode } from '../data/markets';
 import { projectById } from '../data/projects';
-import { findReading, readingProblems } from '../files/performanceTable';
+import { findReading, readingProblems } from '../files/findReading';
+import { asDelimited, formatOf } from '../files/tables';
+import { withRememberedMatch, rememberMatch } from '../data/columnMatches';
 import { KnownProblem } from '../problem';
 import type { Routes } from './route';
 import type { Services } from './services';
-
-const MOST_BYTES = 1024 ** 3;
+import { storeUpload } from './upload';
 
 export function importRoutes(routes: Routes, { database, jobs, filesFolder }: Services): void {
   routes.add(
@@ -38,8 +37,9 @@ export function importRoutes(routes: Routes, { database, jobs, filesFolder }: Se
     {
       method: 'post',
       path: '/projects/:id/imports',
-      summary: 'Upload a file of own search performance (the body is the file); says how it would be read',
-      query: z.object({ name: z.string().trim().min(1).max(200) }),
+      summary:
+        'Upload a table as CSV, TSV, XLSX or JSON Lines (the body is the file); says how it would be read',
+      query: z.object({ name: z.string().trim().min(1).max(200), kind: importKind.optional() }),
       answer: uploadAnswer,
     },
     async ({ params, query, context }) => {
@@ -48,8 +48,16 @@ export function importRoutes(routes: Routes, { database, jobs, filesFolder }: Se
       const file = path.join(filesFolder, storedAs);
       try {
         const bytes = await storeUpload(context, file);
-        const { reading, sample, problems } = await findReading(file);
-        const entry = { projectId: params.id, fileName: query.name, storedAs, bytes, reading };
+        const format = await formatOf(file);
+        if (format !== 'delimited') {
+          await asDelimited(file, format, `${file}.table`);
+          await rename(`${file}.table`, file);
+        }
+        const { reading: found, sample } = await findReading(file, format, query.kind);
+        const reading = await withRememberedMatch(database, params.id, found);
+        const problems = readingProblems(reading);
+        const { kind } = reading;
+        const entry = { projectId: params.id, fileName: query.name, storedAs, bytes, kind, reading };
         const id = await createImport(database, entry);
         return {
           import: (await listImports(database, params.id, id))[0]!,
@@ -77,6 +85,20 @@ export function importRoutes(routes: Routes, { database, jobs, filesFolder }: Se
   routes.add(
     {
       method: 'post',
+      path: '/imports/:id/reading',
+      summary: 'How an uploaded file would be read as another kind of table',
+      body: z.object({ kind: importKind }),
+      answer: importPreview,
+    },
+    async ({ params, body }) => {
+      const entry = await importById(database, params.id);
+      const { format } = fileReading.parse(entry.reading);
+      return findReading(path.join(filesFolder, entry.storedAs), format, body.kind);
+    },
+  );
+  routes.add(
+    {
+      method: 'post',
       path: '/imports/:id/start',
       summary: 'Take the file in as it is now read',
       body: importStart,
@@ -96,7 +118,9 @@ export function importRoutes(routes: Routes, { database, jobs, filesFolder }: Se
       if (problems.length > 0) throw new KnownProblem(400, 'reading', problems.join(' '));
       const market = await marketByCode(database, body.market);
       const jobId = await createJob(database, entry.projectId, 'import', { importId: entry.id });
-      await startImport(database, entry.id, { marketId: market.id, jobId, reading: body.reading });
+      const { kind } = body.reading;
+      await rememberMatch(database, entry.projectId, body.reading);
+      await startImport(database, entry.id, { marketId: market.id, jobId, kind, reading: body.reading });
       jobs.start(jobId);
       return (await listImports(database, entry.projectId, entry.id))[0]!;
     },
@@ -114,37 +138,4 @@ export function importRoutes(routes: Routes, { database, jobs, filesFolder }: Se
     },
     ({ params, query }) => rejections(database, params.id, query.offset, query.limit),
   );
-}
-
-/** Writes the body to a file as it comes. An upload that breaks off or is too large leaves nothing. */
-async function storeUpload(context: Context, file: string): Promise<number> {
-  await mkdir(path.dirname(file), { recursive: true });
-  let bytes = 0;
-  const measure = new Transform({
-    transform(chunk: Buffer, _encoding, done) {
-      bytes += chunk.length;
-      if (bytes <= MOST_BYTES) return done(null, chunk);
-      done(
-        new KnownProblem(
-          413,
-          'too-large',
-          'Files of more than 1 GB are not taken.',
-          'Split the export by months.',
-        ),
-      );
-    },
-  });
-  try {
-    await pipeline(context.req, measure, createWriteStream(file));
-  } catch (error) {
-    if (error instanceof KnownProblem) throw error;
-    throw new KnownProblem(
-      400,
-      'broken-upload',
-      'The upload broke off; nothing of it was kept.',
-      'Upload the file again.',
-      { cause: error },
-    );
-  }
-  return (await stat(file)).size;
 }

@@ -1,24 +1,31 @@
 import {
-  type LookUpPrice,
   type LookUpRequest,
+  fileExport,
   lookUp,
   lookUpPrice,
   lookUpRequest,
+  modeCounts,
+  poolChange,
   poolPage,
   poolQuery,
 } from '@opsimath/contract/api/lookUps';
-import { readAddress } from '@opsimath/core/text/address';
+import { isoDay } from '@opsimath/contract/source/answers';
+import { type AddressPlatform, readAddress } from '@opsimath/core/text/address';
+import { key } from '@opsimath/core/text/key';
 import { z } from 'zod';
+import { listExports } from '../data/exports';
 import { createJob } from '../data/jobs';
-import { createLookUp, heldRankings, listLookUps, lookUpById, setLookUpJob } from '../data/lookUps';
-import { marketByCode } from '../data/markets';
+import { createLookUp, listLookUps, lookUpById, setLookUpJob } from '../data/lookUps';
+import { addressPlatforms, marketByCode } from '../data/markets';
 import { projectById } from '../data/projects';
+import { priceOf } from '../lookups/price';
 import { KnownProblem } from '../problem';
+import { poolFileRoute } from './poolFile';
 import type { Routes } from './route';
 import type { Services } from './services';
 
 export function lookUpRoutes(routes: Routes, services: Services): void {
-  const { database, jobs, analysis } = services;
+  const { database, source, analysis } = services;
   routes.add(
     {
       method: 'get',
@@ -39,7 +46,22 @@ export function lookUpRoutes(routes: Routes, services: Services): void {
       body: lookUpRequest,
       answer: lookUpPrice,
     },
-    ({ body }) => priceOf(services, cleaned(body)),
+    async ({ body }) => priceOf(database, source, cleaned(body, await addressPlatforms(database))),
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/look-ups/mode-counts',
+      summary: 'How many keywords each way of matching some words would bring',
+      body: z.object({ market: z.string(), date: isoDay, text: z.string().trim().min(1).max(300) }),
+      answer: modeCounts,
+    },
+    async ({ body }) => {
+      const counts = [];
+      for (const mode of ['phrase', 'all words', 'any word'] as const)
+        counts.push({ mode, keywords: await source.keywordsCount({ ...body, mode }) });
+      return { counts };
+    },
   );
   routes.add(
     {
@@ -49,22 +71,34 @@ export function lookUpRoutes(routes: Routes, services: Services): void {
       body: lookUpRequest,
       answer: lookUp,
     },
-    async ({ params, body }) => {
-      const request = cleaned(body);
-      await projectById(database, params.id);
-      const market = await marketByCode(database, request.market);
-      const id = await createLookUp(database, params.id, market.id, nameOf(request), request);
-      const jobId = await createJob(database, params.id, 'look-up', { lookUpId: id });
-      await setLookUpJob(database, id, jobId);
-      jobs.start(jobId);
-      return (await listLookUps(database, params.id, id))[0]!;
-    },
+    async ({ params, body }) => start(services, params.id, cleaned(body, await addressPlatforms(database))),
   );
   routes.add(
     { method: 'get', path: '/look-ups/:id', summary: 'One look-up with how far it came', answer: lookUp },
     async ({ params }) => {
       const { projectId } = await lookUpById(database, params.id);
       return (await listLookUps(database, projectId, params.id))[0]!;
+    },
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/look-ups/:id/again',
+      summary: 'The same look-up at another date, stored beside the old one',
+      body: z.object({ date: isoDay }),
+      answer: lookUp,
+    },
+    async ({ params, body }) => {
+      const { projectId, request } = await lookUpById(database, params.id);
+      if (request.targets.length + request.seeds.length + request.keywords.length === 0) {
+        throw new KnownProblem(
+          400,
+          'came-from-a-file',
+          'This pool came from a file; there is nothing to look up again.',
+          'Import a newer file.',
+        );
+      }
+      return start(services, projectId, { ...request, date: body.date, compareDate: null });
     },
   );
   routes.add(
@@ -77,16 +111,72 @@ export function lookUpRoutes(routes: Routes, services: Services): void {
     },
     ({ params, query }) => analysis.poolPage(params.id, query),
   );
+  routes.add(
+    {
+      method: 'get',
+      path: '/look-ups/:id/change',
+      summary: 'What came and what went against another look-up of the market',
+      query: z.object({
+        against: z.coerce.number().int().positive(),
+        most: z.coerce.number().int().min(1).max(1000).default(100),
+      }),
+      answer: poolChange,
+    },
+    ({ params, query }) => analysis.poolChange(params.id, query.against, query.most),
+  );
+  poolFileRoute(routes, services);
+  routes.add(
+    {
+      method: 'get',
+      path: '/look-ups/:id/exports',
+      summary: 'Files that were written from this pool',
+      answer: z.array(fileExport),
+    },
+    ({ params }) => listExports(database, params.id),
+  );
 }
 
-/** Addresses as the roster writes them, each once. */
-function cleaned(request: LookUpRequest): LookUpRequest {
+async function start({ database, jobs }: Services, projectId: number, request: LookUpRequest) {
+  await projectById(database, projectId);
+  const market = await marketByCode(database, request.market);
+  const id = await createLookUp(database, projectId, market.id, nameOf(request), request);
+  const jobId = await createJob(database, projectId, 'look-up', { lookUpId: id });
+  await setLookUpJob(database, id, jobId);
+  jobs.start(jobId);
+  return (await listLookUps(database, projectId, id))[0]!;
+}
+
+/** Addresses as the roster writes them and seed keywords by key, each once. */
+function cleaned(request: LookUpRequest, platforms: readonly AddressPlatform[]): LookUpRequest {
   const targets = request.targets.map((line) => {
-    const read = readAddress(line);
+    const read = readAddress(line, platforms);
     if ('reason' in read)
       throw new KnownProblem(400, 'no-address', `“${line.slice(0, 100)}”: ${read.reason}.`);
     return read.address;
   });
+  const seeds = new Map(
+    request.seeds
+      .flatMap((text) => text.split(/[,\n\r]+/))
+      .map((text) => text.replace(/^\s*(?:[-*•]|\d+[.)])\s+/, '').trim())
+      .filter((text) => key(text) !== '')
+      .map((text) => [key(text), text] as const),
+  );
+  if (targets.length + seeds.size + request.keywords.length === 0) {
+    throw new KnownProblem(
+      400,
+      'nothing-to-look-up',
+      'There is nothing to look up.',
+      'Choose or paste a target, type a seed keyword, or paste a list of keywords.',
+    );
+  }
+  if (seeds.size > 0 && request.ways.length === 0 && targets.length + request.keywords.length === 0) {
+    throw new KnownProblem(
+      400,
+      'no-way',
+      'A seed keyword needs a way of finding others from it.',
+      'Tick at least one, suggestions for example.',
+    );
+  }
   if (request.compareDate !== null && request.compareDate >= request.date) {
     throw new KnownProblem(
       400,
@@ -95,40 +185,16 @@ function cleaned(request: LookUpRequest): LookUpRequest {
       'Choose an earlier one.',
     );
   }
-  return { ...request, targets: [...new Set(targets)] };
+  return { ...request, targets: [...new Set(targets)], seeds: [...seeds.values()] };
 }
 
-function nameOf(request: LookUpRequest): string {
-  const names = request.targets.map((address) => address.replace(/\.example(\/.*)?$/, ''));
+function nameOf({ targets, seeds, keywords }: LookUpRequest): string {
+  const names = [
+    ...targets.map((address) => address.replace(/^[^/]*\/(?:[^/]+\/)?(?=[^/]+$)|\.example$/g, '')),
+    ...seeds.map((seed) => `“${seed}”`),
+    ...(keywords.length > 0 ? [`a list of ${keywords.length}`] : []),
+  ];
   return names.length <= 4
     ? names.join(', ')
     : `${names.slice(0, 3).join(', ')} and ${names.length - 3} more`;
-}
-
-async function priceOf({ database, source }: Services, request: LookUpRequest): Promise<LookUpPrice> {
-  const market = await marketByCode(database, request.market);
-  const parts: LookUpPrice['parts'] = [];
-  let keywords = 0;
-  for (const target of request.targets) {
-    const held = await heldRankings(database, market.id, request, target);
-    const rows = held
-      ? held.rows
-      : await source.rankingsCount({ market: market.code, date: request.date, target, kind: request.want });
-    keywords = Math.max(keywords, rows);
-    parts.push({
-      what: `keywords of ${target}, ${rows} rows`,
-      units: held ? 0 : Math.ceil(rows / 100),
-      held: held !== null,
-    });
-  }
-  // Targets share keywords: the largest stands for all of them together.
-  if (request.extent !== 'positions')
-    parts.push({ what: 'search volumes, at most', units: Math.ceil(keywords / 100), held: false });
-  if (request.extent === 'captures') {
-    const pages = Math.min(request.captureMost, keywords);
-    parts.push({ what: `result pages of ${request.date}, at most`, units: pages, held: false });
-    if (request.compareDate)
-      parts.push({ what: `result pages of ${request.compareDate}, at most`, units: pages, held: false });
-  }
-  return { units: parts.reduce((sum, part) => sum + part.units, 0), parts, ...(await source.allowance()) };
 }

@@ -1,19 +1,39 @@
-import { type TargetsAdded, target, targetsAdded, targetsAddition } from '@opsimath/contract/api/targets';
-import type { SourceFullRecord } from '@opsimath/contract/source/answers';
-import { readAddress } from '@opsimath/core/text/address';
+import {
+  bannedWord,
+  bannedWordAddition,
+  channelKeywords,
+  indexOverview,
+  refreshAnswer,
+  target,
+  targetChange,
+  targetKeywords,
+  targetProfile,
+  targetVersion,
+  targetsAdded,
+  targetsAddition,
+} from '@opsimath/contract/api/targets';
+import { front, frontRequest } from '@opsimath/contract/api/front';
+import { savedPageAnswer, sitemapAnswer } from '@opsimath/contract/api/imports';
+import { isoDay } from '@opsimath/contract/source/answers';
 import { z } from 'zod';
-import { MOST_RIVALS } from '../analysis/sides';
-import { marketByCode } from '../data/markets';
+import { addBannedWord, listBannedWords, removeBannedWord } from '../data/bannedWords';
 import { projectById } from '../data/projects';
-import { addTarget, listTargets, removeTarget } from '../data/targets';
-import { KnownProblem } from '../problem';
+import { changeTarget, listTargets, removeTarget, targetById, targetVersions } from '../data/targets';
+import { addLines } from '../roster/addTargets';
+import { compareChannels } from '../roster/channelKeywords';
+import { findFront } from '../roster/front';
+import { checkIndex, indexState, takeSitemap } from '../roster/indexState';
+import { refreshTargets } from '../roster/refresh';
+import { takeSavedPage } from '../roster/savedPages';
 import type { Routes } from './route';
 import type { Services } from './services';
+import { withUpload } from './upload';
 
-const MOST_LINES = 500;
+const scope = z.object({ market: z.string(), date: isoDay });
 
+/** Own and rival targets: who we are and whom we face. */
 export function targetRoutes(routes: Routes, services: Services): void {
-  const { database } = services;
+  const { database, analysis } = services;
   routes.add(
     {
       method: 'get',
@@ -30,11 +50,33 @@ export function targetRoutes(routes: Routes, services: Services): void {
     {
       method: 'post',
       path: '/projects/:id/targets',
-      summary: 'Add targets, one address a line; their public records are fetched',
+      summary: 'Add targets of any kind, one address or id a line; their public records are fetched',
       body: targetsAddition,
       answer: targetsAdded,
     },
     ({ params, body }) => addLines(services, params.id, body),
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/targets/refresh',
+      summary: 'Fetch every public record again; what changed is kept as a new version',
+      answer: refreshAnswer,
+    },
+    ({ params }) => refreshTargets(services, params.id),
+  );
+  routes.add(
+    {
+      method: 'patch',
+      path: '/projects/:id/targets/:target',
+      summary: 'Change what we say of a target: name, note, likeness, private fields, fact card',
+      body: targetChange,
+      answer: target,
+    },
+    async ({ params, body }) => {
+      await changeTarget(database, params.id, params.target, body);
+      return targetById(database, params.id, params.target);
+    },
   );
   routes.add(
     {
@@ -48,73 +90,135 @@ export function targetRoutes(routes: Routes, services: Services): void {
       return { removed: params.target };
     },
   );
-}
-
-async function addLines(
-  { database, source }: Services,
-  projectId: number,
-  { side, market: code, text }: z.output<typeof targetsAddition>,
-): Promise<TargetsAdded> {
-  await projectById(database, projectId);
-  const market = await marketByCode(database, code);
-  const lines = text.split(/\r\n|[\r\n]/);
-  if (lines.length > MOST_LINES) {
-    throw new KnownProblem(
-      400,
-      'too-many-lines',
-      `${lines.length} lines at once; at most ${MOST_LINES} are taken.`,
-      'Paste them in parts.',
-    );
-  }
-  const date = await source.today();
-  const left: TargetsAdded['left'] = [];
-  const added = new Set<number>();
-  let rivals = (await listTargets(database, projectId)).filter((entry) => entry.side === 'rival').length;
-  for (const [index, line] of lines.entries()) {
-    if (line.trim() === '') continue;
-    const leave = (reason: string): void =>
-      void left.push({ line: index + 1, text: line.slice(0, 300), reason });
-    const read = readAddress(line);
-    if ('reason' in read) {
-      leave(read.reason);
-      continue;
-    }
-    if (side === 'rival' && rivals >= MOST_RIVALS) {
-      leave(`a project compares at most ${MOST_RIVALS} rivals`);
-      continue;
-    }
-    const record = await fetchRecord(source, market.code, date, read.address);
-    if (record === null) {
-      leave('the services know nothing of it in this market');
-      continue;
-    }
-    const name = record.kind === 'site' ? record.owner : record.title;
-    const id = await addTarget(
-      database,
-      projectId,
-      { side, kind: record.kind, address: read.address, name },
-      record,
-      date,
-    );
-    if (id === null) leave('is in the roster already');
-    else {
-      added.add(id);
-      if (side === 'rival') rivals++;
-    }
-  }
-  return { added: (await listTargets(database, projectId)).filter((entry) => added.has(entry.id)), left };
-}
-
-async function fetchRecord(
-  source: Services['source'],
-  market: string,
-  date: string,
-  target: string,
-): Promise<SourceFullRecord | null> {
-  try {
-    return await source.record({ market, date, target });
-  } catch (error) {
-    if (error instanceof KnownProblem && error.code === 'no-such-target') return null;
-    throw error;
-  }
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/targets/:target/versions',
+      summary: 'Public records over time with what changed, newest first',
+      answer: z.array(targetVersion),
+    },
+    async ({ params }) => {
+      await targetById(database, params.id, params.target);
+      return targetVersions(database, params.target);
+    },
+  );
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/targets/:target/profile',
+      summary: 'A target as a whole: keywords organic and paid, over time, links, titles, what it pays for',
+      query: scope,
+      answer: targetProfile,
+    },
+    ({ params, query }) => analysis.targetProfile(params.id, params.target, query),
+  );
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/targets/:target/keywords',
+      summary: 'One target with all its keywords and its tags',
+      query: scope,
+      answer: targetKeywords,
+    },
+    ({ params, query }) => analysis.targetKeywords(params.id, params.target, query),
+  );
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/channel-keywords',
+      summary: 'Which channel sets which keywords for itself',
+      answer: channelKeywords,
+    },
+    ({ params }) => compareChannels(database, params.id),
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/front',
+      summary: 'The front of a keyword’s result page as cards; captured first if it is not held',
+      body: frontRequest,
+      answer: front,
+    },
+    ({ params, body }) => findFront(services, params.id, body),
+  );
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/banned-words',
+      summary: 'Words that are not to be used',
+      answer: z.array(bannedWord),
+    },
+    ({ params }) => listBannedWords(database, params.id),
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/banned-words',
+      summary: 'Add a word that is not to be used, or change its level and reason',
+      body: bannedWordAddition,
+      answer: z.array(bannedWord),
+    },
+    async ({ params, body }) => {
+      await projectById(database, params.id);
+      await addBannedWord(database, params.id, body);
+      return listBannedWords(database, params.id);
+    },
+  );
+  routes.add(
+    {
+      method: 'delete',
+      path: '/projects/:id/banned-words/:word',
+      summary: 'Allow a word again',
+      answer: z.array(bannedWord),
+    },
+    async ({ params }) => {
+      await removeBannedWord(database, params.id, params.word);
+      return listBannedWords(database, params.id);
+    },
+  );
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/index',
+      summary: 'Which own pages search knows, as last checked',
+      query: z.object({ market: z.string() }),
+      answer: indexOverview,
+    },
+    ({ params, query }) => indexState(services, params.id, query.market),
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/index/check',
+      summary: 'Ask now which own pages search knows',
+      body: z.object({ market: z.string() }),
+      answer: indexOverview,
+    },
+    ({ params, body }) => checkIndex(services, params.id, body.market),
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/sitemap',
+      summary: 'Own pages from a sitemap.xml (the body is the file)',
+      answer: sitemapAnswer,
+    },
+    ({ params, context }) =>
+      withUpload(context, services.filesFolder, (file) => takeSitemap(services, params.id, file)),
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/saved-pages',
+      summary: 'A saved HTML page (the body is the file) becomes an own or rival target with its words',
+      query: z.object({
+        market: z.string(),
+        side: z.enum(['own', 'rival']),
+        address: z.string().max(2000).default(''),
+      }),
+      answer: savedPageAnswer,
+    },
+    ({ params, query, context }) =>
+      withUpload(context, services.filesFolder, (file) => takeSavedPage(services, params.id, query, file)),
+  );
 }

@@ -92,31 +92,50 @@ test('a cancelled request ends at once and is not tried again', async () => {
   expect(asked.length).toBeLessThanOrEqual(1);
 });
 
-test('rows that make no sense are left out and counted', async () => {
-  const row = { keyword: 'panniers', address: 'a.example/x', organic: 3, paid: null };
-  answers = [
-    (response) =>
-      json(response, 200, {
-        date: '2026-03-14',
-        units: 1,
-        total: null,
-        cursor: null,
-        rows: [
-          row,
-          { ...row, organic: -4 },
-          { ...row, keyword: '' },
-          { ...row, organic: 9999 },
-          'nonsense',
-          null,
-        ],
-      }),
-  ];
-  const answer = await source().rankings({
+const row = { keyword: 'panniers', address: 'a.example/x', organic: 3, paid: null };
+const walkPage =
+  (rows: unknown[], from: string | null = null): Answer =>
+  (response) =>
+    json(response, 200, { date: '2026-03-14', units: 1, total: null, cursor: null, from, rows });
+const ask = (cursor: string | null = null) =>
+  source().rankings({
     market: 'm',
     date: '2026-03-14',
     target: 'a.example',
     kind: 'both',
-    cursor: null,
+    depth: 100,
+    leastVolume: 0,
+    cursor,
   });
-  expect(answer).toMatchObject({ rows: [row], senseless: 5 });
+
+test('rows that make no sense are asked for again, then left out and counted', async () => {
+  const nonsense = [row, { ...row, organic: -4 }, { ...row, keyword: '' }, 'nonsense', null];
+  answers = Array.from({ length: 9 }, () => walkPage(nonsense));
+  expect(await ask()).toMatchObject({ rows: [row], senseless: 4 });
+  expect(asked).toHaveLength(9);
+});
+
+test('a row that comes right the second time is not lost, and both tries are one request to pay for', async () => {
+  const other = { ...row, keyword: 'frame bag' };
+  const ids: unknown[] = [];
+  const noting =
+    (answer: Answer): Answer =>
+    (response, request) => {
+      ids.push(request.headers['x-request-id']);
+      answer(response, request);
+    };
+  answers = [
+    noting(walkPage([row, { ...other, organic: -1 }])),
+    noting(walkPage([{ ...row, paid: 9999 }, other])),
+  ];
+  expect(await ask()).toMatchObject({ rows: [row, other], senseless: 0 });
+  expect(new Set(ids).size).toBe(1);
+});
+
+test('a skipped or repeated page is noticed and the right one asked for', async () => {
+  answers = [walkPage([], '40'), walkPage([row], null), walkPage([row], '20')];
+  expect((await ask('20')).rows).toEqual([row]);
+  expect(asked).toHaveLength(3);
+  answers = Array.from({ length: 9 }, () => walkPage([row], '40'));
+  await expect(ask('20')).rejects.toMatchObject({ code: 'pages-missing' });
 });

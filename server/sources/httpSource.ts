@@ -1,14 +1,24 @@
+import { randomUUID } from 'node:crypto';
 import {
+  adTermsAnswer,
   allowanceAnswer,
   clockAnswer,
+  indexAnswer,
+  keywordsAnswer,
+  linksAnswer,
   marketsAnswer,
   metricsAnswer,
+  ownFieldsAnswer,
   performanceAnswer,
   rankingsAnswer,
   recordAnswer,
   resultPagesAnswer,
+  salesCurvesAnswer,
   serviceError,
+  type SourceRanking,
   sourceRanking,
+  suggestionsAnswer,
+  translationsAnswer,
 } from '@opsimath/contract/source/answers';
 import pRetry, { AbortError } from 'p-retry';
 import { z } from 'zod';
@@ -25,6 +35,10 @@ export interface HttpSourceOptions {
 }
 
 const LONGEST_WAIT_MS = 30_000;
+/** Between two tries, unless the service asks for more. */
+const LONGEST_DELAY_MS = 4000;
+/** How often a page with damaged rows is asked for again. */
+const SENSE_TRIES = 8;
 const looseRankings = rankingsAnswer.extend({ rows: z.array(z.unknown()) });
 const countAnswer = z.object({ count: z.int().nonnegative() });
 
@@ -44,6 +58,7 @@ export function httpSource(options: HttpSourceOptions): SearchSource {
     schema: T,
     path: string,
     body: unknown,
+    requestId: string,
     signal?: AbortSignal,
   ): Promise<z.output<T>> {
     const limit = AbortSignal.timeout(options.timeoutMs);
@@ -52,7 +67,11 @@ export function httpSource(options: HttpSourceOptions): SearchSource {
     try {
       response = await fetch(new URL(`/v1${path}`, options.url), {
         method: body === undefined ? 'GET' : 'POST',
-        headers: body === undefined ? {} : { 'content-type': 'application/json' },
+        headers: {
+          // The same for every try: what was paid for once is not paid for again.
+          'x-request-id': requestId,
+          ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        },
         body: body === undefined ? undefined : JSON.stringify(body),
         signal: signal ? AbortSignal.any([limit, signal]) : limit,
       });
@@ -83,16 +102,18 @@ export function httpSource(options: HttpSourceOptions): SearchSource {
     return read.data;
   }
 
-  async function ask<T extends z.ZodType>(
+  async function call<T extends z.ZodType>(
     schema: T,
     path: string,
     body?: unknown,
     signal?: AbortSignal,
+    requestId: string = randomUUID(),
   ): Promise<z.output<T>> {
     try {
-      return await pRetry(() => attempt(schema, path, body, signal), {
+      return await pRetry(() => attempt(schema, path, body, requestId, signal), {
         retries: options.retries,
         minTimeout: options.firstDelayMs,
+        maxTimeout: LONGEST_DELAY_MS,
         factor: 2,
         randomize: true,
         signal,
@@ -114,37 +135,74 @@ export function httpSource(options: HttpSourceOptions): SearchSource {
     }
   }
 
-  const query = (values: Record<string, string | null>): string =>
+  /** One page of a walk, asked for until it is the one asked for and `enough` says it is whole; the tries are paid once. */
+  async function page<T extends z.ZodType<{ from?: string | null }>>(
+    schema: T,
+    path: string,
+    cursor: string | null,
+    signal: AbortSignal | undefined,
+    enough: (answer: z.output<T>) => boolean,
+  ): Promise<z.output<T>> {
+    const requestId = randomUUID();
+    for (let tries = SENSE_TRIES; ; tries--) {
+      const answer = await call(schema, path, undefined, signal, requestId);
+      // A walk that answers with another page than the one asked for has skipped or repeated one.
+      const isPage = answer.from === undefined || answer.from === cursor;
+      if (isPage && (enough(answer) || tries === 0)) return answer;
+      if (tries === 0)
+        throw new KnownProblem(
+          502,
+          'pages-missing',
+          `The search services left out a page again and again, after ${cursor ?? 'the beginning'}.`,
+          'What has come so far is kept. Go on with the job to fetch just what is missing.',
+        );
+    }
+  }
+
+  const query = (values: Record<string, string | number | null>): string =>
     new URLSearchParams(
-      Object.entries(values).filter((entry): entry is [string, string] => entry[1] !== null),
+      Object.entries(values).flatMap(([name, value]) => (value === null ? [] : [[name, String(value)]])),
     ).toString();
 
   return {
     name: 'search services',
-    markets: async () => (await ask(marketsAnswer, '/markets')).markets,
-    today: async () => (await ask(clockAnswer, '/clock')).today,
-    allowance: () => ask(allowanceAnswer, '/allowance'),
-    async rankings({ market, date, target, kind, cursor, signal }) {
-      const answer = await ask(
-        looseRankings,
-        `/rankings?${query({ market, date, target, kind, cursor })}`,
-        undefined,
-        signal,
-      );
-      const rows = answer.rows.flatMap((row) => {
-        const read = sourceRanking.safeParse(row);
-        return read.success ? [read.data] : [];
+    markets: async () => (await call(marketsAnswer, '/markets')).markets,
+    today: async () => (await call(clockAnswer, '/clock')).today,
+    allowance: () => call(allowanceAnswer, '/allowance'),
+    async rankings({ signal, cursor, ...ask }) {
+      /** Rows that made sense in any try: a damaged one may be sound in the next. */
+      const sound = new Map<string, SourceRanking>();
+      const path = `/rankings?${query({ ...ask, cursor })}`;
+      const answer = await page(looseRankings, path, cursor, signal, ({ rows }) => {
+        for (const row of rows) {
+          const read = sourceRanking.safeParse(row);
+          if (read.success) sound.set(`${read.data.keyword}\n${read.data.address}`, read.data);
+        }
+        return sound.size >= rows.length;
       });
-      return { ...answer, rows, senseless: answer.rows.length - rows.length };
+      const senseless = Math.max(0, answer.rows.length - sound.size);
+      return { ...answer, rows: [...sound.values()], senseless };
     },
-    rankingsCount: async ({ market, date, target, kind, signal }) =>
-      (await ask(countAnswer, `/rankings/count?${query({ market, date, target, kind })}`, undefined, signal))
-        .count,
-    resultPages: ({ signal, ...body }) => ask(resultPagesAnswer, '/result-pages', body, signal),
-    metrics: ({ signal, ...body }) => ask(metricsAnswer, '/metrics', body, signal),
+    rankingsCount: async ({ signal, ...ask }) =>
+      (await call(countAnswer, `/rankings/count?${query({ ...ask })}`, undefined, signal)).count,
+    suggestions: async ({ signal, ...ask }) =>
+      (await call(suggestionsAnswer, `/suggestions?${query({ ...ask })}`, undefined, signal)).suggestions,
+    keywords: ({ signal, cursor, ...ask }) =>
+      page(keywordsAnswer, `/keywords?${query({ ...ask, cursor })}`, cursor, signal, () => true),
+    keywordsCount: async ({ signal, ...ask }) =>
+      (await call(countAnswer, `/keywords/count?${query({ ...ask })}`, undefined, signal)).count,
+    links: ({ signal, ...ask }) => call(linksAnswer, `/links?${query({ ...ask })}`, undefined, signal),
+    salesCurves: ({ signal, ...ask }) =>
+      call(salesCurvesAnswer, `/sales-curves?${query({ ...ask })}`, undefined, signal),
+    translations: (body) => call(translationsAnswer, '/translations', body),
+    adTerms: (values) => call(adTermsAnswer, `/own/ad-terms?${query(values)}`),
+    ownFields: (values) => call(ownFieldsAnswer, `/own/fields?${query(values)}`),
+    indexStates: (body) => call(indexAnswer, '/own/index', body),
+    resultPages: ({ signal, ...body }) => call(resultPagesAnswer, '/result-pages', body, signal),
+    metrics: ({ signal, ...body }) => call(metricsAnswer, '/metrics', body, signal),
     record: async ({ market, date, target, signal }) =>
-      (await ask(recordAnswer, `/records?${query({ market, date, target })}`, undefined, signal)).record,
-    performance: (values) => ask(performanceAnswer, `/own/performance?${query(values)}`),
+      (await call(recordAnswer, `/records?${query({ market, date, target })}`, undefined, signal)).record,
+    performance: (values) => call(performanceAnswer, `/own/performance?${query(values)}`),
   };
 }
 

@@ -1,12 +1,21 @@
 import type {
+  AdTermsAnswer,
   AllowanceAnswer,
+  IndexAnswer,
+  KeywordsAnswer,
+  LinksAnswer,
   MetricsAnswer,
   PerformanceAnswer,
   RankingsAnswer,
   ResultPagesAnswer,
+  SalesCurvesAnswer,
   SourceFullRecord,
   SourceMarket,
+  OwnFieldsAnswer,
+  TranslationsAnswer,
 } from '@opsimath/contract/source/answers';
+
+import type { MatchMode } from '@opsimath/core/text/match';
 
 export interface Dated {
   market: string;
@@ -26,12 +35,26 @@ export interface SearchSource {
   /** The service's own today. */
   today(): Promise<string>;
   allowance(): Promise<AllowanceAnswer>;
-  /** One page of a reverse look-up; `cursor` is `null` at the end. Rows that make no sense are left out and counted. */
-  rankings(
-    ask: Dated & { target: string; kind: 'organic' | 'paid' | 'both'; cursor: string | null },
-  ): Promise<RankingsAnswer & { senseless: number }>;
+  /**
+   * One page of a reverse look-up; `cursor` is `null` at the end. Rows that make no sense are asked for again;
+   * those that never come right are left out and counted.
+   */
+  rankings(ask: RankingsAsk & { cursor: string | null }): Promise<RankingsAnswer & { senseless: number }>;
   /** How many rows a reverse look-up would give; costs nothing. */
-  rankingsCount(ask: Dated & { target: string; kind: 'organic' | 'paid' | 'both' }): Promise<number>;
+  rankingsCount(ask: RankingsAsk): Promise<number>;
+  /** What a search box proposes while this is typed, in its order. */
+  suggestions(ask: Dated & { prefix: string }): Promise<string[]>;
+  /** One page of the keywords that hold some words. */
+  keywords(ask: KeywordsAsk & { cursor: string | null }): Promise<KeywordsAnswer>;
+  keywordsCount(ask: KeywordsAsk): Promise<number>;
+  links(ask: Dated & { target: string }): Promise<LinksAnswer>;
+  salesCurves(ask: Dated): Promise<SalesCurvesAnswer>;
+  translations(ask: {
+    date: string;
+    from: string;
+    to: string;
+    texts: readonly string[];
+  }): Promise<TranslationsAnswer>;
   /** At most {@link MOST_KEYWORDS} keywords. */
   resultPages(ask: Dated & { depth: number; keywords: readonly string[] }): Promise<ResultPagesAnswer>;
   metrics(ask: Dated & { keywords: readonly string[] }): Promise<MetricsAnswer>;
@@ -43,7 +66,25 @@ export interface SearchSource {
     to: string;
     cursor: string | null;
   }): Promise<PerformanceAnswer>;
+  adTerms(ask: { market: string; from: string; to: string; cursor: string | null }): Promise<AdTermsAnswer>;
+  /** Private fields of an own target. */
+  ownFields(ask: { market: string; target: string }): Promise<OwnFieldsAnswer>;
+  /** At most {@link MOST_INDEXED} addresses. */
+  indexStates(ask: { market: string; targets: readonly string[] }): Promise<IndexAnswer>;
 }
+
+export interface RankingsAsk extends Dated {
+  target: string;
+  kind: 'organic' | 'paid' | 'both';
+  depth: number;
+  leastVolume: number;
+}
+export interface KeywordsAsk extends Dated {
+  text: string;
+  mode: MatchMode;
+}
+/** Most addresses in one request for index states. */
+export const MOST_INDEXED = 1000;
 
 /** Most keywords in one request for result pages. */
 export const MOST_PAGES = 100;

@@ -2,6 +2,7 @@ import type { JobProgress } from '@opsimath/contract/api/jobs';
 import type { Database } from '../data/connection';
 import type { PlaceBook } from '../data/places';
 import type { SearchSource } from '../sources/searchSource';
+import type { Locks } from './locks';
 
 /** What one piece of long work has to hand. */
 export interface JobContext {
@@ -10,6 +11,8 @@ export interface JobContext {
   request: Record<string, unknown>;
   database: Database;
   source: SearchSource;
+  /** Shared by all jobs. */
+  locks: Locks;
   /** Shared by all captures of the job. */
   places: PlaceBook;
   /** Where uploaded files lie. */

@@ -1,23 +1,29 @@
 import type { SourceMetrics } from '@opsimath/contract/source/answers';
-import { seasonIndices } from '@opsimath/core/demand/season';
-import { volumeOf } from '@opsimath/core/demand/volume';
 import { key } from '@opsimath/core/text/key';
 
 import { type InStatement, writeTogether } from '../data/connection';
 import { progressStatement } from '../data/jobs';
 import { keywordsById } from '../data/keywords';
 import type { MarketRow } from '../data/markets';
-import type { Columns } from '../data/segments/columns';
+import { metricsColumns } from '../data/segments/metricsColumns';
 import { findSegments, readColumn, segmentStatements } from '../data/segments/segments';
 import { MOST_METRICS } from '../sources/searchSource';
 import type { JobContext } from './context';
 
-/** Months kept of a series, oldest first; shorter series are padded with unknown in front. */
-export const SERIES_MONTHS = 36;
-const UNKNOWN_COUNT = -1;
-
 /** Fetches metrics of the keywords for which none are held from the month of the date. */
-export async function fetchMetrics(
+export function fetchMetrics(
+  context: JobContext,
+  market: MarketRow,
+  date: string,
+  ids: readonly number[],
+  spend: (units: number) => InStatement,
+): Promise<void> {
+  return context.locks.run(`metrics:${market.id}:${date.slice(0, 7)}`, () =>
+    fetchMissing(context, market, date, ids, spend),
+  );
+}
+
+async function fetchMissing(
   context: JobContext,
   market: MarketRow,
   date: string,
@@ -59,48 +65,16 @@ export async function fetchMetrics(
   }
 }
 
-async function heldMetrics(context: JobContext, market: MarketRow, date: string): Promise<Set<number>> {
+/** Keywords whose metrics are held from the month of the date, from the services. */
+export async function heldMetrics(
+  context: Pick<JobContext, 'database' | 'source'>,
+  market: MarketRow,
+  date: string,
+): Promise<Set<number>> {
   const held = new Set<number>();
   for (const segment of await findSegments(context.database, { marketId: market.id, kind: 'metrics' })) {
-    if (segment.date.slice(0, 7) !== date.slice(0, 7)) continue;
+    if (segment.date.slice(0, 7) !== date.slice(0, 7) || segment.source !== context.source.name) continue;
     (await readColumn(context.database, segment.id, 'keyword')).forEach((id) => held.add(id));
   }
   return held;
-}
-
-/** Metrics as columns: figures of the method worked out once, the series beside them. NaN and −1 mark unknown. */
-export function metricsColumns(metrics: ReadonlyMap<number, SourceMetrics>): Columns {
-  const entries = [...metrics].sort(([a], [b]) => a - b);
-  const figure = (of: (row: SourceMetrics) => number | null): Float64Array =>
-    Float64Array.from(entries, ([, row]) => of(row) ?? NaN);
-  const columns: Columns = {
-    keyword: Int32Array.from(entries, ([id]) => id),
-    volume: Int32Array.from(entries, ([, row]) => volumeOf(row.months).value ?? UNKNOWN_COUNT),
-    volumeMonths: Uint8Array.from(entries, ([, row]) => volumeOf(row.months).months),
-    cpcLow: figure((row) => row.cpcLow),
-    cpcHigh: figure((row) => row.cpcHigh),
-    adCompetition: figure((row) => row.adCompetition),
-    results: figure((row) => row.results),
-    /** Months since year 0 of the first of the 36. */
-    firstMonth: Int32Array.from(
-      entries,
-      ([, row]) => monthNumber(row.firstMonth) - (SERIES_MONTHS - row.months.length),
-    ),
-    series: new Int32Array(entries.length * SERIES_MONTHS).fill(UNKNOWN_COUNT),
-    season: new Float64Array(entries.length * 12).fill(NaN),
-  };
-  entries.forEach(([, row], i) => {
-    const pad = SERIES_MONTHS - row.months.length;
-    row.months.forEach(
-      (count, month) => (columns.series![i * SERIES_MONTHS + pad + month] = count ?? UNKNOWN_COUNT),
-    );
-    const season = seasonIndices(row.months, monthNumber(row.firstMonth) % 12);
-    if (season) columns.season!.set(season, i * 12);
-  });
-  return columns;
-}
-
-function monthNumber(isoMonth: string): number {
-  const [year, month] = isoMonth.split('-').map(Number) as [number, number];
-  return year * 12 + month - 1;
 }

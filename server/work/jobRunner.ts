@@ -4,6 +4,7 @@ import { Worker } from 'node:worker_threads';
 import type { Job } from '@opsimath/contract/api/jobs';
 import type { Database } from '../data/connection';
 import { jobById, readJob, setJobState, unfinishedJobs } from '../data/jobs';
+import { retryFailedParts } from '../data/lookUps';
 import { KnownProblem } from '../problem';
 import type { HttpSourceOptions } from '../sources/httpSource';
 
@@ -65,6 +66,7 @@ export class JobRunner {
         `Job ${id} is ${row.state}; only a failed or cancelled one can go on.`,
       );
     }
+    if (row.kind === 'look-up') await retryFailedParts(this.database, Number(row.request.lookUpId));
     await setJobState(this.database, id, 'queued', null);
     this.start(id);
     return readJob(await jobById(this.database, id));

@@ -9,7 +9,9 @@ import { type HttpSourceOptions, httpSource } from '../sources/httpSource';
 import { runCaptures } from './captureJob';
 import { type JobContext, ProgressMeter } from './context';
 import { runImport } from './importJob';
+import { Locks } from './locks';
 import { runLookUp } from './lookUpJob';
+import { runArchive } from './archiveJob';
 
 interface WorkerData {
   file: string;
@@ -26,10 +28,12 @@ const database = await openDatabase(file);
 const source = httpSource(sourceOptions);
 const queue = new PQueue({ concurrency: AT_ONCE });
 const running = new Map<number, AbortController>();
+const locks = new Locks();
 const runners: Record<Job['kind'], (context: JobContext) => Promise<string | null>> = {
   'look-up': runLookUp,
   captures: runCaptures,
   import: runImport,
+  archive: runArchive,
 };
 
 parentPort!.on('message', ({ type, id }: Order) => {
@@ -70,6 +74,7 @@ async function run(id: number, controller: AbortController): Promise<void> {
       request: row.request,
       database,
       source,
+      locks,
       places: new PlaceBook(database),
       filesFolder,
       signal: controller.signal,

@@ -28,7 +28,20 @@ export async function withoutCapture(
  * Captures result pages of keywords on a date; what is held is not asked for again. Every batch is written
  * as it comes. The next batch is fetched while one is being stored.
  */
-export async function takeCaptures(
+export function takeCaptures(
+  context: JobContext,
+  market: MarketRow,
+  date: string,
+  ids: readonly number[],
+  spend: (units: number) => InStatement | null,
+): Promise<void> {
+  // Others that capture in this market on this day wait: what they want may be held by then.
+  return context.locks.run(`captures:${market.id}:${date}`, () =>
+    takeMissing(context, market, date, ids, spend),
+  );
+}
+
+async function takeMissing(
   context: JobContext,
   market: MarketRow,
   date: string,
@@ -83,7 +96,7 @@ async function storeBatch(
   context.signal.throwIfAborted();
   const places = await context.places.ids(answer.records, date);
   const keyword = new Map([...keywords.values()].map((row) => [row.key, row.id]));
-  const { columns, captures } = captureColumns(answer, date, { keyword, ...places });
+  const { columns, captures } = captureColumns(answer, date, { keyword, ...places }, market.surface);
   const head = {
     marketId: market.id,
     kind: 'captures' as const,

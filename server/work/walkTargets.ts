@@ -6,6 +6,9 @@ import { keywordIds } from '../data/keywords';
 import {
   type LookUpRow,
   type LookUpTargetRow,
+  failStatement,
+  heldRankings,
+  holdBy,
   lookUpTargets,
   spendStatement,
   walkStatement,
@@ -16,28 +19,71 @@ import { findSegments, readColumns, segmentStatements } from '../data/segments/s
 import { KnownProblem } from '../problem';
 import type { JobContext } from './context';
 
+/** What of a look-up could not be fetched, in words. */
+export type Missing = string[];
+
 /**
  * Walks the reverse look-up of every target that is not held yet. Each page of rows is written together with
  * the cursor after it, so that a stopped walk goes on where it was and no row is stored twice.
- * A target that the services refuse is marked with the reason; the others go on.
+ * A target that cannot be fetched is marked with the reason; the others go on.
  */
-export async function walkTargets(context: JobContext, lookUp: LookUpRow, market: MarketRow): Promise<void> {
-  const targets = await lookUpTargets(context.database, lookUp.id);
+export async function walkTargets(
+  context: JobContext,
+  lookUp: LookUpRow,
+  market: MarketRow,
+): Promise<Missing> {
+  const { database, locks, signal } = context;
+  const targets = await lookUpTargets(database, lookUp.id);
+  const missing: Missing = [];
+  if (targets.length === 0) return missing;
+  const waiting = targets.filter(({ state }) => state !== 'done' && state !== 'failed');
+  const done = targets.reduce((sum, target) => sum + target.rows, 0);
   context.progress.step(
     'keywords of each target',
-    null,
-    targets.reduce((sum, target) => sum + target.rows, 0),
+    await expectedRows(context, lookUp, market, waiting, done),
+    done,
   );
-  for (const target of targets) {
-    if (target.state === 'done' || target.state === 'failed') continue;
+  for (const target of waiting) {
+    const { date } = lookUp.request;
+    const name = `rankings:${market.id}:${date}:${target.address}`;
     try {
-      await walk(context, lookUp, market, target);
+      await locks.run(name, async () => {
+        signal.throwIfAborted();
+        // Another look-up may have fetched it while this one waited.
+        const held = await heldRankings(database, market.id, lookUp.request, target.address);
+        if (held && held.lookUpId !== lookUp.id) await holdBy(database, lookUp.id, target.address, held);
+        else await walk(context, lookUp, market, target);
+      });
     } catch (error) {
-      if (!(error instanceof KnownProblem) || error.code !== 'no-such-target') throw error;
-      const failed = { state: 'failed' as const, cursor: target.cursor, newRows: 0, message: error.message };
-      await writeTogether(context.database, [walkStatement(lookUp.id, target.address, failed)]);
+      if (!(error instanceof KnownProblem)) throw error;
+      if (error.code === 'allowance-spent') throw error;
+      if (error.code !== 'no-such-target') missing.push(`keywords of ${target.address} (${because(error)})`);
+      await writeTogether(database, [failStatement(lookUp.id, target.address, error.message)]);
     }
   }
+  return missing;
+}
+
+/** How many rows there will be, where the services say so. */
+async function expectedRows(
+  { source, signal }: JobContext,
+  { request }: LookUpRow,
+  market: MarketRow,
+  targets: readonly LookUpTargetRow[],
+  done: number,
+): Promise<number | null> {
+  let total = done;
+  for (const { address, rows } of targets) {
+    try {
+      const { date, want, depth, leastVolume } = request;
+      const ask = { market: market.code, date, target: address, kind: want, depth, leastVolume, signal };
+      total += Math.max(0, (await source.rankingsCount(ask)) - rows);
+    } catch (error) {
+      if (!(error instanceof KnownProblem)) throw error;
+      if (error.code !== 'no-such-target') return null;
+    }
+  }
+  return total;
 }
 
 async function walk(
@@ -47,7 +93,7 @@ async function walk(
   target: LookUpTargetRow,
 ): Promise<void> {
   const { database, source, signal } = context;
-  const { date, want } = lookUp.request;
+  const { date, want, depth, leastVolume } = lookUp.request;
   const seen = await storedPairs(context, lookUp, target.address);
   let cursor = target.cursor;
   let senseless = 0;
@@ -58,6 +104,8 @@ async function walk(
       date,
       target: target.address,
       kind: want,
+      depth,
+      leastVolume,
       cursor,
       signal,
     });
@@ -67,10 +115,7 @@ async function walk(
       market.id,
       answer.rows.map((row) => row.keyword),
     );
-    const places = await placeIdsByAddress(
-      database,
-      answer.rows.map((row) => row.address),
-    );
+    const places = await placeIdsByAddress(database, answer.rows);
     const rows = answer.rows.flatMap((row: SourceRanking) => {
       const keyword = keywords.get(key(row.keyword));
       const place = places.get(row.address);
@@ -123,4 +168,9 @@ async function storedPairs(context: JobContext, lookUp: LookUpRow, address: stri
     keyword.forEach((id, i) => pairs.add(`${id}:${place[i]!}`));
   }
   return pairs;
+}
+
+/** The reason of a failure as part of a sentence. */
+export function because(error: KnownProblem): string {
+  return error.message.replace(/\.$/, '');
 }

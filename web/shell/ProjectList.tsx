@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Problem } from '../parts/words/Problem';
 import { useCreateProjectMutation, useProjectsQuery } from '../state/api';
+import { ArchiveIn } from './ArchiveIn';
 
 /** The first page: open a project or begin one. */
 export function ProjectList() {
@@ -61,6 +62,7 @@ export function ProjectList() {
           </Button>
         </form>
       </section>
+      <ArchiveIn />
     </main>
   );
 }

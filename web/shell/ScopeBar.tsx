@@ -6,6 +6,7 @@ import { count, spelledDay } from '../parts/words/figures';
 import type { ServiceState } from '../state/api';
 import { NO_COMPARE, type Scope } from '../state/scope';
 import { DayChoice } from './DayChoice';
+import { marketName } from './marketName';
 
 interface ScopeBarProps {
   projectName: string;
@@ -82,7 +83,3 @@ export const ScopeBar = memo(function ScopeBar({
     </section>
   );
 });
-
-export function marketName(market: Pick<SourceMarket, 'surface' | 'placeName' | 'languageName'>): string {
-  return `${market.surface[0]!.toUpperCase()}${market.surface.slice(1)} · ${market.placeName} · ${market.languageName}`;
-}

@@ -6,8 +6,10 @@ import {
   gapSort,
   paidState,
 } from '@opsimath/contract/api/gaps';
+import { FOUND_BY, type FoundBy, matchMode } from '@opsimath/contract/api/lookUps';
 import type { GapKind } from '@opsimath/core/gap/kind';
 import type { PaidState } from '@opsimath/core/gap/paid';
+import type { MatchMode } from '@opsimath/core/text/match';
 
 /** Everything that a view shows, as it stands in the address, so that a link reopens it. */
 export interface Scope {
@@ -23,10 +25,25 @@ export interface Scope {
   descending: boolean;
   /** Keyword whose dossier is open. */
   open: number | null;
-  /** Look-up whose pool is open. */
+  /** Look-up whose pool is open, and how it is shown. */
   lookUp: number | null;
+  poolSort: string;
+  poolFind: string;
+  poolWords: string;
+  poolMode: MatchMode;
+  poolFound: FoundBy[];
+  /** Columns that are shown; empty for the usual ones. */
+  columns: string[];
+  /** The open part of a stage that has several. */
+  view: string;
+  /** Target whose panel is open. */
+  target: number | null;
+  /** Seed keyword whose front is shown. */
+  seed: string;
 }
 
+/** Values that are not written into the address. */
+const USUAL: Partial<Record<keyof Scope, string>> = { poolSort: '-volume', poolMode: 'any word' };
 const ISO_DAY = /^\d{4}-\d{2}-\d{2}$/;
 const NO_COMPARE = 'none';
 
@@ -54,6 +71,15 @@ export function readScope(params: URLSearchParams): Scope {
     descending: sort === '' ? true : text('sort').startsWith('-'),
     open: id('open'),
     lookUp: id('lookUp'),
+    poolSort: text('poolSort') || '-volume',
+    poolFind: text('poolFind'),
+    poolWords: text('poolWords'),
+    poolMode: several('poolMode', matchMode.options)[0] ?? 'any word',
+    poolFound: several('poolFound', FOUND_BY),
+    columns: text('columns').split(',').filter(Boolean),
+    view: text('view'),
+    target: id('target'),
+    seed: text('seed'),
   };
 }
 
@@ -67,7 +93,9 @@ export function writeScope(params: URLSearchParams, change: Partial<Scope>): URL
   for (const name of Object.keys(change) as (keyof Scope)[]) {
     if (name === 'sort' || name === 'descending') continue;
     const value = merged[name];
-    set(name, Array.isArray(value) ? value.join(',') : value === null ? '' : String(value));
+    const usual = USUAL[name];
+    const written = Array.isArray(value) ? value.join(',') : value === null ? '' : String(value);
+    set(name, written === usual ? '' : written);
   }
   if (change.sort !== undefined || change.descending !== undefined) {
     const isDefault = merged.sort === 'priority' && merged.descending;

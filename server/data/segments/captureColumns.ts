@@ -1,4 +1,4 @@
-import type { ResultPagesAnswer, SlotKind, SourceRecord } from '@opsimath/contract/source/answers';
+import type { ResultPagesAnswer, SlotKind, SourceRecord, Surface } from '@opsimath/contract/source/answers';
 import { type PreparedText, prepareText, textStanding } from '@opsimath/core/gap/textStanding';
 import { median } from '@opsimath/core/ranking/statistics';
 import { key, words } from '@opsimath/core/text/key';
@@ -16,6 +16,13 @@ export const FEATURE_CODES: readonly (SlotKind | '')[] = [
 export const ABOVE = { answerBox: 1, imageBlock: 2, videoBlock: 4 } as const;
 /** The seven medians of method §6 as columns. */
 export const MEDIAN_COLUMNS = ['m0', 'm1', 'm2', 'm3', 'm4', 'm5', 'm6'] as const;
+
+/** Figures of a public record that are kept with each slot, by surface. */
+export const FIGURE_COLUMNS: Record<Surface, readonly string[]> = {
+  web: [],
+  video: ['views', 'likes', 'length'],
+  marketplace: ['price', 'rating', 'reviews', 'sales rank'],
+};
 
 const MEDIAN_DEPTH = 50;
 const DAY_MS = 86_400_000;
@@ -37,6 +44,7 @@ export function captureColumns(
   answer: ResultPagesAnswer,
   date: string,
   ids: Ids,
+  surface: Surface = 'web',
 ): { columns: Columns; captures: number } {
   const pages = answer.pages
     .flatMap((page) => {
@@ -48,6 +56,8 @@ export function captureColumns(
   const slots = pages.flatMap(({ page }) => page.slots);
   const capture = captureSide(pages.length);
   const slot = slotSide(slots.length);
+  const figureNames = FIGURE_COLUMNS[surface];
+  const figures = figureNames.map(() => new Float64Array(slots.length).fill(NaN));
   let at = 0;
   pages.forEach(({ page, id }, i) => {
     const phrase = key(page.keyword);
@@ -76,7 +86,8 @@ export function captureColumns(
         slot.phrase[at] = standing.phraseInTitle;
         slot.titleWords[at] = Math.round(standing.wordsInTitle * wordCount);
         slot.fieldWords[at] = Math.round(standing.wordsInFields * wordCount);
-        slot.engagement[at] = NaN;
+        slot.engagement[at] = record.engagement ?? NaN;
+        figureNames.forEach((name, f) => (figures[f]![at] = record.figures[name] ?? NaN));
         slot.age[at] = record.age ?? NO_DAYS;
         slot.updated[at] = record.updated ?? NO_DAYS;
         if (entry.kind === 'organic' && (entry.position ?? MEDIAN_DEPTH + 1) <= MEDIAN_DEPTH) {
@@ -85,7 +96,7 @@ export function captureColumns(
             standing.phraseInTitle,
             standing.wordsInTitle,
             standing.wordsInFields,
-            null,
+            record.engagement,
             record.age,
             record.updated,
           ].forEach((value, feature) => {
@@ -97,7 +108,8 @@ export function captureColumns(
     }
     MEDIAN_COLUMNS.forEach((name, feature) => (capture[name][i] = median(measured[feature]!) ?? NaN));
   });
-  return { columns: { ...capture, ...slot }, captures: pages.length };
+  const figureColumns = Object.fromEntries(figureNames.map((name, f) => [name, figures[f]!]));
+  return { columns: { ...capture, ...slot, ...figureColumns }, captures: pages.length };
 }
 
 interface PreparedRecord {
@@ -107,6 +119,8 @@ interface PreparedRecord {
   authority: number | null;
   age: number | null;
   updated: number | null;
+  engagement: number | null;
+  figures: SourceRecord['figures'];
 }
 
 function prepareRecord(record: SourceRecord, date: string, ids: Ids): PreparedRecord {
@@ -118,7 +132,18 @@ function prepareRecord(record: SourceRecord, date: string, ids: Ids): PreparedRe
     authority: authority === null ? null : Math.round(authority),
     age: daysBefore(record.published, date),
     updated: daysBefore(record.updated, date),
+    engagement: engagementOf(record.figures, daysBefore(record.published, date)),
+    figures: record.figures,
   };
+}
+
+const RANK_SCALE = 1e6;
+
+/** Views a day, else inverse sales rank (in millionths), else the number of ratings (method §6). */
+function engagementOf(figures: SourceRecord['figures'], ageDays: number | null): number | null {
+  if (typeof figures.views === 'number' && ageDays !== null) return figures.views / Math.max(1, ageDays);
+  if (typeof figures['sales rank'] === 'number') return RANK_SCALE / figures['sales rank'];
+  return figures.reviews ?? null;
 }
 
 /** The same records come with every batch: their words are prepared once. */

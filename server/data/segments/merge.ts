@@ -8,7 +8,8 @@ const OFFSETS = ['slotStart'];
 
 /**
  * Joins the small segments that one piece of work left behind: same kind, source, date, look-up and subject.
- * The joined segment and the removal of its parts are one transaction.
+ * The joined segment and the mark on its parts are one transaction; the parts go at the next start, for somebody may
+ * be reading them.
  */
 export async function mergeSmallSegments(
   database: Database,
@@ -55,7 +56,7 @@ async function mergeInto(database: Database, segments: StoredSegment[]): Promise
   await writeTogether(database, [
     ...segmentStatements(head, joinColumns(parts)),
     {
-      sql: 'DELETE FROM segment WHERE id IN (SELECT value FROM json_each(?))',
+      sql: 'UPDATE segment SET superseded = 1 WHERE id IN (SELECT value FROM json_each(?))',
       args: [JSON.stringify(segments.map((segment) => segment.id))],
     },
   ]);
@@ -67,4 +68,9 @@ async function columnNames(database: Database, segmentId: number): Promise<strin
     args: [segmentId],
   });
   return answer.rows.map((row) => String(row.name));
+}
+
+/** Takes away segments that joined ones have replaced. Only while nobody reads. */
+export async function removeSuperseded(database: Database): Promise<void> {
+  await database.client.execute('DELETE FROM segment WHERE superseded = 1');
 }

@@ -11,7 +11,7 @@ import {
   typeOf,
 } from './columns';
 
-export type SegmentKind = 'rankings' | 'metrics' | 'captures' | 'performance';
+export type SegmentKind = 'rankings' | 'metrics' | 'captures' | 'performance' | 'finds' | 'ad terms';
 
 /** What a segment says of itself. `rows` counts its main things: rankings, metrics, captures, rows of performance. */
 export interface SegmentHead {
@@ -84,7 +84,7 @@ export interface SegmentFilter {
 
 /** Heads of the segments that fit, by date, then in the order they were written. */
 export async function findSegments(database: Database, filter: SegmentFilter): Promise<StoredSegment[]> {
-  const conditions: string[] = ['market_id = ?'];
+  const conditions: string[] = ['market_id = ?', 'superseded = 0'];
   const args: (string | number)[] = [filter.marketId];
   const add = (condition: string, value: string | number | undefined): void => {
     if (value === undefined) return;
@@ -132,6 +132,19 @@ export async function readColumn(database: Database, segmentId: number, name: st
     at += bytes.length;
   }
   return whole;
+}
+
+/** {@link readColumn}, or `null` where the segment has no such column: older or sparser facts. */
+export async function readColumnIfAny(
+  database: Database,
+  segmentId: number,
+  name: string,
+): Promise<Column | null> {
+  const answer = await database.client.execute({
+    sql: 'SELECT 1 FROM segment_column WHERE segment_id = ? AND name = ? LIMIT 1',
+    args: [segmentId, name],
+  });
+  return answer.rows.length === 0 ? null : readColumn(database, segmentId, name);
 }
 
 /** Several columns of a segment. */

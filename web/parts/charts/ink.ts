@@ -7,6 +7,8 @@ export interface ChartInk {
   hairline: string;
   own: string;
   ochre: string;
+  /** The ochre ramp, light to deep. */
+  ramp: string[];
   sheet: string;
   rivals: string[];
 }
@@ -25,6 +27,7 @@ export function useChartInk(): ChartInk {
       hairline: read('--hairline'),
       own: read('--own'),
       ochre: read('--ochre-3'),
+      ramp: [0, 1, 2, 3, 4].map((step) => read(`--ochre-${step}`)),
       sheet: read('--sheet'),
       rivals: [0, 1, 2, 3].map((hue) => read(`--rival-${hue}`)),
     };

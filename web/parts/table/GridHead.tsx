@@ -1,16 +1,21 @@
 import type { GridColumn } from './gridColumn';
 
-interface GridHeadProps<Row> {
-  column: GridColumn<Row>;
+export interface GridOrder {
   sort: string;
   descending: boolean;
-  onSort: (sort: string, descending: boolean) => void;
+}
+interface GridHeadProps<Row> {
+  column: GridColumn<Row>;
+  orders: readonly GridOrder[];
+  /** `add`: as a further order after those there are. */
+  onSort: (sort: string, descending: boolean, add: boolean) => void;
 }
 
-/** A column's head: explains its figure, and sorts by it. */
-export function GridHead<Row>({ column, sort, descending, onSort }: GridHeadProps<Row>) {
-  const sorted = column.sort !== undefined && column.sort === sort;
-  const order = sorted ? (descending ? 'descending' : 'ascending') : undefined;
+/** A column's head: explains its figure, and sorts by it; with Shift as a further order. */
+export function GridHead<Row>({ column, orders, onSort }: GridHeadProps<Row>) {
+  const place = orders.findIndex(({ sort }) => sort === column.sort);
+  const sorted = column.sort !== undefined && place >= 0 ? orders[place]! : null;
+  const order = sorted ? (sorted.descending ? 'descending' : 'ascending') : undefined;
   return (
     <div
       role="columnheader"
@@ -24,10 +29,22 @@ export function GridHead<Row>({ column, sort, descending, onSort }: GridHeadProp
         <button
           className="plain"
           aria-label={column.name}
-          onClick={() => onSort(column.sort!, sorted ? !descending : column.align === 'right')}
+          onClick={(event) =>
+            onSort(
+              column.sort!,
+              sorted ? !sorted.descending : column.align === 'right',
+              event.shiftKey && orders.length > 0,
+            )
+          }
         >
           {column.head}
-          {sorted && <span aria-hidden> {descending ? '↓' : '↑'}</span>}
+          {sorted && (
+            <span aria-hidden>
+              {' '}
+              {sorted.descending ? '↓' : '↑'}
+              {orders.length > 1 && <small>{place + 1}</small>}
+            </span>
+          )}
         </button>
       )}
     </div>

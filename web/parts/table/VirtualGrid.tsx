@@ -1,6 +1,6 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { GridHead } from './GridHead';
+import { GridHead, type GridOrder } from './GridHead';
 import { GridRow } from './GridRow';
 import type { GridColumn } from './gridColumn';
 import './grid.css';
@@ -16,12 +16,11 @@ interface VirtualGridProps<Row> {
   rowHeight: number;
   /** Another list from here on: back to its first row. */
   listName: string;
-  sort: string;
-  descending: boolean;
+  orders: readonly GridOrder[];
   selected: ReadonlySet<number>;
   openId?: number | null;
   onVisible: (first: number, last: number) => void;
-  onSort: (sort: string, descending: boolean) => void;
+  onSort: (sort: string, descending: boolean, add: boolean) => void;
   onSelect: (row: Row) => void;
   onOpen?: (row: Row) => void;
   onClose?: () => void;
@@ -119,7 +118,7 @@ export function VirtualGrid<Row>(props: VirtualGridProps<Row>) {
       <div role="rowgroup" className="grid-top">
         <div className="grid-head" role="row" style={{ gridTemplateColumns: template }}>
           {columns.map((column) => (
-            <GridHead key={column.id} column={column} {...props} />
+            <GridHead key={column.id} column={column} orders={props.orders} onSort={props.onSort} />
           ))}
         </div>
       </div>

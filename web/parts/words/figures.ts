@@ -56,3 +56,11 @@ export function isPlace(position: Position): position is number {
 export function duration(seconds: number): string {
   return seconds < 90 ? `${Math.max(1, Math.round(seconds))} s` : `${Math.round(seconds / 60)} min`;
 }
+
+const OLD_DAYS = 60;
+
+/** How old a fact is against a date, said only when it is old. */
+export function age(isoDay: string, today: string): string {
+  const days = Math.round((Date.parse(today) - Date.parse(isoDay)) / 86_400_000);
+  return days > OLD_DAYS ? ` (old: ${days} days)` : '';
+}

@@ -61,8 +61,7 @@ export function GapTable({ project, query, first, openId, narrow, onOpen }: GapT
       rowAt={rowAt}
       idOf={(row) => row.id}
       rowHeight={ROW_HEIGHT}
-      sort={query.sort ?? 'priority'}
-      descending={query.descending !== 'false'}
+      orders={[{ sort: query.sort ?? 'priority', descending: query.descending !== 'false' }]}
       selected={selected}
       openId={openId}
       onVisible={onVisible}

@@ -1,10 +1,10 @@
 import type { GapQuery } from '@opsimath/contract/api/gaps';
-import { Button, Input, type InputRef } from 'antd';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
+import { Button } from 'antd';
+import { useMemo } from 'react';
 import { Link, useLocation } from 'react-router';
 import { Dossier } from '../../parts/dossier/Dossier';
 import { Empty } from '../../parts/words/Empty';
+import { FindBox } from '../../parts/words/FindBox';
 import { Problem } from '../../parts/words/Problem';
 import { useGapPageQuery, useLookUpsQuery, useTargetsQuery } from '../../state/api';
 import { useScope } from '../../state/useScope';
@@ -14,8 +14,6 @@ import { KindStrip } from './KindStrip';
 import { MarkFilters } from './MarkFilters';
 import { exportAddress } from './exportAddress';
 import './gaps.css';
-
-const FIND_DELAY_MS = 180;
 
 /** The heart: every keyword with its lane, gap kind, worth, and what to do. */
 export default function Gaps() {
@@ -113,29 +111,5 @@ export default function Gaps() {
         )}
       </div>
     </div>
-  );
-}
-
-/** Finds keywords while typing; the recipe of other filters stays as it is. */
-function FindBox({ value, onFind }: { value: string; onFind: (find: string) => void }) {
-  const [typed, setTyped] = useState(value);
-  const box = useRef<InputRef>(null);
-  useHotkeys('slash', () => box.current?.focus(), { preventDefault: true });
-  useEffect(() => {
-    if (typed === value) return;
-    const timer = setTimeout(() => onFind(typed), FIND_DELAY_MS);
-    return () => clearTimeout(timer);
-  }, [typed, value, onFind]);
-  return (
-    <Input
-      ref={box}
-      allowClear
-      aria-label="Find a keyword"
-      placeholder="Find a keyword  /"
-      value={typed}
-      maxLength={300}
-      style={{ width: 210 }}
-      onChange={(event) => setTyped(event.target.value)}
-    />
   );
 }

@@ -1,18 +1,21 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
+import type { SourceMarket } from '@opsimath/contract/source/answers';
 import { Button } from 'antd';
 import { count, spelledDay } from '../../parts/words/figures';
 import { JobLine } from '../../parts/words/JobLine';
 import { useCancelJobMutation, useResumeJobMutation } from '../../state/api';
 import { isUnderWay, useJob } from '../../state/jobs';
+import { nameOfMarket } from './useLookUpDraft';
 
 interface LookUpListProps {
   lookUps: readonly LookUp[];
+  markets: readonly SourceMarket[];
   openId: number | null;
-  onOpen: (lookUp: number) => void;
+  onOpen: (lookUp: LookUp) => void;
 }
 
-/** Past look-ups: they open at once and cost nothing. */
-export function LookUpList({ lookUps, openId, onOpen }: LookUpListProps) {
+/** Past look-ups of every market: they open at once and cost nothing. */
+export function LookUpList({ lookUps, markets, openId, onOpen }: LookUpListProps) {
   if (lookUps.length === 0) return null;
   return (
     <section>
@@ -22,8 +25,9 @@ export function LookUpList({ lookUps, openId, onOpen }: LookUpListProps) {
           <LookUpItem
             key={lookUp.id}
             lookUp={lookUp}
+            market={nameOfMarket(markets, lookUp.market)}
             open={lookUp.id === openId}
-            onOpen={() => onOpen(lookUp.id)}
+            onOpen={() => onOpen(lookUp)}
           />
         ))}
       </ul>
@@ -31,11 +35,18 @@ export function LookUpList({ lookUps, openId, onOpen }: LookUpListProps) {
   );
 }
 
-function LookUpItem({ lookUp, open, onOpen }: { lookUp: LookUp; open: boolean; onOpen: () => void }) {
+interface LookUpItemProps {
+  lookUp: LookUp;
+  market: string;
+  open: boolean;
+  onOpen: () => void;
+}
+
+function LookUpItem({ lookUp, market, open, onOpen }: LookUpItemProps) {
   const job = useJob(lookUp.job);
   const [cancel] = useCancelJobMutation();
   const [resume] = useResumeJobMutation();
-  const failed = lookUp.targets.filter((target) => target.state === 'failed');
+  const running = job !== null && job !== undefined && isUnderWay(job);
   return (
     <li className={open ? 'open' : undefined}>
       <button className="plain" onClick={onOpen} aria-current={open}>
@@ -43,14 +54,11 @@ function LookUpItem({ lookUp, open, onOpen }: { lookUp: LookUp; open: boolean; o
         <div className="soft">
           {spelledDay(lookUp.date)} · {count(lookUp.keywords)} keywords · {count(lookUp.units)} units
         </div>
+        <div className="faint">{market}</div>
       </button>
       {job && job.state !== 'done' && <JobLine job={job} />}
-      {failed.map((target) => (
-        <div key={target.address} className="soft">
-          {target.address}: {target.message}
-        </div>
-      ))}
-      {job && isUnderWay(job) && (
+      {(running || job?.state === 'failed' || open) && <PartLines lookUp={lookUp} running={running} />}
+      {running && (
         <Button size="small" onClick={() => void cancel(job.id)}>
           Cancel
         </Button>
@@ -61,5 +69,36 @@ function LookUpItem({ lookUp, open, onOpen }: { lookUp: LookUp; open: boolean; o
         </Button>
       )}
     </li>
+  );
+}
+
+const STATE_WORDS = { waiting: 'waits', walking: 'under way', done: '', failed: 'missing' } as const;
+
+/** How far each target and each way of finding came. */
+function PartLines({ lookUp, running }: { lookUp: LookUp; running: boolean }) {
+  return (
+    <ul className="lookup-parts">
+      {lookUp.targets.map(({ address, state, rows, heldBy, message }) => (
+        <li key={address}>
+          <span className="one-line" title={message ?? address}>
+            {address}
+          </span>
+          <span className="figure">
+            {STATE_WORDS[running || state !== 'walking' ? state : 'waiting'] || count(rows)}
+            {state === 'done' && heldBy !== lookUp.id && ' held'}
+          </span>
+          {message && <span className="faint lookup-part-note">{message}</span>}
+        </li>
+      ))}
+      {lookUp.parts.map(({ way, seed, state, found, message }) => (
+        <li key={`${way}${seed}`}>
+          <span className="one-line" title={message ?? way}>
+            {way} {seed && `of ${seed}`}
+          </span>
+          <span className="figure">{STATE_WORDS[state] || count(found)}</span>
+          {message && <span className="faint lookup-part-note">{message}</span>}
+        </li>
+      ))}
+    </ul>
   );
 }

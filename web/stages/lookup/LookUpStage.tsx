@@ -1,33 +1,48 @@
-import { useLookUpsQuery, useTargetsQuery } from '../../state/api';
+import type { LookUp } from '@opsimath/contract/api/lookUps';
+import { useLookUpsQuery, useMarketsQuery, useTargetsQuery } from '../../state/api';
 import { useScope } from '../../state/useScope';
 import { LookUpForm } from './LookUpForm';
 import { LookUpList } from './LookUpList';
-import { PoolTable } from './PoolTable';
+import { Pool } from './Pool';
 import './lookup.css';
 
-/** Put in targets, see the price, follow the progress, read the pool. */
+const NOTHING: never[] = [];
+
+/** Put in targets, seed keywords or a list, see the price, follow the progress, read the pool. */
 export default function LookUpStage() {
   const { project, scope, change } = useScope();
   const { data: lookUps } = useLookUpsQuery(project);
   const { data: targets } = useTargetsQuery(project);
-  const open = lookUps?.find((lookUp) => lookUp.id === scope.lookUp) ?? lookUps?.[0];
+  const { data: markets } = useMarketsQuery();
+  const open =
+    lookUps?.find((lookUp) => lookUp.id === scope.lookUp) ??
+    lookUps?.find((lookUp) => lookUp.market === scope.market);
+  const show = (lookUp: Pick<LookUp, 'id' | 'market'>): void =>
+    change({ lookUp: lookUp.id, market: lookUp.market, poolFind: '', poolWords: '', poolFound: [] });
   return (
     <div className="lookup">
       <div className="lookup-side">
-        {targets && <LookUpForm targets={targets} onStarted={(lookUp) => change({ lookUp })} />}
+        {targets && markets && (
+          <LookUpForm
+            targets={targets}
+            markets={markets}
+            onStarted={(lookUp) => change({ lookUp, poolFind: '', poolWords: '', poolFound: [] })}
+          />
+        )}
         <LookUpList
-          lookUps={lookUps ?? []}
+          lookUps={lookUps ?? NOTHING}
+          markets={markets ?? NOTHING}
           openId={open?.id ?? null}
-          onOpen={(lookUp) => change({ lookUp })}
+          onOpen={show}
         />
       </div>
       {open ? (
-        <PoolTable key={open.id} lookUp={open} />
+        <Pool key={open.id} lookUp={open} lookUps={lookUps ?? NOTHING} />
       ) : (
         <div className="empty lookup-empty">
-          <div className="serif">No look-up yet</div>
-          Choose rivals on the left, or paste their pages or sites, and start. What comes is kept for ever,
-          with its date.
+          <div className="serif">No look-up in this market yet</div>
+          Choose rivals on the left, paste their pages, videos or listings, or type a seed keyword, and start.
+          What comes is kept for ever, with its date.
         </div>
       )}
     </div>

@@ -14,7 +14,7 @@ import { useJob } from '../../state/jobs';
 import { useScope } from '../../state/useScope';
 import { ReadingForm } from './ReadingForm';
 
-/** Own search performance from files: choose, see how it is read, correct, take in, see what was rejected. */
+/** Tables from files: choose, see how it is read, correct, take in, see what was rejected. */
 export function ImportPanel() {
   const { project } = useScope();
   const { data: imports } = useImportsQuery(project);
@@ -31,7 +31,7 @@ export function ImportPanel() {
   const taken = (imports ?? []).filter((entry) => entry.job !== null);
   return (
     <section className="section">
-      <h2>Own search performance</h2>
+      <h2>Tables</h2>
       {taken.length > 0 && (
         <table className="ledger">
           <tbody>
@@ -42,14 +42,15 @@ export function ImportPanel() {
         </table>
       )}
       <p className="soft" style={{ margin: '6px 0' }}>
-        A CSV or TSV of queries with date, clicks, impressions and position, as your search account exports
-        it.
+        Own search performance, ad search terms, keyword metrics, rankings, or hidden search terms, as CSV,
+        TSV, XLSX or JSON Lines. How the columns are matched is remembered for the next file with the same
+        heads.
       </p>
       <input
         ref={box}
         type="file"
-        accept=".csv,.tsv,.txt,text/csv,text/tab-separated-values"
-        aria-label="File of own search performance"
+        accept=".csv,.tsv,.txt,.xlsx,.jsonl,.ndjson,text/csv,text/tab-separated-values"
+        aria-label="Table file"
         className="read-only"
         tabIndex={-1}
         onChange={(event) => {
@@ -74,7 +75,10 @@ function ImportRow({ entry }: { entry: FileImport }) {
   return (
     <tr>
       <td>
-        <b>{entry.fileName}</b> <span className="faint">{entry.createdAt.slice(0, 10)}</span>
+        <b>{entry.fileName}</b>{' '}
+        <span className="faint">
+          {entry.kind}, {entry.createdAt.slice(0, 10)}
+        </span>
         {job && job.state !== 'done' && <JobLine job={job} />}
         {job && (job.state === 'failed' || job.state === 'cancelled') && (
           <Button size="small" onClick={() => void resume(job.id)}>

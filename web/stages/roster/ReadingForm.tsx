@@ -1,27 +1,35 @@
 import {
   type FileReading,
-  type PerformanceField,
+  IMPORT_KINDS,
+  type ImportField,
+  type ImportKind,
   type UploadAnswer,
-  performanceField,
+  fieldsOf,
 } from '@opsimath/contract/api/imports';
 import { Button, DatePicker, Select } from 'antd';
 import { useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
-import { useStartImportMutation } from '../../state/api';
+import { useReadAsMutation, useStartImportMutation } from '../../state/api';
 import { useScope } from '../../state/useScope';
-
-const NEEDED: readonly PerformanceField[] = ['query', 'clicks', 'impressions'];
 
 /** How a file is read, for correction before it is taken in. */
 export function ReadingForm({ answer, onDone }: { answer: UploadAnswer; onDone: () => void }) {
   const { scope } = useScope();
   const [reading, setReading] = useState<FileReading>(answer.preview.reading);
   const [start, { isLoading, error }] = useStartImportMutation();
+  const [readAs] = useReadAsMutation();
+  const { needed: neededFields, dated } = IMPORT_KINDS[reading.kind];
+  const needed: readonly ImportField[] = neededFields;
+  const columnOf = (field: ImportField): number | null => reading.columns[field] ?? null;
   const change = (next: Partial<FileReading>): void => setReading((current) => ({ ...current, ...next }));
-  const setColumn = (field: PerformanceField, column: number | null): void =>
+  const setColumn = (field: ImportField, column: number | null): void =>
     change({ columns: { ...reading.columns, [field]: column } });
-  const missing = NEEDED.filter((field) => reading.columns[field] === null);
-  const dateMissing = reading.columns.date === null && reading.fixedDate === null;
+  const missing = needed.filter((field) => columnOf(field) === null);
+  const dateMissing = dated && columnOf('date') === null && reading.fixedDate === null;
+  const chooseKind = async (kind: ImportKind): Promise<void> => {
+    const { reading: next } = await readAs({ id: answer.import.id, kind }).unwrap();
+    setReading(next);
+  };
   const take = async (): Promise<void> => {
     await start({ id: answer.import.id, market: scope.market, reading }).unwrap();
     onDone();
@@ -35,19 +43,33 @@ export function ReadingForm({ answer, onDone }: { answer: UploadAnswer; onDone: 
       <h3>{answer.import.fileName}</h3>
       <p className="soft">
         Read as {reading.encoding}, separated by {separatorName(reading.delimiter)}, heads on line{' '}
-        {reading.headerLine}.
+        {reading.headerLine}.{reading.remembered && ' Columns matched as for the last file with these heads.'}
       </p>
       <div className="reading-fields">
-        {performanceField.options.map((field) => (
+        <label>
+          <span>kind of table</span>
+          <Select
+            size="small"
+            aria-label="Kind of table"
+            value={reading.kind}
+            popupMatchSelectWidth={false}
+            options={Object.entries(IMPORT_KINDS).map(([value, { name }]) => ({
+              value: value as ImportKind,
+              label: name,
+            }))}
+            onChange={(kind) => void chooseKind(kind)}
+          />
+        </label>
+        {fieldsOf(reading.kind).map((field) => (
           <label key={field}>
             <span>
               {field}
-              {NEEDED.includes(field) && ' *'}
+              {needed.includes(field) && ' *'}
             </span>
             <Select
               size="small"
               aria-label={`Column of ${field}`}
-              value={reading.columns[field] ?? -1}
+              value={columnOf(field) ?? -1}
               options={columnOptions}
               popupMatchSelectWidth={false}
               onChange={(column) => setColumn(field, column < 0 ? null : column)}
@@ -79,7 +101,7 @@ export function ReadingForm({ answer, onDone }: { answer: UploadAnswer; onDone: 
             onChange={(dateOrder) => change({ dateOrder })}
           />
         </label>
-        {reading.columns.date === null && (
+        {dated && columnOf('date') === null && (
           <label>
             <span>date of all rows</span>
             <DatePicker

@@ -1,24 +1,60 @@
 import { useTargetsQuery } from '../../state/api';
 import { useScope } from '../../state/useScope';
 import { Problem } from '../../parts/words/Problem';
-import { ImportPanel } from './ImportPanel';
+import { BannedWords } from './BannedWords';
+import { ChannelTable } from './ChannelTable';
+import { FilesView } from './FilesView';
+import { FindRivals } from './FindRivals';
+import { IndexView } from './IndexView';
 import { SettingsPanel } from './SettingsPanel';
-import { TargetSection } from './TargetSection';
+import { TargetPanel } from './TargetPanel';
+import { TargetsView } from './TargetsView';
 import './roster.css';
 
-/** Who we are and whom we face, what we know of ourselves, and how things are valued. */
+const VIEWS = [
+  { view: '', name: 'Who' },
+  { view: 'find', name: 'Find rivals' },
+  { view: 'index', name: 'Own pages in the index' },
+  { view: 'channels', name: 'Channel keywords' },
+  { view: 'words', name: 'Words not to use' },
+  { view: 'files', name: 'Files' },
+  { view: 'settings', name: 'Settings' },
+] as const;
+
+/** Who we are and whom we face, what is known of us and them, and how things are valued. */
 export default function Roster() {
-  const { project } = useScope();
+  const { project, scope, change } = useScope();
   const { data: targets, error } = useTargetsQuery(project);
+  const open = VIEWS.find(({ view }) => view === scope.view)?.view ?? '';
   return (
     <div className="roster">
-      <div>
-        {error && <Problem error={error} />}
-        <TargetSection side="own" targets={targets?.filter((target) => target.side === 'own') ?? []} />
-        <TargetSection side="rival" targets={targets?.filter((target) => target.side === 'rival') ?? []} />
-        <ImportPanel />
+      <nav className="views" aria-label="Parts of the roster">
+        {VIEWS.map(({ view, name }) => (
+          <button
+            key={view}
+            className="plain view"
+            aria-current={view === open ? 'page' : undefined}
+            onClick={() => change({ view, target: null })}
+          >
+            {name}
+          </button>
+        ))}
+      </nav>
+      {error && <Problem error={error} />}
+      <div className="roster-body">
+        <div className="roster-main">
+          {open === '' && targets && <TargetsView targets={targets} />}
+          {open === 'find' && targets && <FindRivals targets={targets} />}
+          {open === 'index' && <IndexView />}
+          {open === 'channels' && <ChannelTable />}
+          {open === 'words' && <BannedWords />}
+          {open === 'files' && <FilesView />}
+          {open === 'settings' && <SettingsPanel />}
+        </div>
+        {scope.target !== null && (
+          <TargetPanel key={scope.target} target={scope.target} onClose={() => change({ target: null })} />
+        )}
       </div>
-      <SettingsPanel />
     </div>
   );
 }

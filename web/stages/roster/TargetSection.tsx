@@ -1,5 +1,5 @@
 import type { Side, Target, TargetsAdded } from '@opsimath/contract/api/targets';
-import { Button, Input, Popconfirm } from 'antd';
+import { Button, Input, Popconfirm, Tooltip } from 'antd';
 import { useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
 import { count, percent, spelledDay } from '../../parts/words/figures';
@@ -9,20 +9,18 @@ import { useScope } from '../../state/useScope';
 const WORDS = {
   own: {
     title: 'We',
-    add: 'Our sites or pages, one a line',
-    none: 'Add our own site: gaps are measured from it.',
+    add: 'Ours: sites, sections (host/path/*), pages, channels, videos, shops, listings; one a line',
+    none: 'Add our own site, channel or shop: gaps are measured from it.',
   },
   rival: {
     title: 'Rivals',
-    add: 'Rival sites or pages, one a line',
-    none: 'Add at least one rival to compare with.',
+    add: 'Rivals: any address or id, one a line',
+    none: 'Add at least one rival to compare with, or find some from a seed keyword.',
   },
 };
 
 /** The targets of one side with what is publicly known of them, and a box to add more. */
 export function TargetSection({ side, targets }: { side: Side; targets: readonly Target[] }) {
-  const { project } = useScope();
-  const [remove] = useRemoveTargetMutation();
   const words = WORDS[side];
   return (
     <section className="section">
@@ -33,10 +31,13 @@ export function TargetSection({ side, targets }: { side: Side; targets: readonly
             <tr>
               <th>Target</th>
               <th>Kind</th>
+              <th className="figure" title="Rows of its newest look-up: keywords with the target that ranks">
+                Held
+              </th>
               <th className="figure" title="0–100, log-scaled, as the services give it">
                 Authority
               </th>
-              <th className="figure">Referring domains</th>
+              <th className="figure">Ref. domains</th>
               <th className="figure">Backlinks</th>
               <th className="figure" title="Share of links that are worth nothing">
                 Poor links
@@ -47,35 +48,7 @@ export function TargetSection({ side, targets }: { side: Side; targets: readonly
           </thead>
           <tbody>
             {targets.map((target) => (
-              <tr key={target.id}>
-                <td className="target-cell">
-                  <b>{target.name}</b> <span className="faint">{target.address}</span>
-                  {target.record && (
-                    <div className="soft one-line" title={target.record.title}>
-                      {target.record.title}
-                    </div>
-                  )}
-                </td>
-                <td>{target.kind}</td>
-                <td className="figure">{count(target.record?.figures.authority)}</td>
-                <td className="figure">{count(target.record?.figures['referring domains'])}</td>
-                <td className="figure">{count(target.record?.figures.backlinks)}</td>
-                <td className="figure">{percent(target.record?.figures['share of poor links'], 0)}</td>
-                <td title={target.recordDate ? `As seen on ${target.recordDate}` : undefined}>
-                  {target.record?.updated ? spelledDay(target.record.updated) : 'unknown'}
-                </td>
-                <td className="figure">
-                  <Popconfirm
-                    title={`Take ${target.name} out of the roster?`}
-                    description="What was captured stays; it can be added again."
-                    okText="Take out"
-                    cancelText="Keep"
-                    onConfirm={() => void remove({ project, target: target.id })}
-                  >
-                    <button className="plain soft written">take out</button>
-                  </Popconfirm>
-                </td>
-              </tr>
+              <TargetRow key={target.id} target={target} />
             ))}
           </tbody>
         </table>
@@ -87,8 +60,71 @@ export function TargetSection({ side, targets }: { side: Side; targets: readonly
   );
 }
 
+function TargetRow({ target }: { target: Target }) {
+  const { project, scope, change } = useScope();
+  const [remove] = useRemoveTargetMutation();
+  const figures = target.record?.figures;
+  return (
+    <tr className={scope.target === target.id ? 'open' : undefined}>
+      <td className="target-cell">
+        <button
+          className="plain target-name"
+          aria-label={`Open ${target.name}`}
+          onClick={() => change({ target: target.id })}
+        >
+          <b>{target.name}</b>
+        </button>{' '}
+        <span className="faint">{target.address}</span>
+        {target.record && (
+          <div className="soft one-line" title={target.record.title}>
+            {target.record.title}
+          </div>
+        )}
+      </td>
+      <td>
+        {target.kind}
+        {target.filled && target.filled.empty.length > 0 && (
+          <Tooltip title={`Empty: ${target.filled.empty.join(', ')}`}>
+            <div className="faint">
+              {target.filled.full} of {target.filled.of} filled
+            </div>
+          </Tooltip>
+        )}
+      </td>
+      <td className="figure" title={target.held ? `looked up for ${target.held.date}` : 'never looked up'}>
+        {target.held ? count(target.held.organic || target.held.paid) : <span className="faint">none</span>}
+      </td>
+      <td className="figure">{count(figures?.authority)}</td>
+      <td className="figure">
+        {count(figures?.['referring domains'])}
+        {target.manyLinksLittleAuthority && (
+          <div className="faint" title="Authority lies in the lowest tenth for so many referring domains">
+            many links, little authority
+          </div>
+        )}
+      </td>
+      <td className="figure">{count(figures?.backlinks)}</td>
+      <td className="figure">{percent(figures?.['share of poor links'], 0)}</td>
+      <td title={target.recordDate ? `As seen on ${target.recordDate}` : undefined}>
+        {target.record?.updated ? spelledDay(target.record.updated) : 'unknown'}
+      </td>
+      <td className="figure">
+        <Popconfirm
+          title={`Take ${target.name} out of the roster?`}
+          description="What was captured stays; it can be added again."
+          okText="Take out"
+          cancelText="Keep"
+          onConfirm={() => void remove({ project, target: target.id })}
+        >
+          <button className="plain soft written">take out</button>
+        </Popconfirm>
+      </td>
+    </tr>
+  );
+}
+
 function AddBox({ side, placeholder }: { side: Side; placeholder: string }) {
-  const { project, scope } = useScope();
+  const { project, scope, change } = useScope();
   const [text, setText] = useState('');
   const [left, setLeft] = useState<TargetsAdded['left']>([]);
   const [add, { isLoading, error }] = useAddTargetsMutation();
@@ -102,15 +138,24 @@ function AddBox({ side, placeholder }: { side: Side; placeholder: string }) {
     <>
       <div className="add-box">
         <Input.TextArea
-          aria-label={placeholder}
+          aria-label={side === 'own' ? 'Add ours, one a line' : 'Add rivals, one a line'}
           placeholder={placeholder}
           autoSize={{ minRows: 1, maxRows: 8 }}
           value={text}
           onChange={(event) => setText(event.target.value)}
         />
-        <Button onClick={() => void submit()} loading={isLoading} disabled={text.trim() === ''}>
+        <Button
+          onClick={() => void submit().catch(() => undefined)}
+          loading={isLoading}
+          disabled={text.trim() === ''}
+        >
           Add
         </Button>
+        {side === 'rival' && (
+          <Button type="link" onClick={() => change({ view: 'find' })}>
+            Find rivals
+          </Button>
+        )}
       </div>
       {error && <Problem error={error} />}
       {left.map((line) => (

@@ -1,0 +1,270 @@
+import { KnownProblem } from '../../problem';
+import { type Database, type InStatement, writeTogether } from '../connection';
+import { keywordIdsOf } from '../keywords';
+import { type Columns, type ColumnType, emptyColumn } from '../segments/columns';
+import { type StoredSegment, segmentStatements } from '../segments/segments';
+import { ARCHIVE_FORMAT, ARCHIVE_VERSION } from './writeArchive';
+
+type Row = Record<string, string | number | null>;
+interface TableLine {
+  table: string;
+  rows: Row[];
+}
+interface SegmentLine {
+  segment: StoredSegment;
+  columns: Record<string, { type: ColumnType; data: string }>;
+}
+type Ids = Map<number, number>;
+
+/** Brings a project archive into a new project: everything gets ids of this installation. */
+export class ArchiveReader {
+  private lines = 0;
+  private ended = false;
+  private readonly markets: Ids = new Map();
+  private readonly keywords: Ids = new Map();
+  private readonly places: Ids = new Map();
+  private readonly versions: Ids = new Map();
+  private readonly targets: Ids = new Map();
+  private readonly lookUps: Ids = new Map();
+
+  constructor(
+    private readonly database: Database,
+    private readonly projectId: number,
+  ) {}
+
+  async take(text: string): Promise<void> {
+    if (text.trim() === '') return;
+    const entry = parse(text);
+    if (this.lines === 0) assertArchive(entry);
+    if ('end' in entry) {
+      if (entry.end !== this.lines)
+        throw damaged(`it ends after ${this.lines} of ${String(entry.end)} lines`);
+      this.ended = true;
+      return;
+    }
+    this.lines++;
+    if ('table' in entry) await this.takeRows(entry as unknown as TableLine);
+    else if ('segment' in entry) await this.takeSegment(entry as unknown as SegmentLine);
+  }
+
+  /** Throws when the file broke off. */
+  finish(): void {
+    if (!this.ended) throw damaged('it breaks off');
+  }
+
+  private async takeRows({ table, rows }: TableLine): Promise<void> {
+    switch (table) {
+      case 'project':
+        return this.run('UPDATE project SET name = ?, settings = ?, revision = revision + 1 WHERE id = ?', [
+          [rows[0]!.name!, rows[0]!.settings!, this.projectId],
+        ]);
+      case 'market':
+        return this.takeMarkets(rows);
+      case 'keyword':
+        return this.takeKeywords(rows);
+      case 'place':
+        return this.takeMapped(rows, this.places, 'place', 'address', ['version_id']);
+      case 'place_version': {
+        const known = rows.map((row) => ({ ...row, place_id: this.places.get(Number(row.place_id))! }));
+        return this.takeMapped(known, this.versions, 'place_version', 'place_id, hash', []);
+      }
+      case 'place_record':
+        return this.insert('place_record', rows, { place_id: this.places }, ['id']);
+      case 'target':
+        return this.takeOwned(rows, 'target', this.targets);
+      case 'target_version':
+        return this.insert('target_version', rows, { target_id: this.targets }, ['id']);
+      case 'look_up':
+        return this.takeOwned(rows, 'look_up', this.lookUps, { market_id: this.markets }, { job_id: null });
+      case 'look_up_target':
+        return this.insert('look_up_target', rows, { look_up_id: this.lookUps, held_by: this.lookUps });
+      case 'look_up_find':
+        return this.insert('look_up_find', rows, { look_up_id: this.lookUps });
+      case 'file_export':
+        return this.insert('file_export', rows, { look_up_id: this.lookUps }, ['id']);
+      case 'tracked':
+        return this.insert('tracked', rows, { keyword_id: this.keywords });
+      case 'index_check':
+        return this.insert('index_check', rows, { market_id: this.markets });
+      case 'banned_word':
+      case 'sitemap_page':
+      case 'column_match':
+        return this.insert(table, rows, {}, ['id', 'import_id']);
+      default:
+        throw damaged(`it holds a table “${table.slice(0, 40)}” that is not known here`);
+    }
+  }
+
+  private async takeMarkets(rows: readonly Row[]): Promise<void> {
+    await this.insertPlain('market', rows, ['id']);
+    for (const row of rows) {
+      const found = await this.database.client.execute({
+        sql: 'SELECT id FROM market WHERE code = ?',
+        args: [row.code!],
+      });
+      this.markets.set(Number(row.id), Number(found.rows[0]!.id));
+    }
+  }
+
+  private async takeKeywords(rows: readonly Row[]): Promise<void> {
+    const market = this.markets.get(Number(rows[0]!.market_id))!;
+    const ids = await keywordIdsOf(
+      this.database,
+      market,
+      rows.map((row) => String(row.text)),
+    );
+    rows.forEach((row, i) => this.keywords.set(Number(row.id), ids[i]!));
+  }
+
+  /** Rows that may stand already under another id: found again by what makes them one. */
+  private async takeMapped(
+    rows: readonly Row[],
+    ids: Ids,
+    table: string,
+    unique: string,
+    leaveOut: readonly string[],
+  ): Promise<void> {
+    await this.insertPlain(table, rows, ['id', ...leaveOut]);
+    const names = unique.split(', ');
+    const found = await this.database.client.execute({
+      sql: `SELECT json_extract(value, '$.id') AS old, ${table}.id AS id FROM json_each(?) CROSS JOIN ${table}
+            ON ${names.map((name) => `${table}.${name} = json_extract(value, '$.${name}')`).join(' AND ')}`,
+      args: [JSON.stringify(rows)],
+    });
+    for (const { old, id } of found.rows) ids.set(Number(old), Number(id));
+  }
+
+  /** Rows of the project whose new ids others refer to. */
+  private async takeOwned(
+    rows: readonly Row[],
+    table: string,
+    ids: Ids,
+    references: Record<string, Ids> = {},
+    fixed: Row = {},
+  ): Promise<void> {
+    for (const row of rows) {
+      const { id, ...rest } = {
+        ...this.renumbered(row, references),
+        ...fixed,
+        project_id: this.projectId,
+      } as Row;
+      const names = Object.keys(rest);
+      const added = await this.database.client.execute({
+        sql: `INSERT INTO ${table} (${names.map(quoted).join(', ')}) VALUES (${names.map(() => '?').join(', ')}) RETURNING id`,
+        args: names.map((name) => rest[name]!),
+      });
+      ids.set(Number(id), Number(added.rows[0]!.id));
+    }
+  }
+
+  private async insert(
+    table: string,
+    rows: readonly Row[],
+    references: Record<string, Ids>,
+    leaveOut: readonly string[] = [],
+  ): Promise<void> {
+    const renumbered = rows.map((row) => {
+      const next = this.renumbered(row, references);
+      return 'project_id' in next ? { ...next, project_id: this.projectId } : next;
+    });
+    await this.insertPlain(table, renumbered, leaveOut);
+  }
+
+  private renumbered(row: Row, references: Record<string, Ids>): Row {
+    const next = { ...row };
+    for (const [name, ids] of Object.entries(references))
+      if (next[name] !== null && next[name] !== undefined)
+        next[name] = ids.get(Number(next[name])) ?? next[name]!;
+    return next;
+  }
+
+  private async insertPlain(table: string, rows: readonly Row[], leaveOut: readonly string[]): Promise<void> {
+    const names = Object.keys(rows[0] ?? {}).filter((name) => !leaveOut.includes(name));
+    if (names.length === 0) return;
+    await writeTogether(this.database, [
+      {
+        sql: `INSERT OR IGNORE INTO ${table} (${names.map(quoted).join(', ')})
+              SELECT ${names.map((name) => `json_extract(value, '$.${name}')`).join(', ')} FROM json_each(?)`,
+        args: [JSON.stringify(rows)],
+      },
+    ]);
+  }
+
+  private async takeSegment({ segment, columns: packed }: SegmentLine): Promise<void> {
+    const marketId = this.markets.get(segment.marketId)!;
+    const shared = segment.projectId === null && segment.lookUpId === null;
+    if (shared && (await this.stands({ ...segment, marketId }))) return;
+    const columns: Columns = {};
+    for (const [name, { type, data }] of Object.entries(packed)) {
+      const bytes = Buffer.from(data, 'base64');
+      const column = emptyColumn(type, bytes.length / emptyColumn(type, 1).BYTES_PER_ELEMENT);
+      new Uint8Array(column.buffer).set(bytes);
+      columns[name] = column;
+    }
+    const renumber = (name: string, ids: Ids): void => {
+      const column = columns[name];
+      if (column) columns[name] = column.map((id) => ids.get(id) ?? 0) as Int32Array;
+    };
+    renumber('keyword', this.keywords);
+    renumber('bidOn', this.keywords);
+    renumber('place', this.places);
+    renumber('version', this.versions);
+    const head = {
+      ...segment,
+      marketId,
+      projectId: segment.projectId === null ? null : this.projectId,
+      lookUpId: this.lookUps.get(segment.lookUpId ?? 0) ?? null,
+      importId: null,
+    };
+    await writeTogether(this.database, segmentStatements(head, columns));
+  }
+
+  /** Facts that several projects share are not stored twice. */
+  private async stands(segment: StoredSegment): Promise<boolean> {
+    const found = await this.database.client.execute({
+      sql: `SELECT 1 FROM segment WHERE market_id = ? AND kind = ? AND source = ? AND date = ? AND rows = ? AND superseded = 0 LIMIT 1`,
+      args: [segment.marketId, segment.kind, segment.source, segment.date, segment.rows],
+    });
+    return found.rows.length > 0;
+  }
+
+  private async run(sql: string, rows: (string | number)[][]): Promise<void> {
+    await writeTogether(
+      this.database,
+      rows.map((args): InStatement => ({ sql, args })),
+    );
+  }
+}
+
+function quoted(name: string): string {
+  if (!/^[a-z_]+$/.test(name)) throw damaged(`it holds a column “${name.slice(0, 40)}”`);
+  return `"${name}"`;
+}
+
+function parse(text: string): Record<string, unknown> {
+  try {
+    return JSON.parse(text) as Record<string, unknown>;
+  } catch {
+    throw damaged('a line of it cannot be read');
+  }
+}
+
+function assertArchive(entry: Record<string, unknown>): void {
+  if (entry.format !== ARCHIVE_FORMAT) throw damaged('it is no project archive');
+  if (entry.version !== ARCHIVE_VERSION)
+    throw new KnownProblem(
+      400,
+      'other-version',
+      `This archive is of version ${String(entry.version)}; version ${ARCHIVE_VERSION} is read here.`,
+      'Write it again with the same version of the application.',
+    );
+}
+
+function damaged(why: string): KnownProblem {
+  return new KnownProblem(
+    400,
+    'damaged-archive',
+    `This file cannot be brought in: ${why}.`,
+    'Choose another file.',
+  );
+}

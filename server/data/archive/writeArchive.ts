@@ -1,0 +1,98 @@
+import { KnownProblem } from '../../problem';
+import type { Database } from '../connection';
+import { type Column, typeOf } from '../segments/columns';
+import { type StoredSegment, readColumn } from '../segments/segments';
+
+export const ARCHIVE_FORMAT = 'opsimath project archive';
+export const ARCHIVE_VERSION = 1;
+const ROWS_A_LINE = 5000;
+
+/** Tables that go out as they are, with the condition that makes them the project's. */
+const PROJECT_TABLES = [
+  ['target', 'project_id = ?1'],
+  ['target_version', 'target_id IN (SELECT id FROM target WHERE project_id = ?1)'],
+  ['banned_word', 'project_id = ?1'],
+  ['sitemap_page', 'project_id = ?1'],
+  ['index_check', 'project_id = ?1'],
+  ['column_match', 'project_id = ?1'],
+  ['tracked', 'project_id = ?1'],
+  ['look_up', 'project_id = ?1'],
+  ['look_up_target', 'look_up_id IN (SELECT id FROM look_up WHERE project_id = ?1)'],
+  ['look_up_find', 'look_up_id IN (SELECT id FROM look_up WHERE project_id = ?1)'],
+  ['file_export', 'project_id = ?1'],
+] as const;
+
+/**
+ * All of a project as lines of JSON: what it is, its markets with their keywords, the places seen in them, its own
+ * rows, then every segment that speaks of it. The last line counts the others, so that a file that breaks off is known.
+ */
+export async function* archiveLines(database: Database, projectId: number): AsyncGenerator<string> {
+  let lines = 0;
+  const line = (entry: object): string => {
+    lines++;
+    return `${JSON.stringify(entry)}\n`;
+  };
+  const rows = async (sql: string, args: (number | string)[] = []): Promise<Record<string, unknown>[]> =>
+    (await database.client.execute({ sql, args })).rows.map((row) => ({ ...row }));
+  const [project] = await rows('SELECT name, settings, created_at FROM project WHERE id = ?', [projectId]);
+  if (!project) throw new KnownProblem(404, 'no-such-project', `There is no project ${projectId}.`);
+  yield line({ format: ARCHIVE_FORMAT, version: ARCHIVE_VERSION });
+  yield line({ table: 'project', rows: [project] });
+  const segments = (await rows(
+    `SELECT id, market_id AS marketId, kind, source, date, project_id AS projectId, look_up_id AS lookUpId,
+            import_id AS importId, subject, rows
+     FROM segment WHERE superseded = 0 AND (project_id = ?1 OR look_up_id IN
+       (SELECT id FROM look_up WHERE project_id = ?1 UNION
+        SELECT held_by FROM look_up_target WHERE look_up_id IN (SELECT id FROM look_up WHERE project_id = ?1))
+       OR (kind IN ('captures', 'metrics') AND project_id IS NULL AND market_id IN
+         (SELECT market_id FROM look_up WHERE project_id = ?1)))
+     ORDER BY date, id`,
+    [projectId],
+  )) as unknown as StoredSegment[];
+  const markets = [...new Set(segments.map(({ marketId }) => marketId))];
+  yield line({
+    table: 'market',
+    rows: await rows(`SELECT * FROM market WHERE id IN (SELECT value FROM json_each(?))`, [
+      JSON.stringify(markets),
+    ]),
+  });
+  for (const market of markets) {
+    yield* paged(
+      'keyword',
+      `SELECT id, market_id, key, text FROM keyword WHERE market_id = ${market} AND id > ?1 ORDER BY id`,
+    );
+  }
+  yield* paged('place', 'SELECT * FROM place WHERE id > ?1 ORDER BY id');
+  yield* paged('place_version', 'SELECT * FROM place_version WHERE id > ?1 ORDER BY id');
+  yield* paged('place_record', 'SELECT * FROM place_record WHERE id > ?1 ORDER BY id');
+  for (const [table, condition] of PROJECT_TABLES) {
+    const found = await rows(`SELECT * FROM ${table} WHERE ${condition}`, [projectId]);
+    for (let at = 0; at < found.length; at += ROWS_A_LINE)
+      yield line({ table, rows: found.slice(at, at + ROWS_A_LINE) });
+  }
+  for (const segment of segments) {
+    const names = await rows('SELECT DISTINCT name FROM segment_column WHERE segment_id = ? ORDER BY name', [
+      segment.id,
+    ]);
+    const columns: Record<string, { type: string; data: string }> = {};
+    for (const { name } of names) {
+      const column = await readColumn(database, segment.id, String(name));
+      columns[String(name)] = { type: typeOf(column), data: base64(column) };
+    }
+    yield line({ segment, columns });
+  }
+  yield `${JSON.stringify({ end: lines })}\n`;
+
+  async function* paged(table: string, sql: string): AsyncGenerator<string> {
+    for (let after = 0; ;) {
+      const found = await rows(`${sql} LIMIT ${ROWS_A_LINE}`, [after]);
+      if (found.length === 0) return;
+      yield line({ table, rows: found });
+      after = Number(found.at(-1)!.id);
+    }
+  }
+}
+
+function base64(column: Column): string {
+  return Buffer.from(column.buffer, column.byteOffset, column.byteLength).toString('base64');
+}

@@ -1,0 +1,41 @@
+import { words } from '@opsimath/core/text/key';
+import type { MatchMode } from '@opsimath/core/text/match';
+import { type Database, writeTogether } from './connection';
+
+/** Takes keywords that came since the last time into the word index. Cheap when there are none. */
+export async function indexNewKeywords(database: Database): Promise<void> {
+  const answer = await database.client.execute(
+    'SELECT (SELECT max(id) FROM keyword) AS most, upto FROM keyword_words_mark',
+  );
+  const { most, upto } = answer.rows[0] as unknown as { most: number | null; upto: number };
+  if (most === null || most <= upto) return;
+  // The mark is read again inside: another thread may have been faster.
+  await writeTogether(database, [
+    `INSERT INTO keyword_words (rowid, key)
+     SELECT id, key FROM keyword WHERE id > (SELECT upto FROM keyword_words_mark) ORDER BY id`,
+    'UPDATE keyword_words_mark SET upto = coalesce((SELECT max(id) FROM keyword), 0)',
+  ]);
+}
+
+/** Ids of the keywords of all markets that hold these words, ascending. Both are keys; no words match nothing. */
+export async function keywordIdsHolding(
+  database: Database,
+  sought: string,
+  mode: MatchMode,
+): Promise<Int32Array> {
+  const wanted = words(sought);
+  if (wanted.length === 0) return new Int32Array(0);
+  await indexNewKeywords(database);
+  const quoted = wanted.map((word) => `"${word}"`);
+  const match = mode === 'phrase' ? `"${sought}"` : quoted.join(mode === 'all words' ? ' AND ' : ' OR ');
+  return idsOf(database, 'SELECT rowid AS id FROM keyword_words WHERE keyword_words MATCH ?', [match]);
+}
+
+/** One text with all ids is read many times faster than a row for each. `sql` gives a column named id. */
+export async function idsOf(database: Database, sql: string, args: (string | number)[]): Promise<Int32Array> {
+  const answer = await database.client.execute({
+    sql: `SELECT json_group_array(id) AS ids FROM (${sql})`,
+    args,
+  });
+  return Int32Array.from(JSON.parse(String(answer.rows[0]!.ids)) as number[]);
+}

@@ -1,0 +1,1 @@
+ALTER TABLE `segment` ADD `superseded` integer DEFAULT 0 NOT NULL;

@@ -1,0 +1,269 @@
+import {
+  type FileReading,
+  IMPORT_KINDS,
+  type ImportField,
+  type ImportKind,
+} from '@opsimath/contract/api/imports';
+import { type AddressPlatform, readAddress } from '@opsimath/core/text/address';
+import { key } from '@opsimath/core/text/key';
+import { readDay, readNumber } from './values';
+
+/** One row of a table as it is taken in. Figures that a file does not give are NaN; days count from 1970. */
+export interface ImportedRows {
+  performance: {
+    query: string;
+    page: string;
+    day: number;
+    impressions: number;
+    clicks: number;
+    position: number;
+  };
+  'ad terms': {
+    query: string;
+    adKeyword: string;
+    match: string;
+    page: string;
+    day: number;
+    impressions: number;
+    clicks: number;
+    cost: number;
+    conversions: number;
+    value: number;
+  };
+  metrics: {
+    query: string;
+    day: number;
+    volume: number;
+    cpcLow: number;
+    cpcHigh: number;
+    adCompetition: number;
+    difficulty: number;
+    results: number;
+  };
+  rankings: { query: string; page: string; day: number; organic: number; paid: number; volume: number };
+  'hidden terms': { page: string; terms: string };
+}
+export type ImportedRow<Kind extends ImportKind = ImportKind> = ImportedRows[Kind];
+
+const TOTAL_WORDS = new Set([
+  'total',
+  'totals',
+  'sum',
+  'all',
+  'gesamt',
+  'gesamtsumme',
+  'summe',
+  'insgesamt',
+  'suma',
+  'total general',
+  'grand total',
+]);
+
+/** Raised inside a reader: the reason why a row cannot be used. */
+class Unusable extends Error {}
+
+/** Turns records into rows: a row, a reason for refusing it, or `null` for a row of totals. */
+export function rowReader(
+  reading: FileReading,
+  platforms: readonly AddressPlatform[] = [],
+): (fields: readonly string[]) => ImportedRow | string | null {
+  const cells = new Cells(reading, platforms);
+  const read = READERS[reading.kind];
+  const { needed, dated } = IMPORT_KINDS[reading.kind];
+  const least =
+    Math.max(...needed.map((field) => reading.columns[field] ?? 0), dated ? (reading.columns.date ?? 0) : 0) +
+    1;
+  return (fields) => {
+    cells.fields = fields;
+    if (dated && cells.dayOrNull() === null && isTotal(fields)) return null;
+    if (fields.length < least) return `${fields.length} columns where ${least} are needed`;
+    try {
+      return read(cells);
+    } catch (error) {
+      if (error instanceof Unusable) return error.message;
+      throw error;
+    }
+  };
+}
+
+const READERS: { [Kind in ImportKind]: (cells: Cells) => ImportedRows[Kind] } = {
+  performance(cells) {
+    const query = cells.query();
+    const day = cells.day();
+    const impressions = cells.count('impressions');
+    const clicks = cells.count('clicks');
+    assertClicks(clicks, impressions);
+    const position = cells.position('position');
+    return { query, page: cells.bareAddress(), day, impressions, clicks, position };
+  },
+  'ad terms'(cells) {
+    const query = cells.query();
+    const day = cells.day();
+    const clicks = cells.count('clicks');
+    const impressions = cells.has('impressions') ? cells.count('impressions') : NaN;
+    assertClicks(clicks, impressions);
+    return {
+      query,
+      adKeyword: cells.text('ad keyword'),
+      match: cells.text('match type'),
+      page: cells.bareAddress(),
+      day,
+      impressions,
+      clicks,
+      cost: cells.amount('cost', 1e9),
+      conversions: cells.has('conversions') ? cells.count('conversions') : NaN,
+      value: cells.amount('value', 1e12),
+    };
+  },
+  metrics(cells) {
+    const query = cells.query();
+    const day = cells.day();
+    const single = cells.amount('cpc', 1e6);
+    const low = cells.amount('cpc low', 1e6);
+    const high = cells.amount('cpc high', 1e6);
+    if (low > high) throw new Unusable(`CPC from ${low} to ${high} cannot be`);
+    return {
+      query,
+      day,
+      volume: Math.round(cells.amount('volume', 2e9)),
+      cpcLow: Number.isNaN(low) ? single : low,
+      cpcHigh: Number.isNaN(high) ? single : high,
+      adCompetition: cells.share('ad competition'),
+      difficulty: cells.amount('difficulty', 100),
+      results: cells.amount('results', 1e15),
+    };
+  },
+  rankings(cells) {
+    const query = cells.query();
+    const day = cells.day();
+    const page = cells.address();
+    const organic = cells.place('organic');
+    const paid = cells.place('paid');
+    if (organic === 0 && paid === 0) throw new Unusable('neither an organic nor a paid position');
+    return { query, page, day, organic, paid, volume: Math.round(cells.amount('volume', 2e9)) };
+  },
+  'hidden terms'(cells) {
+    const page = cells.address();
+    const terms = cells.text('terms');
+    if (terms === '') throw new Unusable('no terms');
+    return { page, terms };
+  },
+};
+
+function assertClicks(clicks: number, impressions: number): void {
+  if (clicks > impressions) throw new Unusable(`${clicks} clicks of ${impressions} impressions cannot be`);
+}
+
+/** The cells of one record, each read as what it should be. */
+class Cells {
+  fields: readonly string[] = [];
+  private readonly days = new Map<string, number | null>();
+  private readonly addresses = new Map<string, string>();
+  private readonly fixedDay: number | null;
+
+  constructor(
+    private readonly reading: FileReading,
+    private readonly platforms: readonly AddressPlatform[],
+  ) {
+    this.fixedDay = reading.fixedDate === null ? null : readDay(reading.fixedDate, 'year first');
+  }
+
+  has(field: ImportField): boolean {
+    return (this.reading.columns[field] ?? null) !== null;
+  }
+
+  text(field: ImportField): string {
+    const column = this.reading.columns[field] ?? null;
+    return column === null ? '' : (this.fields[column] ?? '').trim();
+  }
+
+  dayOrNull(): number | null {
+    if (!this.has('date')) return this.fixedDay;
+    const text = this.text('date');
+    let day = this.days.get(text);
+    if (day === undefined) this.days.set(text, (day = readDay(text, this.reading.dateOrder)));
+    return day;
+  }
+
+  day(): number {
+    const day = this.dayOrNull();
+    if (day === null) throw new Unusable(`“${this.text('date').slice(0, 40)}” is not a date`);
+    return day;
+  }
+
+  query(): string {
+    const query = this.text('query');
+    if (query.length > 1000) throw new Unusable('the query is longer than 1,000 characters');
+    if (key(query) === '')
+      throw new Unusable(query === '' ? 'the query is empty' : 'the query holds no letter or number');
+    return query;
+  }
+
+  count(field: ImportField): number {
+    const count = readNumber(this.text(field), this.reading.decimalComma);
+    if (count === null) throw new Unusable(`“${this.text(field).slice(0, 40)}” is not a number of ${field}`);
+    if (count < 0 || !Number.isInteger(count) || count > 2e9)
+      throw new Unusable(`${count} cannot be a number of ${field}`);
+    return count;
+  }
+
+  /** NaN for an empty cell. */
+  amount(field: ImportField, most: number): number {
+    const text = this.text(field).replace(/^\p{Sc}\s*|\s*\p{Sc}$/gu, '');
+    if (text === '' || text === '-' || text === '–') return NaN;
+    const amount = readNumber(text, this.reading.decimalComma);
+    if (amount === null) throw new Unusable(`“${text.slice(0, 40)}” is not a figure of ${field}`);
+    if (amount < 0 || amount > most) throw new Unusable(`${amount} cannot be a figure of ${field}`);
+    return amount;
+  }
+
+  /** 0–1; files that count to 100 are brought down. */
+  share(field: ImportField): number {
+    const amount = this.amount(field, 100);
+    return amount > 1 ? amount / 100 : amount;
+  }
+
+  position(field: ImportField): number {
+    const text = this.text(field);
+    if (text === '') return NaN;
+    const position = readNumber(text, this.reading.decimalComma);
+    if (position === null || position < 0 || position > 10_000)
+      throw new Unusable(`“${text.slice(0, 40)}” is not a position`);
+    return position || NaN;
+  }
+
+  /** A whole position 1–250; 0 for none. */
+  place(field: ImportField): number {
+    const position = this.position(field);
+    if (Number.isNaN(position)) return 0;
+    if (!Number.isInteger(position) || position > 250)
+      throw new Unusable(`${position} is not a position from 1 to 250`);
+    return position;
+  }
+
+  address(): string {
+    const text = this.text('page');
+    let address = this.addresses.get(text);
+    if (address === undefined) {
+      const read = readAddress(text, this.platforms);
+      if ('reason' in read) throw new Unusable(`“${text.slice(0, 60)}”: ${read.reason}`);
+      this.addresses.set(text, (address = read.address));
+    }
+    return address;
+  }
+
+  /** An address as it is, or '' where there is none: own pages need not be of any known kind. */
+  bareAddress(): string {
+    return this.text('page')
+      .replace(/^[a-z]+:\/\//i, '')
+      .replace(/^www\./i, '')
+      .replace(/#.*$/, '')
+      .replace(/\/+$/, '')
+      .slice(0, 2000);
+  }
+}
+
+function isTotal(fields: readonly string[]): boolean {
+  const first = fields.find((field) => field.trim() !== '');
+  return first !== undefined && TOTAL_WORDS.has(key(first));
+}

@@ -1,0 +1,96 @@
+import { createReadStream } from 'node:fs';
+import { createGunzip } from 'node:zlib';
+import { open } from 'node:fs/promises';
+import { Parser } from 'htmlparser2';
+import { KnownProblem } from '../problem';
+
+export interface SitemapEntry {
+  address: string;
+  updated: string | null;
+}
+
+const MOST_ENTRIES = 200_000;
+const MOST_BYTES = 500 * 1024 * 1024;
+const MOST_TEXT = 4000;
+
+/**
+ * The pages that a sitemap.xml names, packed or not. Read as a stream; document types and entities of its own are
+ * never expanded. Throws a KnownProblem for what is no sitemap.
+ */
+export async function readSitemap(file: string): Promise<SitemapEntry[]> {
+  const entries: SitemapEntry[] = [];
+  let text = '';
+  let current: SitemapEntry | null = null;
+  let isIndex = false;
+  let seen = false;
+  const parser = new Parser(
+    {
+      onopentag(name) {
+        text = '';
+        if (name === 'urlset') seen = true;
+        if (name === 'sitemapindex') isIndex = true;
+        if (name === 'url') current = { address: '', updated: null };
+      },
+      ontext(piece) {
+        if (text.length < MOST_TEXT) text += piece;
+      },
+      onclosetag(name) {
+        if (current && name === 'loc') current.address = text.trim();
+        if (current && name === 'lastmod')
+          current.updated = /^\d{4}-\d{2}-\d{2}/.exec(text.trim())?.[0] ?? null;
+        if (current && name === 'url') {
+          if (current.address !== '' && entries.length < MOST_ENTRIES) entries.push(current);
+          current = null;
+        }
+      },
+    },
+    { xmlMode: true, decodeEntities: true },
+  );
+  let bytes = 0;
+  const stream = createReadStream(file);
+  try {
+    for await (const piece of (await isGzip(file)) ? stream.pipe(createGunzip()) : stream) {
+      bytes += (piece as Buffer).length;
+      if (bytes > MOST_BYTES)
+        throw new KnownProblem(413, 'too-large', 'The sitemap unpacks to more than 500 MB.');
+      parser.write((piece as Buffer).toString('utf8'));
+    }
+    parser.end();
+  } catch (error) {
+    if (error instanceof KnownProblem) throw error;
+    throw new KnownProblem(
+      400,
+      'not-a-sitemap',
+      'This file breaks off or is damaged.',
+      'Save the sitemap again.',
+    );
+  }
+  if (isIndex && entries.length === 0) {
+    throw new KnownProblem(
+      400,
+      'sitemap-index',
+      'This sitemap only lists other sitemaps.',
+      'Save those and choose them one after another.',
+    );
+  }
+  if (!seen) {
+    throw new KnownProblem(
+      400,
+      'not-a-sitemap',
+      'This file is no sitemap: it has no urlset.',
+      'Choose a sitemap.xml.',
+    );
+  }
+  return entries;
+}
+
+async function isGzip(file: string): Promise<boolean> {
+  const handle = await open(file);
+  try {
+    const head = Buffer.alloc(2);
+    await handle.read(head, 0, 2, 0);
+    return head[0] === 0x1f && head[1] === 0x8b;
+  } finally {
+    await handle.close();
+  }
+}

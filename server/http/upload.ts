@@ -1,0 +1,58 @@
+import { randomUUID } from 'node:crypto';
+import { createWriteStream } from 'node:fs';
+import { mkdir, rm, stat } from 'node:fs/promises';
+import path from 'node:path';
+import { Transform } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import type { Context } from 'koa';
+import { KnownProblem } from '../problem';
+
+const MOST_BYTES = 1024 ** 3;
+
+/** Stores the body for as long as something is done with it. */
+export async function withUpload<T>(
+  context: Context,
+  folder: string,
+  work: (file: string) => Promise<T>,
+): Promise<T> {
+  const file = path.join(folder, `${randomUUID()}.upload`);
+  try {
+    await storeUpload(context, file);
+    return await work(file);
+  } finally {
+    await rm(file, { force: true });
+  }
+}
+
+/** Writes the body to a file as it comes. An upload that breaks off or is too large leaves nothing. */
+export async function storeUpload(context: Context, file: string): Promise<number> {
+  await mkdir(path.dirname(file), { recursive: true });
+  let bytes = 0;
+  const measure = new Transform({
+    transform(chunk: Buffer, _encoding, done) {
+      bytes += chunk.length;
+      if (bytes <= MOST_BYTES) return done(null, chunk);
+      done(
+        new KnownProblem(
+          413,
+          'too-large',
+          'Files of more than 1 GB are not taken.',
+          'Split the export by months.',
+        ),
+      );
+    },
+  });
+  try {
+    await pipeline(context.req, measure, createWriteStream(file));
+  } catch (error) {
+    if (error instanceof KnownProblem) throw error;
+    throw new KnownProblem(
+      400,
+      'broken-upload',
+      'The upload broke off; nothing of it was kept.',
+      'Upload the file again.',
+      { cause: error },
+    );
+  }
+  return (await stat(file)).size;
+}

@@ -1,0 +1,36 @@
+import { Input, type InputRef } from 'antd';
+import { useEffect, useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+
+const FIND_DELAY_MS = 180;
+
+interface FindBoxProps {
+  value: string;
+  onFind: (find: string) => void;
+  name?: string;
+  width?: number;
+}
+
+/** Finds keywords while typing; everything else that is chosen stays as it is. */
+export function FindBox({ value, onFind, name = 'Find a keyword', width = 210 }: FindBoxProps) {
+  const [typed, setTyped] = useState(value);
+  const box = useRef<InputRef>(null);
+  useHotkeys('slash', () => box.current?.focus(), { preventDefault: true });
+  useEffect(() => {
+    if (typed === value) return;
+    const timer = setTimeout(() => onFind(typed), FIND_DELAY_MS);
+    return () => clearTimeout(timer);
+  }, [typed, value, onFind]);
+  return (
+    <Input
+      ref={box}
+      allowClear
+      aria-label={name}
+      placeholder={`${name}  /`}
+      value={typed}
+      maxLength={300}
+      style={{ width }}
+      onChange={(event) => setTyped(event.target.value)}
+    />
+  );
+}

@@ -1,0 +1,54 @@
+import type { Job } from '@opsimath/contract/api/jobs';
+import { Button } from 'antd';
+import { useEffect, useRef, useState } from 'react';
+import { JobLine } from '../parts/words/JobLine';
+import { Problem } from '../parts/words/Problem';
+import { api, useUploadArchiveMutation } from '../state/api';
+import { isUnderWay, useJob } from '../state/jobs';
+import { useAppDispatch } from '../state/store';
+
+/** Brings in a project that was written as one file. */
+export function ArchiveIn() {
+  const [upload, { isLoading, error }] = useUploadArchiveMutation();
+  const [job, setJob] = useState<Job | null>(null);
+  const box = useRef<HTMLInputElement>(null);
+  return (
+    <section className="section" style={{ marginTop: 20 }}>
+      <h2>Bring in a project archive</h2>
+      <input
+        ref={box}
+        type="file"
+        accept=".gz"
+        aria-label="Project archive"
+        className="read-only"
+        tabIndex={-1}
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          if (file)
+            void upload(file)
+              .unwrap()
+              .then((answer) => setJob(answer.job))
+              .catch(() => undefined);
+          event.target.value = '';
+        }}
+      />
+      <Button onClick={() => box.current?.click()} loading={isLoading}>
+        Choose an archive
+      </Button>
+      {error && <Problem error={error} />}
+      {job && <ArchiveJob job={job} />}
+    </section>
+  );
+}
+
+function ArchiveJob({ job }: { job: Job }) {
+  const dispatch = useAppDispatch();
+  const latest = useJob(job);
+  const ended = latest !== null && latest !== undefined && !isUnderWay(latest);
+  useEffect(() => {
+    if (ended) dispatch(api.util.invalidateTags(['projects']));
+  }, [ended, dispatch]);
+  if (!latest) return null;
+  if (latest.state === 'done') return <p role="status">The project is brought in.</p>;
+  return <JobLine job={latest} />;
+}

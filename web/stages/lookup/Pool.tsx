@@ -1,0 +1,97 @@
+import type { LookUp } from '@opsimath/contract/api/lookUps';
+import { useMemo } from 'react';
+import { Link, useLocation } from 'react-router';
+import { useVisiblePages, PAGE_ROWS, rowFinder } from '../../parts/table/usePages';
+import { Problem } from '../../parts/words/Problem';
+import { age, count, spelledDay } from '../../parts/words/figures';
+import { usePoolQuery } from '../../state/api';
+import { useScope } from '../../state/useScope';
+import { PoolChangeView } from './PoolChangeView';
+import { PoolFilters } from './PoolFilters';
+import { PoolMenu } from './PoolMenu';
+import { PoolTable } from './PoolTable';
+import { SeedRows } from './SeedRows';
+
+interface PoolProps {
+  lookUp: LookUp;
+  lookUps: readonly LookUp[];
+}
+
+/** The pool of one look-up: every keyword with how it was found and where each target stands. */
+export function Pool({ lookUp, lookUps }: PoolProps) {
+  const { project, scope } = useScope();
+  const { search } = useLocation();
+  const { pages, onVisible } = useVisiblePages();
+  const query = useMemo(
+    () => ({
+      find: scope.poolFind,
+      words: scope.poolWords,
+      mode: scope.poolMode,
+      foundBy: scope.poolFound,
+      sort: scope.poolSort,
+    }),
+    [scope.poolFind, scope.poolWords, scope.poolMode, scope.poolFound, scope.poolSort],
+  );
+  const at = (page: number) => ({ lookUp: lookUp.id, query: { ...query, offset: page * PAGE_ROWS } });
+  const first = usePoolQuery(at(0));
+  const upper = usePoolQuery(at(pages[0]));
+  const lower = usePoolQuery(at(pages[1]));
+  const page = first.data;
+  const rowAt = rowFinder([
+    { page: 0, rows: first.currentData?.rows },
+    { page: pages[0], rows: upper.currentData?.rows },
+    { page: pages[1], rows: lower.currentData?.rows },
+  ]);
+  const narrowed = page !== undefined && page.total !== page.all;
+  const against = scope.view.startsWith('against-') ? Number(scope.view.slice(8)) : null;
+  return (
+    <div className="pool">
+      <header className="pool-head">
+        <div className="pool-title">
+          <h1>
+            {count(page?.total)} {narrowed ? `of ${count(page.all)} keywords` : 'keywords'}
+          </h1>
+          <div className="soft">
+            {lookUp.name}, {spelledDay(lookUp.date)}
+            {age(lookUp.date, scope.date)}. {page && `${count(page.withVolume)} with a known volume. `}
+            {lookUp.targets.length === 1 &&
+              lookUp.kind === 'targets' &&
+              'One target gives a one-sided pool. '}
+            {page?.lookedUpOfTen !== null &&
+              page !== undefined &&
+              `${page.lookedUpOfTen} of the first ten looked up. `}
+            <Link
+              to={`/p/${project}/gaps?${new URLSearchParams({ ...Object.fromEntries(new URLSearchParams(search)), pool: String(lookUp.id) })}`}
+            >
+              Compare these in Gaps
+            </Link>
+          </div>
+        </div>
+        <PoolMenu lookUp={lookUp} lookUps={lookUps} query={query} page={page} rowAt={rowAt} />
+      </header>
+      {against !== null ? (
+        <PoolChangeView lookUp={lookUp} against={against} />
+      ) : (
+        <>
+          {page && page.all > 0 && <PoolFilters page={page} />}
+          {first.error && <Problem error={first.error} />}
+          {page && page.seeds.length > 0 && <SeedRows rows={page.seeds} />}
+          {page && page.total > 0 && (
+            <PoolTable
+              lookUp={lookUp}
+              page={page}
+              rowAt={rowAt}
+              listName={JSON.stringify(query)}
+              onVisible={onVisible}
+            />
+          )}
+          {page?.total === 0 && (
+            <p className="soft">
+              {page.all > 0 ? 'No keyword of this pool passes these filters.' : 'Nothing has come yet.'}
+            </p>
+          )}
+        </>
+      )}
+    </div>
+  );
+}

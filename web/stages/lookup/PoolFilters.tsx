@@ -1,0 +1,87 @@
+import type { FoundBy, PoolPage } from '@opsimath/contract/api/lookUps';
+import type { MatchMode } from '@opsimath/core/text/match';
+import { Button, Input, Select, Tooltip } from 'antd';
+import { useCallback, useEffect, useState } from 'react';
+import { FindBox } from '../../parts/words/FindBox';
+import { count } from '../../parts/words/figures';
+import { useScope } from '../../state/useScope';
+
+const MODES: { value: MatchMode; label: string }[] = [
+  { value: 'any word', label: 'any word' },
+  { value: 'all words', label: 'all words' },
+  { value: 'phrase', label: 'phrase' },
+];
+const DELAY_MS = 250;
+
+/** Narrowing a pool: a piece of text, whole words, and how a keyword was found. What is in force is seen. */
+export function PoolFilters({ page }: { page: PoolPage }) {
+  const { scope, change } = useScope();
+  const onFind = useCallback((poolFind: string) => change({ poolFind }, { replace: true }), [change]);
+  const any = scope.poolFind !== '' || scope.poolWords !== '' || scope.poolFound.length > 0;
+  const toggle = (by: FoundBy): void =>
+    change({
+      poolFound: scope.poolFound.includes(by)
+        ? scope.poolFound.filter((other) => other !== by)
+        : [...scope.poolFound, by],
+    });
+  return (
+    <div className="pool-filters">
+      <FindBox name="Find in this pool" value={scope.poolFind} onFind={onFind} width={160} />
+      <WordsBox />
+      <Select
+        aria-label="How the words are matched"
+        value={scope.poolMode}
+        options={MODES}
+        popupMatchSelectWidth={false}
+        onChange={(poolMode) => change({ poolMode })}
+      />
+      <span className="pool-sources">
+        {page.sources.map(({ by, keywords, only }) => (
+          <Tooltip
+            key={by}
+            title={`${count(keywords)} found by ${by}, ${count(only)} of them only so. Press to show these.`}
+          >
+            <button
+              className="plain source"
+              aria-pressed={scope.poolFound.includes(by)}
+              onClick={() => toggle(by)}
+            >
+              {by} <span className="faint">{count(keywords)}</span>
+            </button>
+          </Tooltip>
+        ))}
+      </span>
+      {any && (
+        <Button
+          type="link"
+          size="small"
+          onClick={() => change({ poolFind: '', poolWords: '', poolFound: [] })}
+        >
+          Show all
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** Whole words, applied shortly after typing. */
+function WordsBox() {
+  const { scope, change } = useScope();
+  const [typed, setTyped] = useState(scope.poolWords);
+  useEffect(() => {
+    if (typed === scope.poolWords) return;
+    const timer = setTimeout(() => change({ poolWords: typed }, { replace: true }), DELAY_MS);
+    return () => clearTimeout(timer);
+  }, [typed, scope.poolWords, change]);
+  return (
+    <Input
+      allowClear
+      aria-label="Whole words"
+      placeholder="Whole words"
+      value={typed}
+      maxLength={300}
+      style={{ width: 130 }}
+      onChange={(event) => setTyped(event.target.value)}
+    />
+  );
+}

@@ -1,0 +1,168 @@
+import type { LookUp, PoolPage, PoolQuery, PoolRow } from '@opsimath/contract/api/lookUps';
+import { App, Button, Checkbox, Dropdown, Popover } from 'antd';
+import { copyAsTable } from '../../parts/table/copyAsTable';
+import { count, spelledDay } from '../../parts/words/figures';
+import { api, toParams, useExportsQuery, useLookUpAgainMutation } from '../../state/api';
+import { useAppDispatch } from '../../state/store';
+import { useScope } from '../../state/useScope';
+import { COLUMN_NAMES, type ColumnId, rememberColumns, shownColumns } from './poolColumnNames';
+
+interface PoolMenuProps {
+  lookUp: LookUp;
+  lookUps: readonly LookUp[];
+  query: PoolQuery;
+  page: PoolPage | undefined;
+  rowAt: (index: number) => PoolRow | undefined;
+}
+const COPIED = 500;
+
+/** What can be done with a pool as a whole: columns, copy, files, look up again, compare with an earlier one. */
+export function PoolMenu({ lookUp, lookUps, query, page }: PoolMenuProps) {
+  const { project, scope, change } = useScope();
+  const { message } = App.useApp();
+  const dispatch = useAppDispatch();
+  const [again] = useLookUpAgainMutation();
+  const { data: exports } = useExportsQuery(lookUp.id);
+  const columns = shownColumns(project, scope.columns);
+  const choose = (chosen: ColumnId[]): void => {
+    rememberColumns(project, chosen);
+    change({ columns: chosen }, { replace: true });
+  };
+  const copy = async (): Promise<void> => {
+    const asked = dispatch(
+      api.endpoints.pool.initiate({ lookUp: lookUp.id, query: { ...query, limit: COPIED } }),
+    );
+    const { data } = await asked;
+    asked.unsubscribe();
+    if (!data) return;
+    await copyAsTable(poolAsTable(data));
+    void message.info(
+      `${count(data.rows.length)} of ${count(data.total)} rows are on the clipboard as a table.`,
+    );
+  };
+  const fileAddress = (format: string, rows: string): string =>
+    `/api/look-ups/${lookUp.id}/keywords.file?${new URLSearchParams(toParams({ ...query, format, rows }))}`;
+  const lookAgain = async (): Promise<void> => {
+    const next = await again({ lookUp: lookUp.id, date: scope.date }).unwrap();
+    change({ lookUp: next.id });
+  };
+  const others = lookUps.filter((other) => other.market === lookUp.market && other.id !== lookUp.id);
+  const files = (['csv', 'xlsx', 'json'] as const).flatMap((format) => [
+    {
+      key: `${format} shown`,
+      label: (
+        <a href={fileAddress(format, 'shown')}>{`${format.toUpperCase()}, ${count(page?.total)} shown`}</a>
+      ),
+    },
+    ...(page && page.total !== page.all
+      ? [
+          {
+            key: `${format} all`,
+            label: (
+              <a href={fileAddress(format, 'all')}>{`${format.toUpperCase()}, all ${count(page.all)}`}</a>
+            ),
+          },
+        ]
+      : []),
+  ]);
+  const earlier = (exports ?? []).slice(0, 6).map((entry) => ({
+    key: `export ${entry.id}`,
+    label: (
+      <a href={`/api/look-ups/${lookUp.id}/keywords.file?${entry.query}`}>
+        {entry.createdAt.slice(0, 10)}: {entry.name}, {count(entry.rows)} rows
+      </a>
+    ),
+  }));
+  return (
+    <div className="pool-menu">
+      <Popover
+        trigger="click"
+        placement="bottomRight"
+        content={
+          <Checkbox.Group
+            className="column-choice"
+            value={columns}
+            options={Object.entries(COLUMN_NAMES).map(([value, label]) => ({ value, label }))}
+            onChange={(chosen) => choose(chosen as ColumnId[])}
+          />
+        }
+      >
+        <Button size="small">Columns</Button>
+      </Popover>
+      <Button size="small" onClick={() => void copy()}>
+        Copy
+      </Button>
+      <Dropdown
+        trigger={['click']}
+        menu={{
+          items: [
+            ...files,
+            ...(earlier.length > 0
+              ? [
+                  {
+                    key: 'earlier',
+                    type: 'group' as const,
+                    label: 'Written before, make again',
+                    children: earlier,
+                  },
+                ]
+              : []),
+          ],
+        }}
+      >
+        <Button size="small">Export</Button>
+      </Dropdown>
+      {lookUp.kind !== 'import' && lookUp.date !== scope.date && (
+        <Button size="small" onClick={() => void lookAgain()}>
+          Look up again for {spelledDay(scope.date)}
+        </Button>
+      )}
+      {others.length > 0 && (
+        <Dropdown
+          trigger={['click']}
+          menu={{
+            items: others.slice(0, 12).map((other) => ({
+              key: String(other.id),
+              label: `${other.name}, ${spelledDay(other.date)}`,
+            })),
+            onClick: ({ key }) => change({ view: `against-${key}` }),
+          }}
+        >
+          <Button size="small">What changed since…</Button>
+        </Dropdown>
+      )}
+    </div>
+  );
+}
+
+/** Rows as a table for the clipboard, every figure with its head. */
+function poolAsTable(page: PoolPage): string[][] {
+  const text = (value: number | string | null): string => (value === null ? '' : String(value));
+  const heads = [
+    'keyword',
+    'found by',
+    'volume',
+    ...page.targets.flatMap((target) => [`${target} organic`, `${target} paid`]),
+    'CPC low',
+    'CPC high',
+    'ad competition',
+    'difficulty',
+    'results count',
+    'words',
+  ];
+  return [
+    heads,
+    ...page.rows.map((row) => [
+      row.text,
+      row.found.join(', '),
+      text(row.volume),
+      ...page.targets.flatMap((_, t) => [text(row.organic[t] ?? null), text(row.paid[t] ?? null)]),
+      text(row.cpcLow),
+      text(row.cpcHigh),
+      text(row.adCompetition),
+      text(row.difficulty),
+      text(row.results),
+      text(row.words),
+    ]),
+  ];
+}

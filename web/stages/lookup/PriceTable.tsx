@@ -1,0 +1,73 @@
+import type { LookUpOrder } from '@opsimath/contract/api/lookUps';
+import type { SourceMarket } from '@opsimath/contract/source/answers';
+import { Spin } from 'antd';
+import { Problem } from '../../parts/words/Problem';
+import { count, spelledDay } from '../../parts/words/figures';
+import { useLookUpPriceQuery } from '../../state/api';
+import { useScope } from '../../state/useScope';
+import { nameOfMarket } from './useLookUpDraft';
+
+interface PriceTableProps {
+  orders: readonly LookUpOrder[];
+  markets: readonly SourceMarket[];
+}
+
+/** What the look-up would cost, part by part, before it is started; a table for each market. */
+export function PriceTable({ orders, markets }: PriceTableProps) {
+  return (
+    <>
+      {orders.map((order) => (
+        <MarketPrice
+          key={order.market}
+          order={order}
+          name={orders.length > 1 ? nameOfMarket(markets, order.market) : null}
+        />
+      ))}
+    </>
+  );
+}
+
+function MarketPrice({ order, name }: { order: LookUpOrder; name: string | null }) {
+  const { project } = useScope();
+  const { data: price, error, isFetching } = useLookUpPriceQuery({ project, request: order });
+  if (error) return <Problem error={error} />;
+  if (!price || isFetching) return <Spin size="small" style={{ marginTop: 10 }} />;
+  const estimated = price.parts.some((part) => part.estimated);
+  return (
+    <table className="lookup-price">
+      {name && <caption>{name}</caption>}
+      <tbody>
+        {price.parts.map((part) => (
+          <tr key={part.what}>
+            <td>{part.what}</td>
+            <td className="figure">
+              {part.held ? 'held' : `${part.estimated ? 'about ' : ''}${count(part.units)}`}
+            </td>
+          </tr>
+        ))}
+        {price.unknown.map((address) => (
+          <tr key={address}>
+            <td colSpan={2} className="soft">
+              {address}: unknown in this market
+            </td>
+          </tr>
+        ))}
+        <tr>
+          <th>{estimated ? 'Units, at most' : 'Units'}</th>
+          <th className="figure">{count(price.units)}</th>
+        </tr>
+        <tr>
+          <td>Left until {spelledDay(price.renews)}</td>
+          <td className="figure">{count(price.allowance - price.spent)}</td>
+        </tr>
+        {price.units === 0 && (
+          <tr>
+            <td colSpan={2} className="soft">
+              All of it is held: nothing is paid for again.
+            </td>
+          </tr>
+        )}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,81 @@
+import type { SeedWay } from '@opsimath/contract/api/lookUps';
+import { Checkbox, Input, Tooltip } from 'antd';
+import { useState } from 'react';
+import { count } from '../../parts/words/figures';
+import { useModeCountsQuery } from '../../state/api';
+import { useScope } from '../../state/useScope';
+import type { LookUpDraft } from './useLookUpDraft';
+
+const WAYS: { value: SeedWay; label: string; tip: string }[] = [
+  { value: 'suggestions', label: 'suggestions', tip: 'What the search box proposes for it.' },
+  {
+    value: 'one letter more',
+    label: 'one letter more',
+    tip: 'What it proposes with each letter and digit of the market’s alphabet after it.',
+  },
+  { value: 'one letter before', label: 'one letter before', tip: 'The same with each letter before it.' },
+  { value: 'phrase', label: 'phrase', tip: 'Keywords that hold these words in this order.' },
+  { value: 'all words', label: 'all words', tip: 'Keywords that hold all of these words, in any order.' },
+  {
+    value: 'also ranked',
+    label: 'also ranked for',
+    tip: 'What the first ten targets of its result page rank for as well, with how many of the ten do.',
+  },
+  {
+    value: 'spellings',
+    label: 'spellings',
+    tip: 'Likely slips, joined and split words, of which a volume is known.',
+  },
+  {
+    value: 'words of the front',
+    label: 'words of the front',
+    tip: 'Tags and title phrases of every target on its front, with how many use them.',
+  },
+];
+
+interface SeedsPartProps {
+  draft: LookUpDraft;
+  onChange: (change: Partial<LookUpDraft>) => void;
+}
+
+/** Seed keywords, and the ways of finding others from them. */
+export function SeedsPart({ draft, onChange }: SeedsPartProps) {
+  const { project, scope } = useScope();
+  const [asked, setAsked] = useState('');
+  const first = draft.seeds.split(/[,\n\r]+/)[0]!.trim();
+  const { data } = useModeCountsQuery(
+    { project, market: scope.market, date: scope.date, text: asked },
+    { skip: asked === '' },
+  );
+  const countOf = (mode: string): number | undefined =>
+    asked === first ? data?.counts.find((entry) => entry.mode === mode)?.keywords : undefined;
+  return (
+    <>
+      <p className="faint">What else do people type?</p>
+      <Input.TextArea
+        aria-label="Seed keywords, one a line or with commas"
+        placeholder="Seed keywords, one a line or with commas"
+        autoSize={{ minRows: 2, maxRows: 5 }}
+        value={draft.seeds}
+        onChange={(event) => onChange({ seeds: event.target.value })}
+        onBlur={() => setAsked(first)}
+      />
+      <div className="lookup-ways">
+        {WAYS.map(({ value, label, tip }) => (
+          <Checkbox
+            key={value}
+            checked={draft.ways.includes(value)}
+            onChange={({ target: box }) =>
+              onChange({
+                ways: box.checked ? [...draft.ways, value] : draft.ways.filter((other) => other !== value),
+              })
+            }
+          >
+            <Tooltip title={tip}>{label}</Tooltip>{' '}
+            {countOf(value) !== undefined && <span className="faint">{count(countOf(value))}</span>}
+          </Checkbox>
+        ))}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,97 @@
+import type { LookUpOrder } from '@opsimath/contract/api/lookUps';
+import type { Target } from '@opsimath/contract/api/targets';
+import { Checkbox, Input } from 'antd';
+import type { LookUpDraft } from './useLookUpDraft';
+import type { Pasted } from './readPaste';
+import { useScope } from '../../state/useScope';
+
+const SHOWN_PROBLEMS = 5;
+const WORDS = [
+  { value: 'phrases of the target', label: 'phrases of its title and headings' },
+  { value: 'tags', label: 'its tags' },
+  { value: 'channel keywords', label: 'a channel’s own keywords' },
+] as const;
+
+interface TargetsPartProps {
+  targets: readonly Target[];
+  draft: LookUpDraft;
+  pasted: Pasted;
+  orders: readonly LookUpOrder[];
+  onChange: (change: Partial<LookUpDraft>) => void;
+}
+
+/** Targets of the roster as ticks, and a box for any others. */
+export function TargetsPart({ targets, draft, pasted, orders, onChange }: TargetsPartProps) {
+  const { scope } = useScope();
+  const here = targets.filter((target) => scope.market.startsWith(`${target.surface}-`));
+  const toggle = (id: number, chosen: boolean): void =>
+    onChange({ left: chosen ? draft.left.filter((other) => other !== id) : [...draft.left, id] });
+  const elsewhere = pasted.targets.filter(
+    ({ address }) => !orders.some((order) => order.targets?.includes(address)),
+  );
+  return (
+    <>
+      <p className="faint">Which keywords do these rank for?</p>
+      {here.length > 0 && (
+        <div className="lookup-targets">
+          {here.map((target) => (
+            <Checkbox
+              key={target.id}
+              checked={!draft.left.includes(target.id)}
+              onChange={({ target: box }) => toggle(target.id, box.checked)}
+            >
+              {target.name}{' '}
+              <span className="faint">{target.side === 'own' ? `ours, ${target.kind}` : target.kind}</span>
+            </Checkbox>
+          ))}
+        </div>
+      )}
+      <Input.TextArea
+        aria-label="More targets, one a line"
+        placeholder="More pages, sites, videos, channels, listings, shops: addresses or ids, one a line"
+        autoSize={{ minRows: 2, maxRows: 6 }}
+        value={draft.pasted}
+        onChange={(event) => onChange({ pasted: event.target.value })}
+      />
+      {pasted.targets.length > 0 && (
+        <ul className="chips" aria-label="Recognised targets">
+          {pasted.targets.map(({ address, kind }) => (
+            <li key={address} title={address}>
+              <b>{kind}</b> {address}
+            </li>
+          ))}
+        </ul>
+      )}
+      {pasted.repeats > 0 && <div className="faint">{pasted.repeats} repeated: counted once.</div>}
+      {elsewhere.length > 0 && (
+        <div className="soft" role="status">
+          {elsewhere.length} of another surface than the chosen markets: choose a market for them below.
+        </div>
+      )}
+      {pasted.problems.slice(0, SHOWN_PROBLEMS).map(({ line, text, reason }) => (
+        <div key={line} className="soft" role="alert">
+          Line {line}, “{text}”: {reason}.
+        </div>
+      ))}
+      {pasted.problems.length > SHOWN_PROBLEMS && (
+        <div className="soft">and {pasted.problems.length - SHOWN_PROBLEMS} more lines</div>
+      )}
+      <div className="lookup-also">
+        <span className="soft">Take also</span>
+        {WORDS.map(({ value, label }) => (
+          <Checkbox
+            key={value}
+            checked={draft.words.includes(value)}
+            onChange={({ target: box }) =>
+              onChange({
+                words: box.checked ? [...draft.words, value] : draft.words.filter((other) => other !== value),
+              })
+            }
+          >
+            {label}
+          </Checkbox>
+        ))}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,58 @@
+import type { PoolPage, PoolRow } from '@opsimath/contract/api/lookUps';
+import type { Target } from '@opsimath/contract/api/targets';
+import type { Position } from '@opsimath/contract/api/gaps';
+import { rivalLetters } from '@opsimath/core/gap/letters';
+import { liesUnder } from '@opsimath/core/text/address';
+
+/** One looked-up target as the lane shows it: letters and hues as everywhere else in the project. */
+export interface PoolSide {
+  index: number;
+  name: string;
+  letter: string;
+  hue: number;
+}
+export interface PoolSides {
+  own: number[];
+  ownName: string;
+  others: PoolSide[];
+}
+
+export function sidesOf(page: Pick<PoolPage, 'targets'>, targets: readonly Target[]): PoolSides {
+  const ours = targets.filter((target) => target.side === 'own');
+  const isOwn = (address: string): boolean =>
+    ours.some((target) => liesUnder(address, target.address) || address === target.address);
+  const own = page.targets.flatMap((address, t) => (isOwn(address) ? [t] : []));
+  const rivals = targets.filter((target) => target.side === 'rival');
+  const known = rivals.map((rival) => rival.address);
+  const strangers = page.targets.filter((address) => !isOwn(address) && !known.includes(address));
+  const order = [...known, ...strangers];
+  const letters = rivalLetters([...rivals.map((rival) => rival.name), ...strangers.map(lastPart)]);
+  const others = page.targets.flatMap((address, index) => {
+    const hue = order.indexOf(address);
+    return own.includes(index) || hue < 0
+      ? []
+      : [{ index, name: rivals[hue]?.name ?? address, letter: letters[hue]!, hue }];
+  });
+  const ownName = ours.find((target) => target.address === page.targets[own[0] ?? -1])?.name ?? 'Ours';
+  return { own, ownName, others };
+}
+
+function lastPart(address: string): string {
+  return address.slice(address.lastIndexOf('/') + 1);
+}
+
+/** Position of one target: as looked up, else as captured; absent is said only by a capture. */
+export function positionAt(row: PoolRow, index: number): Position {
+  return row.organic[index] ?? row.captured[index] ?? 'unknown';
+}
+
+export function paidAt(row: PoolRow, index: number): Position {
+  return row.paid[index] ?? 'unknown';
+}
+
+/** The best of several of our targets. */
+export function bestOf(positions: readonly Position[]): Position {
+  const places = positions.filter((position): position is number => typeof position === 'number');
+  if (places.length > 0) return Math.min(...places);
+  return positions.includes('absent') ? 'absent' : 'unknown';
+}

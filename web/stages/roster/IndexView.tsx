@@ -1,0 +1,115 @@
+import { Button } from 'antd';
+import { useRef, useState } from 'react';
+import { Empty } from '../../parts/words/Empty';
+import { Problem } from '../../parts/words/Problem';
+import { count, spelledDay } from '../../parts/words/figures';
+import { useCheckIndexMutation, useIndexQuery, useUploadSitemapMutation } from '../../state/api';
+import { useScope } from '../../state/useScope';
+
+const ORDER = ['not indexed', 'waiting', 'unknown', 'indexed'];
+
+/** Which own pages search knows: those of the roster and of the sitemap, as last checked. */
+export function IndexView() {
+  const { project, scope } = useScope();
+  const { data, error } = useIndexQuery({ project, market: scope.market });
+  const [check, { isLoading, error: checkError }] = useCheckIndexMutation();
+  const [only, setOnly] = useState('');
+  const pages = (data?.pages ?? [])
+    .filter(({ state }) => only === '' || state === only)
+    .sort((a, b) => ORDER.indexOf(a.state) - ORDER.indexOf(b.state) || (a.address < b.address ? -1 : 1));
+  return (
+    <section className="section">
+      <h2>Own pages in the index</h2>
+      <div className="find-form">
+        <SitemapBox />
+        <Button
+          onClick={() => void check({ project, market: scope.market })}
+          loading={isLoading}
+          disabled={data?.pages.length === 0}
+        >
+          Check now
+        </Button>
+        {data &&
+          Object.entries(data.counts).map(([state, pagesOfState]) => (
+            <button
+              key={state}
+              className="plain source"
+              aria-pressed={only === state}
+              onClick={() => setOnly(only === state ? '' : state)}
+            >
+              {state} <span className="faint">{count(pagesOfState)}</span>
+            </button>
+          ))}
+      </div>
+      {(error ?? checkError) && <Problem error={error ?? checkError} />}
+      {data && data.overTime.length > 1 && (
+        <p className="soft">
+          {data.overTime
+            .slice(-6)
+            .map(({ date, indexed, checked }) => `${spelledDay(date)}: ${indexed} of ${checked}`)
+            .join(' · ')}
+        </p>
+      )}
+      {data?.pages.length === 0 ? (
+        <Empty title="No own pages to check yet">Choose a sitemap, or add own pages under Who.</Empty>
+      ) : (
+        <table className="ledger">
+          <thead>
+            <tr>
+              <th>Page</th>
+              <th>State</th>
+              <th>Since</th>
+              <th>Checked</th>
+              <th>In the sitemap</th>
+            </tr>
+          </thead>
+          <tbody>
+            {pages.slice(0, 500).map(({ address, state, since, checkedOn, inSitemap }) => (
+              <tr key={address}>
+                <td>{address}</td>
+                <td>{state}</td>
+                <td>{since ?? ''}</td>
+                <td>{checkedOn ?? 'never'}</td>
+                <td>{inSitemap ? 'yes' : 'no'}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {pages.length > 500 && <p className="soft">and {count(pages.length - 500)} more</p>}
+    </section>
+  );
+}
+
+function SitemapBox() {
+  const { project } = useScope();
+  const box = useRef<HTMLInputElement>(null);
+  const [upload, { data, error, isLoading }] = useUploadSitemapMutation();
+  return (
+    <>
+      <input
+        ref={box}
+        type="file"
+        accept=".xml,.gz"
+        aria-label="Sitemap"
+        className="read-only"
+        tabIndex={-1}
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          if (file) void upload({ project, file });
+          event.target.value = '';
+        }}
+      />
+      <Button onClick={() => box.current?.click()} loading={isLoading}>
+        Choose a sitemap
+      </Button>
+      {error && <Problem error={error} />}
+      {data && (
+        <span role="status" className="soft">
+          {count(data.pages)} pages, {count(data.added)} new
+          {data.left.length > 0 && `; ${data.left.length} left out, the first: ${data.left[0]!.reason}`}
+        </span>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,66 @@
+import type { Target } from '@opsimath/contract/api/targets';
+import { count, spelledDay } from '../../parts/words/figures';
+import { useTargetVersionsQuery } from '../../state/api';
+import { useScope } from '../../state/useScope';
+
+/** The public record as it is, and each time it was seen changed. */
+export function TargetChanges({ target }: { target: Target }) {
+  const { project } = useScope();
+  const { data: versions } = useTargetVersionsQuery({ project, target: target.id });
+  const { record } = target;
+  if (!record) return <p className="soft">No public record has been fetched.</p>;
+  const changed = (versions ?? []).filter(({ changes }) => changes.length > 0);
+  return (
+    <>
+      <p className="soft" style={{ marginTop: 12 }}>
+        As seen on {target.recordDate && spelledDay(target.recordDate)}.
+        {target.filled && ` ${target.filled.full} of ${target.filled.of} fields filled`}
+        {target.filled && target.filled.empty.length > 0 && `; empty: ${target.filled.empty.join(', ')}`}
+      </p>
+      <dl className="record">
+        <dt>title</dt>
+        <dd>{record.title}</dd>
+        <dt>description</dt>
+        <dd>{record.description || <span className="faint">empty</span>}</dd>
+        {Object.entries(record.fields).map(([name, value]) => (
+          <Field key={name} name={name} value={value} />
+        ))}
+        <dt>figures</dt>
+        <dd>
+          {Object.entries(record.figures)
+            .map(([name, value]) => `${name} ${value === null ? 'unknown' : count(value)}`)
+            .join(', ')}
+        </dd>
+      </dl>
+      <h2>Changes seen</h2>
+      {changed.length === 0 && <p className="soft">None since it was first fetched.</p>}
+      {changed.map(({ date, changes }) => (
+        <section key={date} className="section">
+          <h3>{spelledDay(date)}</h3>
+          {changes.map(({ field, before, after }) => (
+            <dl key={field} className="difference">
+              <dt>{field}</dt>
+              <dd>
+                <del>{before.slice(0, 600) || 'empty'}</del>
+              </dd>
+              <dd>
+                <ins>{after.slice(0, 600) || 'empty'}</ins>
+              </dd>
+            </dl>
+          ))}
+        </section>
+      ))}
+    </>
+  );
+}
+
+function Field({ name, value }: { name: string; value: string }) {
+  return (
+    <>
+      <dt>{name}</dt>
+      <dd>
+        {value === '' ? <span className="faint">empty</span> : value.split('\n').join(' · ').slice(0, 900)}
+      </dd>
+    </>
+  );
+}

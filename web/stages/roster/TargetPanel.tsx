@@ -1,0 +1,75 @@
+import type { Target } from '@opsimath/contract/api/targets';
+import { Button, Segmented } from 'antd';
+import { useEffect, useState } from 'react';
+import { useTargetsQuery } from '../../state/api';
+import { useScope } from '../../state/useScope';
+import { TargetChanges } from './TargetChanges';
+import { TargetKeywordList } from './TargetKeywordList';
+import { TargetNotes } from './TargetNotes';
+import { TargetProfileView } from './TargetProfileView';
+
+const PARTS = [
+  { value: 'profile', label: 'Profile' },
+  { value: 'keywords', label: 'Keywords' },
+  { value: 'record', label: 'Public record' },
+  { value: 'notes', label: 'Our notes' },
+] as const;
+type Part = (typeof PARTS)[number]['value'];
+
+/** All that is known of one target. */
+export function TargetPanel({ target: id, onClose }: { target: number; onClose: () => void }) {
+  const { project, scope } = useScope();
+  const { data: targets } = useTargetsQuery(project);
+  const [part, setPart] = useState<Part>('profile');
+  useEffect(() => {
+    const close = (event: KeyboardEvent): void => {
+      if (event.key === 'Escape' && !(event.target instanceof HTMLTextAreaElement)) onClose();
+    };
+    addEventListener('keydown', close);
+    return () => removeEventListener('keydown', close);
+  }, [onClose]);
+  const target = targets?.find((entry) => entry.id === id);
+  if (!target) return null;
+  const elsewhere = !scope.market.startsWith(`${target.surface}-`);
+  return (
+    <aside className="target-panel" aria-label="Target">
+      <div className="dossier-bar">
+        <span className="faint">
+          {target.side === 'own' ? 'ours' : 'a rival'}, {target.kind}
+        </span>
+        <Button size="small" onClick={onClose}>
+          Close
+        </Button>
+      </div>
+      <h1>{target.name}</h1>
+      <p className="soft">
+        <a href={`https://${target.address.replace(/\/\*$/, '')}`} target="_blank" rel="noreferrer noopener">
+          {target.address}
+        </a>
+      </p>
+      <Segmented block size="small" value={part} options={[...PARTS]} onChange={setPart} />
+      {elsewhere && (part === 'profile' || part === 'keywords') ? (
+        <MarketHint target={target} />
+      ) : (
+        <>
+          {part === 'profile' && <TargetProfileView target={target} />}
+          {part === 'keywords' && <TargetKeywordList target={target} />}
+        </>
+      )}
+      {part === 'record' && <TargetChanges target={target} />}
+      {part === 'notes' && <TargetNotes target={target} />}
+    </aside>
+  );
+}
+
+function MarketHint({ target }: { target: Target }) {
+  const { change } = useScope();
+  return (
+    <p className="soft" style={{ marginTop: 12 }}>
+      This is a {target.surface} target; the market in the scope bar is of another surface.{' '}
+      <Button size="small" onClick={() => change({ market: target.market })}>
+        Go to its market
+      </Button>
+    </p>
+  );
+}

@@ -1,0 +1,157 @@
+import type { Target, TargetProfile } from '@opsimath/contract/api/targets';
+import { Spin } from 'antd';
+import { Problem } from '../../parts/words/Problem';
+import { count, decimal, percent, spelledDay } from '../../parts/words/figures';
+import { useTargetProfileQuery } from '../../state/api';
+import { useScope } from '../../state/useScope';
+import { CountsOverTime } from './CountsOverTime';
+
+const MOST_SHOWN = 12;
+
+/** A target as a whole: what it holds beside ours, how that went, its links, titles and what it pays for. */
+export function TargetProfileView({ target }: { target: Target }) {
+  const { project, scope } = useScope();
+  const { data, error } = useTargetProfileQuery({
+    project,
+    target: target.id,
+    market: scope.market,
+    date: scope.date,
+  });
+  if (error) return <Problem error={error} />;
+  if (!data) return <Spin style={{ marginTop: 16 }} />;
+  if (data.organic + data.paid === 0) {
+    return (
+      <p className="soft" style={{ marginTop: 12 }}>
+        Nothing is known of its keywords in this market up to {spelledDay(scope.date)}: look it up first.
+      </p>
+    );
+  }
+  return (
+    <>
+      <Figures profile={data} />
+      <CountsOverTime points={data.overTime} />
+      <Links profile={data} />
+      <WeakTitles profile={data} />
+      <Buys profile={data} />
+    </>
+  );
+}
+
+function Figures({ profile }: { profile: TargetProfile }) {
+  const ratio = (organic: number, paid: number): string =>
+    organic === 0 ? 'unknown' : `${decimal(paid / organic, 2)} paid for each organic`;
+  const { ours } = profile;
+  const rows: [string, string, string, string?][] = [
+    ['organic keywords', count(profile.organic), ours ? count(ours.organic) : '–'],
+    ['paid keywords', count(profile.paid), ours ? count(ours.paid) : '–'],
+    [
+      'ratio',
+      ratio(profile.organic, profile.paid),
+      ours ? ratio(ours.organic, ours.paid) : '–',
+      `Guide: one paid keyword for ${profile.guide} organic. Of two tiny counts a ratio says little.`,
+    ],
+    ['clicks a month, estimated', count(profile.clicks), '', 'Σ volume · c(position), §3'],
+    ['for each keyword', decimal(profile.clicksPerKeyword, 1), ''],
+    ['in the front, little demand', count(profile.littleDemand), '', 'Fewer than 10 clicks a month'],
+  ];
+  return (
+    <table className="ledger profile-figures">
+      <thead>
+        <tr>
+          <th />
+          <th className="figure">{profile.target.name}</th>
+          <th className="figure">{ours?.name ?? 'Ours'}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(([name, theirs, own, tip]) => (
+          <tr key={name} title={tip}>
+            <td>{name}</td>
+            <td className="figure">{theirs}</td>
+            <td className="figure">{own}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Links({ profile }: { profile: TargetProfile }) {
+  const { figures } = profile.target.record ?? { figures: {} as Record<string, number | null> };
+  const { authority } = profile;
+  return (
+    <section className="section">
+      <h2>Links</h2>
+      <p>
+        Authority {count(figures.authority)}, {count(figures['referring domains'])} referring domains,{' '}
+        {count(figures.backlinks)} backlinks, {percent(figures['share of poor links'], 0)} of them poor.
+        {profile.target.manyLinksLittleAuthority && ' Many links, little authority.'}
+      </p>
+      {authority && authority.difference !== 0 && (
+        <p className="soft">
+          {Math.abs(authority.difference)} {authority.difference > 0 ? 'above' : 'below'} ours
+          {authority.domainsRatio !== null &&
+            `: about ${decimal(authority.domainsRatio, 1)} times the domains, by ${authority.parentsKnown} parents known`}
+          . The scale is logarithmic.
+        </p>
+      )}
+    </section>
+  );
+}
+
+function WeakTitles({ profile }: { profile: TargetProfile }) {
+  if (profile.titlesLooked === 0) return null;
+  return (
+    <section className="section">
+      <h2>Weak titles</h2>
+      <p className="soft">
+        {profile.weakTitles.length} of the {profile.titlesLooked} targets that bring it most clicks and whose
+        titles were captured.
+      </p>
+      <ul className="plain-list">
+        {profile.weakTitles.slice(0, MOST_SHOWN).map(({ address, title, faults, bestKeyword }) => (
+          <li key={address} title={address}>
+            “{title}” <span className="soft">{faults.join(', ')}</span>
+            {bestKeyword && <span className="faint"> best: {bestKeyword}</span>}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Buys({ profile }: { profile: TargetProfile }) {
+  if (profile.buys.length === 0) return null;
+  return (
+    <section className="section">
+      <h2>Pays for {count(profile.buys.length)} keywords</h2>
+      <p className="soft">A paid slot shows belief in a keyword, not profit.</p>
+      <table className="ledger">
+        <thead>
+          <tr>
+            <th>Keyword</th>
+            <th className="figure">Slot</th>
+            <th>First seen</th>
+            <th>Last seen</th>
+            <th className="figure" title="Days seen of days looked; when we last looked">
+              Seen
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {profile.buys.slice(0, 40).map((buy) => (
+            <tr key={buy.id}>
+              <td>{buy.keyword}</td>
+              <td className="figure">{buy.slot}</td>
+              <td>{buy.firstSeen}</td>
+              <td>{buy.lastSeen}</td>
+              <td className="figure" title={`Last looked ${buy.lastLooked}`}>
+                {buy.daysSeen} of {buy.daysLooked} days
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
