@@ -76,6 +76,7 @@ test('a changed front is felt at once and can be undone', async ({ page }) => {
   await expect(buried).toContainText(/\d/);
   const before = await buried.innerText();
   await page.getByRole('link', { name: /Roster/ }).click();
+  await page.getByRole('button', { name: 'Settings' }).click();
   const front = page.getByLabel('The front, positions');
   await front.fill('3');
   await front.press('Enter');
@@ -83,6 +84,7 @@ test('a changed front is felt at once and can be undone', async ({ page }) => {
   await page.getByRole('link', { name: /Gaps/ }).click();
   await expect(buried).not.toHaveText(before.replace('\n', ''));
   await page.getByRole('link', { name: /Roster/ }).click();
+  await page.getByRole('button', { name: 'Settings' }).click();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('usual 10')).toBeHidden();
 });

@@ -15,16 +15,16 @@ test('from an empty project to an exported report', async ({ page, running }) =>
   await expect(page.getByRole('heading', { name: 'Rivals' })).toBeVisible();
 
   await test.step('ourselves and two rivals, with a line that makes no sense', async () => {
-    await page.getByLabel('Our sites or pages, one a line').fill(`https://www.${OWN}/`);
+    await page.getByLabel('Add ours, one a line').fill(`https://www.${OWN}/`);
     await page.getByRole('button', { name: 'Add' }).first().click();
     await expect(page.getByRole('row', { name: /Tarnwick/ })).toBeVisible();
     await page
-      .getByLabel('Rival sites or pages, one a line')
+      .getByLabel('Add rivals, one a line')
       .fill('cobblemoor.example\n🚲 no site\nhttps://SALTFEN.example/?utm_x=1');
     await page.getByRole('button', { name: 'Add' }).last().click();
     await expect(page.getByRole('row', { name: /Cobblemoor/ })).toBeVisible();
     await expect(page.getByRole('row', { name: /Saltfen/ })).toBeVisible();
-    await expect(page.getByText('Line 2, “🚲 no site”: not an address of a site or page.')).toBeVisible();
+    await expect(page.getByText('Line 2, “🚲 no site”: not an address or id')).toBeVisible();
   });
 
   await test.step('own search performance from a file as a person exports it', async () => {
@@ -35,8 +35,9 @@ test('from an empty project to an exported report', async ({ page, running }) =>
       '12.03.2026;Panniers;https://tarnwick.example/;7;1.250;9,4',
       'Total;;;7;1250;',
     ].join('\n');
+    await page.getByRole('button', { name: 'Files', exact: true }).click();
     await page
-      .getByLabel('File of own search performance')
+      .getByLabel('Table file')
       .setInputFiles({ name: 'performance.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
     await expect(page.getByText('separated by semicolons, heads on line 3')).toBeVisible();
     await page.getByRole('button', { name: 'Take in' }).click();
@@ -47,8 +48,9 @@ test('from an empty project to an exported report', async ({ page, running }) =>
   await test.step('a look-up of rivals at two dates, its price seen before', async () => {
     await page.getByRole('link', { name: /Look-up/ }).click();
     await chooseCompareDate(page);
+    await page.getByText('+ captures').click();
     await page.getByRole('button', { name: 'Price' }).click();
-    await expect(page.getByText('Units, at most')).toBeVisible();
+    await expect(page.getByRole('row', { name: 'Units, at most' })).toBeVisible();
     await page.getByRole('button', { name: 'Start' }).click();
     await expect(page.getByRole('grid', { name: 'Pool' })).toBeVisible();
     await expect(page.getByRole('button', { name: 'Cancel' })).toBeHidden({ timeout: 60_000 });

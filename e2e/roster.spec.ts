@@ -9,7 +9,7 @@ test.beforeEach(async ({ page, running }) => {
   await page.goto(address);
 });
 
-const FILE = 'File of own search performance';
+const FILE = 'Table file';
 const csv = (text: string | Buffer) => ({
   name: 'odd.csv',
   mimeType: 'text/csv',
@@ -20,6 +20,7 @@ test('a file with unknown heads is corrected before it is taken in, and its bad 
   page,
   running,
 }) => {
+  await page.getByRole('button', { name: 'Files', exact: true }).click();
   await page
     .getByLabel(FILE)
     .setInputFiles(csv('Typed,Day,Seen,Pressed\nrain cover,2026-03-01,20,2\nrain cover,never,20,2\n'));
@@ -49,6 +50,7 @@ for (const [what, content, message] of [
   ],
 ] as const) {
   test(`${what} is refused in words`, async ({ page }) => {
+    await page.getByRole('button', { name: 'Files', exact: true }).click();
     await page.getByLabel(FILE).setInputFiles(csv(content as string));
     await expect(page.getByRole('alert')).toContainText(message);
   });
@@ -61,7 +63,7 @@ test('a target can be taken out and added again', async ({ page }) => {
     .click();
   await page.getByRole('button', { name: 'Take out', exact: true }).click();
   await expect(page.getByRole('row', { name: /Saltfen/ })).toBeHidden();
-  await page.getByLabel('Rival sites or pages, one a line').fill('saltfen.example\ncobblemoor.example');
+  await page.getByLabel('Add rivals, one a line').fill('saltfen.example\ncobblemoor.example');
   await page.getByRole('button', { name: 'Add' }).last().click();
   await expect(page.getByRole('row', { name: /Saltfen/ })).toBeVisible();
   await expect(page.getByText('Line 2, “cobblemoor.example”: is in the roster already.')).toBeVisible();

@@ -5,7 +5,7 @@ import { Running } from '../server/testing/running';
 export const test = base.extend<object, { running: Running }>({
   running: [
     async ({}, use) => {
-      const running = await Running.start();
+      const running = await Running.start(['--source-retries', '4']);
       await use(running);
       await running.stop();
     },

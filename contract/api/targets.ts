@@ -90,6 +90,9 @@ export type RefreshAnswer = z.infer<typeof refreshAnswer>;
 /** A side as a whole at a date, from what has been looked up and captured. */
 export const standingAtDate = z.object({
   date: isoDay,
+  /** Keywords looked at on this day: all that the target ranks for, or those captured. */
+  looked: z.int(),
+  whole: z.boolean(),
   /** In the order of DEPTH_BANDS without absent and unknown. */
   depth: z.array(z.int()),
   organic: z.int(),

@@ -104,6 +104,8 @@ function standing(
   }
   return {
     date: day.date,
+    looked: day.organic.size,
+    whole: day.lookedUp,
     depth,
     organic,
     paid: [...day.paid.values()].filter(isRanked).length,

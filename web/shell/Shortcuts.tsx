@@ -20,9 +20,12 @@ const BY_STAGE: Record<string, [string, string][]> = {
   ],
   'look-up': [
     ['Ctrl Enter', 'price the look-up as typed'],
+    ['/', 'find in the pool'],
+    ['Shift + press on a head', 'sort by it as well'],
     ['↑ ↓', 'move between rows of the pool'],
     ['Space', 'put the row into the tray'],
   ],
+  roster: [['Esc', 'close the target']],
   report: [['Ctrl P', 'print the report']],
 };
 

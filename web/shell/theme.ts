@@ -43,6 +43,7 @@ export function themeOf(name: Theme): ThemeConfig {
       colorLink: ink.own,
       colorText: ink.ink,
       colorTextSecondary: ink.soft,
+      colorTextPlaceholder: ink.soft,
       colorBgBase: ink.sheet,
       colorBgContainer: ink.sheet,
       colorBgElevated: ink.raised,

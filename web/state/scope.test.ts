@@ -1,4 +1,5 @@
 import { gapKind, gapMark, gapSort, paidState } from '@opsimath/contract/api/gaps';
+import { FOUND_BY } from '@opsimath/contract/api/lookUps';
 import fc from 'fast-check';
 import { type Scope, readScope, scopeDefaults, writeScope } from './scope';
 
@@ -25,6 +26,15 @@ test('what is written into an address is read back', () => {
     pool: id,
     open: id,
     lookUp: id,
+    poolSort: fc.constantFrom('-volume', 'keyword', '-words,keyword'),
+    poolFind: fc.string({ maxLength: 12 }),
+    poolWords: fc.string({ maxLength: 12 }),
+    poolMode: fc.constantFrom('any word' as const, 'all words' as const, 'phrase' as const),
+    poolFound: fc.subarray([...FOUND_BY]),
+    columns: fc.subarray(['volume', 'lane', 'cpc']),
+    view: fc.constantFrom('', 'find', 'seeds'),
+    target: id,
+    seed: fc.string({ maxLength: 20 }),
     kinds: fc.uniqueArray(fc.constantFrom(...gapKind.options)),
     paid: fc.uniqueArray(fc.constantFrom(...paidState.options)),
     marks: fc.uniqueArray(fc.constantFrom(...gapMark.options)),

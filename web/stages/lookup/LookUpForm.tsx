@@ -14,7 +14,7 @@ import { type LookUpPart, useLookUpDraft } from './useLookUpDraft';
 
 const PARTS: { value: LookUpPart; label: string }[] = [
   { value: 'targets', label: 'Targets' },
-  { value: 'seeds', label: 'Seed keywords' },
+  { value: 'seeds', label: 'Seeds' },
   { value: 'list', label: 'A list' },
 ];
 

@@ -54,7 +54,7 @@ function LookUpItem({ lookUp, market, open, onOpen }: LookUpItemProps) {
         <div className="soft">
           {spelledDay(lookUp.date)} · {count(lookUp.keywords)} keywords · {count(lookUp.units)} units
         </div>
-        <div className="faint">{market}</div>
+        <div className="soft">{market}</div>
       </button>
       {job && job.state !== 'done' && <JobLine job={job} />}
       {(running || job?.state === 'failed' || open) && <PartLines lookUp={lookUp} running={running} />}

@@ -1,5 +1,5 @@
 import type { PoolPage, PoolRow } from '@opsimath/contract/api/lookUps';
-import { MonthLine, monthName } from '../../parts/charts/MonthLine';
+import { MonthLine } from '../../parts/charts/MonthLine';
 import { Lane } from '../../parts/lane/Lane';
 import { LaneHead } from '../../parts/lane/LaneHead';
 import type { GridColumn } from '../../parts/table/gridColumn';
@@ -99,7 +99,7 @@ function columnsById({ page, sides, lastMonth }: PoolColumnsTask): Record<Column
       head: 'Trend',
       sort: 'trend',
       tip: 'Rising or falling over three years after taking out the season, said only at p < 0.05 (§2). Yearly change of ln(1 + volume). Estimated.',
-      width: 96,
+      width: 88,
       cell: (row) =>
         row.trend === null ? (
           <span className="faint">unknown</span>
@@ -109,7 +109,6 @@ function columnsById({ page, sides, lastMonth }: PoolColumnsTask): Record<Column
             {row.trend !== 'level' && (
               <span className="faint">{`${decimal(100 * (Math.exp(row.trendSlope ?? 0) - 1), 0)} %`}</span>
             )}
-            {row.peak !== null && <span className="faint"> {monthName(row.peak)}</span>}
           </span>
         ),
     },

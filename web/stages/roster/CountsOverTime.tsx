@@ -2,11 +2,70 @@ import type { TargetProfile } from '@opsimath/contract/api/targets';
 import { useMemo } from 'react';
 import { Chart } from '../../parts/charts/Chart';
 import { useChartInk } from '../../parts/charts/ink';
+import { count, percent } from '../../parts/words/figures';
 
 const BANDS = ['1–3', '4–10', '11–20', '21–50', '51–100'];
 
-/** Keywords by depth and visibility on every day of which something is known. */
+/** A day on which this many were captured says as much of the whole as a look-up. */
+const MANY = 500;
+
+/**
+ * Keywords by depth and visibility over time. Days on which the whole target was looked at stand in a table, days of
+ * a few tracked keywords in a chart: on one axis the second would vanish beside the first.
+ */
 export function CountsOverTime({ points }: { points: TargetProfile['overTime'] }) {
+  const isWhole = (point: TargetProfile['overTime'][number]): boolean => point.whole || point.looked >= MANY;
+  const few = points.filter((point) => !isWhole(point));
+  return (
+    <>
+      <WholeDays points={points.filter(isWhole)} />
+      {few.length > 1 && <TrackedDays points={few} />}
+    </>
+  );
+}
+
+const MOST_DAYS = 8;
+
+function WholeDays({ points }: { points: TargetProfile['overTime'] }) {
+  if (points.length === 0) return null;
+  return (
+    <section className="section">
+      <h2>Keywords by depth</h2>
+      <table className="ledger depth-days">
+        <thead>
+          <tr>
+            <th>Day</th>
+            {BANDS.map((band) => (
+              <th key={band} className="figure">
+                {band}
+              </th>
+            ))}
+            <th className="figure">Paid</th>
+            <th className="figure" title="Σ V·c(p) / Σ V·c(1) over the keywords looked at, §15. Estimated.">
+              Visib.
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {points.slice(-MOST_DAYS).map(({ date, depth, paid, visibility }) => (
+            <tr key={date}>
+              <td>{date}</td>
+              {depth.map((keywords, band) => (
+                <td key={BANDS[band]} className="figure">
+                  {count(keywords)}
+                </td>
+              ))}
+              <td className="figure">{count(paid)}</td>
+              <td className="figure">{percent(visibility, 0)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function TrackedDays({ points }: { points: TargetProfile['overTime'] }) {
   const ink = useChartInk();
   const option = useMemo(() => {
     return {
@@ -62,13 +121,10 @@ export function CountsOverTime({ points }: { points: TargetProfile['overTime'] }
     };
   }, [points, ink]);
   const last = points.at(-1);
-  if (points.length === 0) return null;
   return (
     <section className="section">
-      <h2>Keywords by depth, and visibility</h2>
-      <p className="faint">
-        Each day rests on what was looked up or captured then; few captured keywords make small bars.
-      </p>
+      <h2>Tracked keywords over time</h2>
+      <p className="faint">Of the keywords captured on each day, {points.at(-1)?.looked} on the last.</p>
       <Chart
         option={option}
         height={170}

@@ -39,13 +39,13 @@ export function TargetProfileView({ target }: { target: Target }) {
 
 function Figures({ profile }: { profile: TargetProfile }) {
   const ratio = (organic: number, paid: number): string =>
-    organic === 0 ? 'unknown' : `${decimal(paid / organic, 2)} paid for each organic`;
+    organic === 0 ? 'unknown' : decimal(paid / organic, 2);
   const { ours } = profile;
   const rows: [string, string, string, string?][] = [
     ['organic keywords', count(profile.organic), ours ? count(ours.organic) : '–'],
     ['paid keywords', count(profile.paid), ours ? count(ours.paid) : '–'],
     [
-      'ratio',
+      'paid for each organic',
       ratio(profile.organic, profile.paid),
       ours ? ratio(ours.organic, ours.paid) : '–',
       `Guide: one paid keyword for ${profile.guide} organic. Of two tiny counts a ratio says little.`,

@@ -22,11 +22,13 @@ const WORDS = {
 /** The targets of one side with what is publicly known of them, and a box to add more. */
 export function TargetSection({ side, targets }: { side: Side; targets: readonly Target[] }) {
   const words = WORDS[side];
+  const { scope } = useScope();
+  const narrow = scope.target !== null;
   return (
     <section className="section">
       <h2>{words.title}</h2>
       {targets.length > 0 ? (
-        <table className="ledger targets">
+        <table className={`ledger targets ${narrow ? 'narrow' : ''}`}>
           <thead>
             <tr>
               <th>Target</th>
@@ -75,7 +77,7 @@ function TargetRow({ target }: { target: Target }) {
           <b>{target.name}</b>
         </button>{' '}
         <span className="faint">{target.address}</span>
-        {target.record && (
+        {target.record && target.record.title !== target.name && (
           <div className="soft one-line" title={target.record.title}>
             {target.record.title}
           </div>
