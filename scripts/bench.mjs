@@ -6,9 +6,10 @@ import { installPackages, root } from './install.mjs';
 installPackages();
 const { buildAll } = await import('./build.mjs');
 await buildAll();
+const only = process.argv.includes('--pool') ? 'pool.js' : 'main.js';
 const { status } = spawnSync(
   process.execPath,
-  ['--enable-source-maps', path.join(root, 'bench', 'dist', 'main.js'), ...process.argv.slice(2)],
+  ['--enable-source-maps', path.join(root, 'bench', 'dist', only)],
   {
     cwd: root,
     stdio: 'inherit',

@@ -18,9 +18,14 @@ const packagesStayOutside = {
 };
 
 const ENTRIES = {
-  server: ['server/main.ts', 'server/work/jobWorker.ts', 'server/analysis/analysisWorker.ts'],
+  server: [
+    'server/main.ts',
+    'server/work/jobWorker.ts',
+    'server/analysis/analysisWorker.ts',
+    'server/work/imports/rankingsParser.ts',
+  ],
   standin: ['standin/main.ts'],
-  bench: ['bench/main.ts'],
+  bench: ['bench/main.ts', 'bench/pool.ts'],
 };
 
 export async function bundle(...names) {

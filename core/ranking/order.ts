@@ -16,42 +16,88 @@ export function sortRows(rows: Int32Array, keys: readonly SortKey[]): Int32Array
   return order;
 }
 
-const DIGITS = 65_536;
+/** Digits of 11, 11 and 10 bits: their counters stay in the processor's cache. */
+const SHIFTS = [0, 11, 22] as const;
+const DIGITS = 2048;
+const MASK = DIGITS - 1;
 const float = new Float32Array(1);
 const bits = new Uint32Array(float.buffer);
 
 function sortByFigures(rows: Int32Array, { figures, descending }: SortKey): Int32Array {
   const size = rows.length;
-  const values = new Float32Array(size);
-  const keys = new Uint32Array(values.buffer);
-  const low = new Uint32Array(DIGITS);
-  const high = new Uint32Array(DIGITS);
-  for (let n = 0; n < size; n++) values[n] = figures[rows[n]!]!;
+  const space = roomFor(size);
+  let keys = orderedKeys(rows, figures, descending, space.keysA);
+  const counts = SHIFTS.map(() => new Uint32Array(DIGITS));
+  const [low, middle, high] = counts as [Uint32Array, Uint32Array, Uint32Array];
   for (let n = 0; n < size; n++) {
+    const value = keys[n]!;
+    low[value & MASK]!++;
+    middle[(value >>> 11) & MASK]!++;
+    high[value >>> 22]!++;
+  }
+  let order = rows;
+  for (let pass = 0; pass < SHIFTS.length; pass++) {
+    const starts = counts[pass]!;
+    const shift = SHIFTS[pass]!;
+    // Small whole numbers have nothing in their lower digits: there is nothing to sort by them.
+    if (size === 0 || starts[(keys[0]! >>> shift) & MASK] === size) continue;
+    startsOf(starts);
+    const nextOrder = order === space.orderA ? space.orderB : space.orderA;
+    const nextKeys = keys === space.keysA ? space.keysB : space.keysA;
+    for (let n = 0; n < size; n++) {
+      const value = keys[n]!;
+      const at = starts[(value >>> shift) & MASK]!++;
+      nextOrder[at] = order[n]!;
+      nextKeys[at] = value;
+    }
+    order = nextOrder;
+    keys = nextKeys;
+  }
+  return order.slice(0, size);
+}
+
+interface Space {
+  keysA: Uint32Array;
+  keysB: Uint32Array;
+  orderA: Int32Array;
+  orderB: Int32Array;
+}
+/** Room to work in, kept from sort to sort: getting fresh memory would take longer than sorting. */
+let kept: Space | null = null;
+
+function roomFor(size: number): Space {
+  if (kept === null || kept.orderA.length < size) {
+    kept = {
+      keysA: new Uint32Array(size),
+      keysB: new Uint32Array(size),
+      orderA: new Int32Array(size),
+      orderB: new Int32Array(size),
+    };
+  }
+  return kept;
+}
+
+/** Figures of the rows as whole numbers in the same order; unknown becomes the largest either way. */
+function orderedKeys(
+  rows: Int32Array,
+  figures: ArrayLike<number>,
+  descending: boolean,
+  keys: Uint32Array,
+): Uint32Array {
+  const values = new Float32Array(keys.buffer);
+  for (let n = 0; n < rows.length; n++) values[n] = figures[rows[n]!]!;
+  for (let n = 0; n < rows.length; n++) {
     const raw = keys[n]!;
-    // Not a number: the largest key either way.
-    const isNumber = (raw & 0x7fffffff) <= 0x7f800000;
+    if ((raw & 0x7fffffff) > 0x7f800000) {
+      keys[n] = 0xffffffff;
+      continue;
+    }
     // Bits of a float in the order of its value; zero has one sign.
     const whole = raw === 0x80000000 ? 0 : raw;
-    const ordered = (whole & 0x80000000) !== 0 ? ~whole >>> 0 : (whole | 0x80000000) >>> 0;
-    const sorted = !isNumber ? 0xffffffff : descending ? ~ordered >>> 0 : ordered;
-    keys[n] = sorted;
-    low[sorted & 0xffff]!++;
-    high[sorted >>> 16]!++;
+    const ordered = (whole & 0x80000000) !== 0 ? ~whole : whole | 0x80000000;
+    keys[n] = descending ? ~ordered : ordered;
   }
-  startsOf(low);
-  startsOf(high);
-  const half = new Int32Array(size);
-  const halfKeys = new Uint32Array(size);
-  for (let n = 0; n < size; n++) {
-    const sorted = keys[n]!;
-    const at = low[sorted & 0xffff]!++;
-    half[at] = rows[n]!;
-    halfKeys[at] = sorted;
-  }
-  const done = new Int32Array(size);
-  for (let n = 0; n < size; n++) done[high[halfKeys[n]! >>> 16]!++] = half[n]!;
-  return done;
+  return keys;
 }
 
 /** Counts become the places where each digit's entries start. */

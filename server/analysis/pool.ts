@@ -1,4 +1,4 @@
-import { FOUND_BY, type LookUpRequest } from '@opsimath/contract/api/lookUps';
+import { FOUND_BY, type LookUpRequest, type PoolPage } from '@opsimath/contract/api/lookUps';
 import { featureFactor } from '@opsimath/core/ranking/clickThrough';
 import { type FrontSlot, difficulty } from '@opsimath/core/ranking/difficulty';
 import { ABSENT } from '@opsimath/core/ranking/position';
@@ -14,7 +14,7 @@ import { type Metrics, gatherMetrics } from './metrics';
 import { captureColumnsOf } from './standings';
 import type { Workspace } from './workspace';
 
-/** A look-up's pool in columns, one entry a keyword, ascending by id. */
+/** A look-up's pool in columns, one entry a keyword, in the order of the keys: that decides ties. */
 export interface Pool {
   projectId: number;
   market: MarketRow;
@@ -41,8 +41,13 @@ export interface Pool {
   metrics: Metrics;
   /** Of how many of the first ten an answer came; `null` where that was not asked. */
   lookedUpOfTen: number | null;
-  /** Pool indices in the order of the keys: what decides ties. */
-  alphabet: Int32Array;
+  /** Pool index of a keyword by `id − base`; −1 where it is not in the pool. */
+  indexOf: Int32Array;
+  /** 0, 1, 2…: the rows as they come. */
+  rows: Int32Array;
+  /** Keywords with a known volume above nought, and how many were found in which way: counted once. */
+  withVolume: number;
+  sources: PoolPage['sources'];
   figures: Map<string, Float32Array>;
 }
 
@@ -105,8 +110,10 @@ export async function buildPool(workspace: Workspace, lookUpId: number, state: s
     date,
     range,
   );
-  let rows = Int32Array.from(found.keys()).filter((i) => found[i]! !== 0);
-  if (request.leastVolume > 0) rows = rows.filter((i) => !(metrics.volume[i]! < request.leastVolume));
+  const byKey = await workspace.alphabetical(market, state);
+  const isMember = (i: number): boolean =>
+    found[i] !== 0 && !(request.leastVolume > 0 && metrics.volume[i]! < request.leastVolume);
+  const rows = membersInOrder(byKey, range.least, isMember);
   const addresses = targets.map(({ address }) => address);
   const capturedFacts = await gatherCaptured(workspace, projectId, marketId, date, range, addresses);
   const pick = <T extends Uint8Array | Uint16Array | Uint32Array | Int32Array | Int16Array | Float32Array>(
@@ -118,9 +125,9 @@ export async function buildPool(workspace: Workspace, lookUpId: number, state: s
   };
   const finds = (await lookUpFinds(database, lookUpId)).filter(({ way }) => way === 'also ranked');
   const looked = finds.map(({ message }) => Number(/^of (\d+) looked up/.exec(message ?? '')?.[1] ?? 0));
-  const positionOf = new Int32Array(size).fill(-1);
-  rows.forEach((i, n) => (positionOf[i] = n));
-  const byKey = await workspace.alphabetical(market, state);
+  const indexOf = new Int32Array(size).fill(-1);
+  rows.forEach((i, n) => (indexOf[i] = n));
+  const picked = pick(found);
   return {
     projectId,
     market,
@@ -132,7 +139,7 @@ export async function buildPool(workspace: Workspace, lookUpId: number, state: s
     organic: organic.map(pick),
     paid: paid.map(pick),
     captured: capturedFacts.positions.map(pick),
-    found: pick(found),
+    found: picked,
     appearances: pick(appearances),
     uses: pick(uses),
     given: pick(given),
@@ -140,19 +147,39 @@ export async function buildPool(workspace: Workspace, lookUpId: number, state: s
     featureFactor: pick(capturedFacts.featureFactor),
     metrics,
     lookedUpOfTen: finds.length > 0 ? Math.max(0, ...looked) : null,
-    alphabet: membersInOrder(byKey, positionOf, range.least, rows.length),
+    indexOf,
+    rows: Int32Array.from(rows.keys()),
+    withVolume: rows.reduce((count, i) => count + (metrics.volume[i]! > 0 ? 1 : 0), 0),
+    sources: sourcesOf(picked),
     figures: new Map(),
   };
 }
 
-function membersInOrder(byKey: Int32Array, positionOf: Int32Array, base: number, size: number): Int32Array {
-  const order = new Int32Array(size);
-  let at = 0;
+/** Market indices of the members, in the order of their keys. */
+function membersInOrder(byKey: Int32Array, base: number, isMember: (i: number) => boolean): Int32Array {
+  const order = new Int32Array(byKey.length);
+  let count = 0;
   for (let n = 0; n < byKey.length; n++) {
-    const position = positionOf[byKey[n]! - base]!;
-    if (position >= 0) order[at++] = position;
+    const i = byKey[n]! - base;
+    if (isMember(i)) order[count++] = i;
   }
-  return order;
+  return order.slice(0, count);
+}
+
+/** By way: keywords found so, and keywords found only so. Ways that found nothing are left out. */
+function sourcesOf(found: Uint32Array): PoolPage['sources'] {
+  const all = new Int32Array(FOUND_BY.length);
+  const only = new Int32Array(FOUND_BY.length);
+  for (let i = 0; i < found.length; i++) {
+    const bits = found[i]!;
+    const single = (bits & (bits - 1)) === 0;
+    for (let rest = bits; rest !== 0; rest &= rest - 1) {
+      const at = 31 - Math.clz32(rest & -rest);
+      all[at]!++;
+      if (single) only[at]!++;
+    }
+  }
+  return FOUND_BY.flatMap((by, at) => (all[at]! > 0 ? [{ by, keywords: all[at]!, only: only[at]! }] : []));
 }
 
 async function isImported(workspace: Workspace, lookUpId: number): Promise<boolean> {

@@ -23,7 +23,7 @@ function makeFigures(pool: Pool, sort: Exclude<PoolSort, 'words'>): Float32Array
   };
   switch (sort) {
     case 'keyword':
-      pool.alphabet.forEach((i, rank) => (figures[i] = rank));
+      for (let i = 0; i < size; i++) figures[i] = i;
       return figures;
     case 'volume':
       return ofMetric(metrics.volume);

@@ -72,11 +72,11 @@ export async function poolPage(
   return {
     total,
     all: pool.ids.length,
-    withVolume: withVolume(pool),
+    withVolume: pool.withVolume,
     targets: pool.targets,
     rows: await poolRows(workspace, pool, indices),
     seeds: await seedRows(workspace, pool, [...seedIds.values()]),
-    sources: sourcesOf(pool),
+    sources: pool.sources,
     lookedUpOfTen: pool.lookedUpOfTen,
   };
 }
@@ -93,7 +93,7 @@ export async function poolIndices(
     const keys = [];
     for (const { sort, descending } of query.sort)
       keys.push({ figures: await poolFigures(workspace, pool, sort), descending });
-    return sortRows(pool.alphabet, keys);
+    return sortRows(pool.rows, keys);
   });
   const { find, words: sought, mode, foundBy, leastVolume, without } = query;
   const chosen = JSON.stringify([name, find, sought, mode, foundBy, leastVolume, without]);
@@ -102,7 +102,7 @@ export async function poolIndices(
   let passed = 0;
   for (let n = 0; n < order.length && indices.length < query.limit; n++) {
     const i = order[n]!;
-    if (filter !== null && filter.passes[i] === 0) continue;
+    if (filter.passes[i] === 0) continue;
     if (passed++ >= query.offset) indices.push(i);
   }
   return { indices, total: filter.total };
@@ -115,18 +115,18 @@ async function filterPool(
 ): Promise<{ passes: Uint8Array; total: number }> {
   const { market } = pool;
   const size = pool.ids.length;
-  const passes = new Uint8Array(size).fill(1);
-  /** Both ascending: one walk through them. */
+  let passes = new Uint8Array(size).fill(1);
+  /** Keeps the rows of these keywords, or drops them. Only the named ones are touched: few matches cost little. */
   const narrow = (ids: Int32Array, keep: boolean): void => {
-    let at = 0;
-    for (let i = 0; i < size; i++) {
-      const id = pool.ids[i]!;
-      while (at < ids.length && ids[at]! < id) at++;
-      if ((at < ids.length && ids[at] === id) !== keep) passes[i] = 0;
+    const next = keep ? new Uint8Array(size) : passes;
+    for (let n = 0; n < ids.length; n++) {
+      const i = pool.indexOf[ids[n]! - pool.base];
+      if (i === undefined || i < 0) continue;
+      next[i] = keep ? passes[i]! : 0;
     }
+    passes = next;
   };
-  if (query.find.trim() !== '')
-    narrow((await keywordIdsContaining(database, market.id, query.find)).sort(), true);
+  if (query.find.trim() !== '') narrow(await keywordIdsContaining(database, market.id, query.find), true);
   if (query.words.trim() !== '')
     narrow(await keywordIdsHolding(database, key(query.words), query.mode), true);
   if (query.without.trim() !== '') {
@@ -151,29 +151,6 @@ async function filterPool(
   return { passes, total };
 }
 
-function withVolume(pool: Pool): number {
-  let count = 0;
-  const { volume } = pool.metrics;
-  for (let i = 0; i < pool.ids.length; i++) if (volume[pool.ids[i]! - pool.base]! > 0) count++;
-  return count;
-}
-
-/** By way: keywords found so, and keywords found only so. Ways that found nothing are left out. */
-function sourcesOf(pool: Pool): PoolPage['sources'] {
-  const all = new Int32Array(FOUND_BY.length);
-  const only = new Int32Array(FOUND_BY.length);
-  for (let i = 0; i < pool.found.length; i++) {
-    const bits = pool.found[i]!;
-    const single = (bits & (bits - 1)) === 0;
-    for (let rest = bits; rest !== 0; rest &= rest - 1) {
-      const at = 31 - Math.clz32(rest & -rest);
-      all[at]!++;
-      if (single) only[at]!++;
-    }
-  }
-  return FOUND_BY.flatMap((by, at) => (all[at]! > 0 ? [{ by, keywords: all[at]!, only: only[at]! }] : []));
-}
-
 /** Rows of pool indices with their texts. */
 export function poolRows(workspace: Workspace, pool: Pool, indices: readonly number[]): Promise<PoolRow[]> {
   return rowsOf(
@@ -188,7 +165,7 @@ function seedRows(workspace: Workspace, pool: Pool, ids: readonly number[]): Pro
   return rowsOf(
     workspace,
     pool,
-    ids.map((id) => ({ id, i: pool.ids.indexOf(id) })),
+    ids.map((id) => ({ id, i: pool.indexOf[id - pool.base] ?? -1 })),
   );
 }
 

@@ -2,6 +2,8 @@ import { words } from '@opsimath/core/text/key';
 import type { MatchMode } from '@opsimath/core/text/match';
 import { type Database, writeTogether } from './connection';
 
+const SORTING_BYTES = 48 * 1024 * 1024;
+
 /** Takes keywords that came since the last time into the word index. Cheap when there are none. */
 export async function indexNewKeywords(database: Database): Promise<void> {
   const answer = await database.client.execute(
@@ -11,6 +13,8 @@ export async function indexNewKeywords(database: Database): Promise<void> {
   if (most === null || most <= upto) return;
   // The mark is read again inside: another thread may have been faster.
   await writeTogether(database, [
+    // Room to sort in: less of it, and a million keywords take twice as long.
+    `INSERT INTO keyword_words (keyword_words, rank) VALUES ('hashsize', ${SORTING_BYTES})`,
     `INSERT INTO keyword_words (rowid, key)
      SELECT id, key FROM keyword WHERE id > (SELECT upto FROM keyword_words_mark) ORDER BY id`,
     'UPDATE keyword_words_mark SET upto = coalesce((SELECT max(id) FROM keyword), 0)',

@@ -9,7 +9,8 @@ export interface KeywordRow {
   text: string;
 }
 
-const CHUNK = 100_000;
+const CHUNK = 250_000;
+const DRAWN = 200;
 
 /**
  * Ids of keywords in a market by key, adding those not met before; display text is kept as first seen.
@@ -27,21 +28,33 @@ export async function keywordIds(
   }
   // Sorted, so that the index is filled from one side to the other rather than at random.
   const keys = [...byKey.keys()].sort();
+  const found = await keywordIdsOfKeys(database, marketId, keys, (at) => byKey.get(keys[at]!)!);
   const ids = new Map<string, number>();
-  for (let at = 0; at < keys.length; at += CHUNK) {
-    const chunk = keys.slice(at, at + CHUNK);
-    const found = await findIds(database, marketId, chunk);
-    const missing = chunk.filter((identity, i) => {
-      if (found[i] !== 0) ids.set(identity, found[i]!);
-      return found[i] === 0;
-    });
+  keys.forEach((identity, at) => ids.set(identity, found[at]!));
+  return ids;
+}
+
+/** Ids of sorted, unique keys, adding those not met before. */
+export async function keywordIdsOfKeys(
+  database: Database,
+  marketId: number,
+  keys: readonly string[],
+  textOf: (at: number) => string,
+): Promise<Int32Array> {
+  const ids = new Int32Array(keys.length);
+  for (let from = 0; from < keys.length; from += CHUNK) {
+    const chunk = keys.slice(from, from + CHUNK);
+    const entriesAt = (places: readonly number[]): [string, string][] =>
+      places.map((at) => [keys[at]!, textOf(at)]);
+    const all = chunk.map((_, i) => from + i);
+    // Where a few drawn ones are all new, the rest are likely to be: they are added without being looked for.
+    const drawn = chunk.filter((_, i) => i % Math.ceil(chunk.length / DRAWN) === 0);
+    const isNew = chunk.length > DRAWN && (await findIds(database, marketId, drawn)).every((id) => id === 0);
+    const found = isNew ? chunk.map(() => 0) : await findIds(database, marketId, chunk);
+    found.forEach((id, i) => (ids[from + i] = id));
+    const missing = all.filter((at) => ids[at] === 0);
     if (missing.length === 0) continue;
-    const added = await addKeywords(
-      database,
-      marketId,
-      missing.map((identity) => [identity, byKey.get(identity)!]),
-    );
-    missing.forEach((identity, i) => ids.set(identity, added[i]!));
+    (await addKeywords(database, marketId, entriesAt(missing))).forEach((id, i) => (ids[missing[i]!] = id));
   }
   return ids;
 }

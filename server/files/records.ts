@@ -48,12 +48,14 @@ export async function* readRecordBatches(
   for await (const piece of readLines(file, encoding)) {
     bytes = piece.bytes;
     let { line } = piece;
+    // Asked once for the whole piece: few files have quotes at all.
+    const quoted = piece.quoted;
     for (const text of piece.lines) {
       const at = line++;
       if (at < fromLine) continue;
       // Nearly every line is a record of its own.
-      if (pending.length === 0 && !text.includes('"')) {
-        if (text.trim() !== '') records.push({ line: at, fields: text.split(delimiter) });
+      if (pending.length === 0 && (!quoted || !text.includes('"'))) {
+        if (text !== '' && text.trim() !== '') records.push({ line: at, fields: text.split(delimiter) });
         continue;
       }
       pending.push({ line: at, text });
@@ -122,7 +124,7 @@ function toRecord(line: number, text: string, delimiter: string): FileRecord | B
 export async function* readLines(
   file: string,
   encoding: string,
-): AsyncGenerator<{ line: number; lines: string[]; bytes: number }> {
+): AsyncGenerator<{ line: number; lines: string[]; bytes: number; quoted: boolean }> {
   const decoder = iconv.getDecoder(encoding, { stripBOM: true });
   let rest = '';
   let line = 1;
@@ -130,6 +132,8 @@ export async function* readLines(
   for await (const piece of createReadStream(file, { highWaterMark: 1 << 18 })) {
     bytes += (piece as Buffer).length;
     rest += decoder.write(piece as Buffer);
+    const quoted = rest.includes('"');
+    const returns = rest.includes('\r');
     const lines = rest.split('\n');
     rest = lines.pop()!;
     // One endless line is no table; it is given out in pieces rather than gathered without limit.
@@ -138,11 +142,11 @@ export async function* readLines(
       rest = '';
     }
     if (lines.length === 0) continue;
-    yield { line, lines: lines.map(withoutReturn), bytes };
+    yield { line, lines: returns ? lines.map(withoutReturn) : lines, bytes, quoted };
     line += lines.length;
   }
   rest += decoder.end() ?? '';
-  if (rest !== '') yield { line, lines: [withoutReturn(rest)], bytes };
+  if (rest !== '') yield { line, lines: [withoutReturn(rest)], bytes, quoted: rest.includes('"') };
 }
 
 function withoutReturn(text: string): string {

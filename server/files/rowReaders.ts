@@ -3,6 +3,7 @@ import {
   IMPORT_KINDS,
   type ImportField,
   type ImportKind,
+  importField,
 } from '@opsimath/contract/api/imports';
 import { type AddressPlatform, readAddress } from '@opsimath/core/text/address';
 import { key } from '@opsimath/core/text/key';
@@ -58,6 +59,9 @@ const TOTAL_WORDS = new Set([
   'total general',
   'grand total',
 ]);
+
+/** Most figures are just digits. */
+const PLAIN_WHOLE = /^\d{1,15}$/;
 
 /** Raised inside a reader: the reason why a row cannot be used. */
 class Unusable extends Error {}
@@ -160,29 +164,40 @@ class Cells {
   private readonly days = new Map<string, number | null>();
   private readonly addresses = new Map<string, string>();
   private readonly fixedDay: number | null;
+  /** Column of each field, −1 for none: looked up once, not for every cell. */
+  private readonly columns: Record<ImportField, number>;
+  /** Files are often sorted by keyword: what held for the row before need not be asked again. */
+  private lastQuery = '';
+  private lastDate: string | null = null;
+  private lastDay: number | null = null;
 
   constructor(
     private readonly reading: FileReading,
     private readonly platforms: readonly AddressPlatform[],
   ) {
     this.fixedDay = reading.fixedDate === null ? null : readDay(reading.fixedDate, 'year first');
+    this.columns = Object.fromEntries(
+      importField.options.map((field) => [field, reading.columns[field] ?? -1]),
+    ) as Record<ImportField, number>;
   }
 
   has(field: ImportField): boolean {
-    return (this.reading.columns[field] ?? null) !== null;
+    return this.columns[field] >= 0;
   }
 
   text(field: ImportField): string {
-    const column = this.reading.columns[field] ?? null;
-    return column === null ? '' : (this.fields[column] ?? '').trim();
+    const column = this.columns[field];
+    return column < 0 ? '' : (this.fields[column] ?? '').trim();
   }
 
   dayOrNull(): number | null {
     if (!this.has('date')) return this.fixedDay;
     const text = this.text('date');
+    if (text === this.lastDate) return this.lastDay;
     let day = this.days.get(text);
     if (day === undefined) this.days.set(text, (day = readDay(text, this.reading.dateOrder)));
-    return day;
+    this.lastDate = text;
+    return (this.lastDay = day);
   }
 
   day(): number {
@@ -193,9 +208,11 @@ class Cells {
 
   query(): string {
     const query = this.text('query');
+    if (query === this.lastQuery) return query;
     if (query.length > 1000) throw new Unusable('the query is longer than 1,000 characters');
     if (key(query) === '')
       throw new Unusable(query === '' ? 'the query is empty' : 'the query holds no letter or number');
+    this.lastQuery = query;
     return query;
   }
 
@@ -209,7 +226,12 @@ class Cells {
 
   /** NaN for an empty cell. */
   amount(field: ImportField, most: number): number {
-    const text = this.text(field).replace(/^\p{Sc}\s*|\s*\p{Sc}$/gu, '');
+    const plain = this.text(field);
+    if (PLAIN_WHOLE.test(plain)) {
+      const whole = Number(plain);
+      if (whole <= most) return whole;
+    }
+    const text = plain.replace(/^\p{Sc}\s*|\s*\p{Sc}$/gu, '');
     if (text === '' || text === '-' || text === '–') return NaN;
     const amount = readNumber(text, this.reading.decimalComma);
     if (amount === null) throw new Unusable(`“${text.slice(0, 40)}” is not a figure of ${field}`);

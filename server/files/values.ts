@@ -19,6 +19,7 @@ const MONTHS: Record<string, number> = {};
 
 /** A number as people and programs write it, percent signs and group marks included; `null` if it is none. */
 export function readNumber(text: string, decimalComma: boolean): number | null {
+  if (/^\d{1,15}$/.test(text)) return Number(text);
   const bare = text.replace(/[\s\u00a0\u202f'’%]/g, '');
   const plain = decimalComma ? bare.replace(/\./g, '').replace(',', '.') : bare.replace(/,/g, '');
   return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : null;

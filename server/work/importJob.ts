@@ -8,13 +8,14 @@ import { touchProject } from '../data/projects';
 import { isRecord, readRecordBatches } from '../files/records';
 import { type ImportedRow, rowReader } from '../files/rowReaders';
 import type { JobContext } from './context';
+import { runRankingsImport } from './imports/rankings';
 import { storeOf } from './imports/stores';
 
 const CHUNK = 20_000;
-/** Tables of rankings are large: fewer, larger segments. */
+/** Tables of metrics are large: fewer, larger segments. */
 const LARGE_CHUNK = 200_000;
 /** Rejected rows are kept with line and reason up to this many; beyond, they are counted. */
-const MOST_REJECTIONS = 10_000;
+export const MOST_REJECTIONS = 10_000;
 
 interface Chunk {
   records: number;
@@ -32,10 +33,11 @@ export async function runImport(context: JobContext): Promise<string | null> {
   const read = rowReader(entry.reading, await addressPlatforms(database));
   const { encoding, delimiter, headerLine, kind, format } = entry.reading;
   const market = await marketById(database, entry.marketId!);
+  if (kind === 'rankings') return runRankingsImport(context, entry, market, file, size);
   const store = await storeOf(context, entry, market);
   // In JSON Lines the heads were written before the first line.
   const lineShift = format === 'json lines' ? -1 : 0;
-  const chunkSize = kind === 'rankings' || kind === 'metrics' ? LARGE_CHUNK : CHUNK;
+  const chunkSize = kind === 'metrics' ? LARGE_CHUNK : CHUNK;
   progress.step('reading rows', size);
   let chunk = emptyChunk();
   let seen = 0;
@@ -89,6 +91,11 @@ export async function runImport(context: JobContext): Promise<string | null> {
   await keep(size);
   await store.finish();
   await touchProject(database, context.projectId);
+  return outcome(kept, refused);
+}
+
+/** What a finished import has to say. */
+export function outcome(kept: number, refused: number): string | null {
   if (kept === 0) return 'No row of this file could be used; the list of rejected rows says why.';
   return refused > 0 ? `${refused} rows were rejected; the list says which and why.` : null;
 }

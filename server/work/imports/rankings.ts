@@ -1,29 +1,117 @@
-import type { ImportedRows } from '../../files/rowReaders';
-import type { InStatement } from '../../data/connection';
-import { keywordIdsOf } from '../../data/keywords';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { Worker } from 'node:worker_threads';
+import { type InStatement, writeTogether } from '../../data/connection';
+import { type ImportRow, importMark, rejectionStatement } from '../../data/imports';
+import { progressStatement } from '../../data/jobs';
+import { keywordIdsOfKeys } from '../../data/keywords';
 import { indexNewKeywords } from '../../data/keywordWords';
 import { importedLookUp, noteImportedTargets, setPoolSize } from '../../data/lookUps';
+import { type MarketRow, addressPlatforms } from '../../data/markets';
 import { parentOf, placeIdsByAddress } from '../../data/places';
 import { poolKeywords } from '../../data/pools';
-import { importedMetricsColumns } from '../../data/segments/metricsColumns';
+import { touchProject } from '../../data/projects';
 import { mergeSmallSegments } from '../../data/segments/merge';
+import type { Columns } from '../../data/segments/columns';
 import { segmentStatements } from '../../data/segments/segments';
 import { coveringTarget, listTargets } from '../../data/targets';
-import { type StoreMaker, byDay, isoDay } from './stores';
-
-type Row = ImportedRows['rankings'];
+import type { JobContext } from '../context';
+import { MOST_REJECTIONS, outcome } from '../importJob';
+import type { ParserTask, RankingsPart } from './rankingsParser';
+import { isoDay } from './stores';
 
 /**
- * Rankings from a file become a pool like that of a look-up. Each row counts for the project's target that covers
- * its address, else for its host. Volumes, where the file gives them, are kept as metrics of the same date.
+ * Rankings from a file become a pool like that of a look-up. A thread of its own reads the file into columns while
+ * this one stores the part before. Each row counts for the project's target that covers its address, else for its
+ * host. Volumes, where the file gives them, are kept as metrics of the same date.
  */
-export const rankingsStore: StoreMaker<'rankings'> = async (context, entry, market) => {
-  const { database } = context;
-  const targets = await listTargets(database, entry.projectId);
+export async function runRankingsImport(
+  context: JobContext,
+  entry: ImportRow,
+  market: MarketRow,
+  file: string,
+  size: number,
+): Promise<string | null> {
+  const { database, progress, signal } = context;
   const lookUpId = await importedLookUp(database, entry, market.id);
-  const subjects = new Map<string, string>();
+  const subjectOf = await subjectFinder(context, entry.projectId);
   const dates = new Set<string>();
-  const subjectOf = (address: string): string => {
+  let kept = entry.rowsKept;
+  let refused = entry.rowsRejected;
+  let bytesTold = 0;
+  progress.step('reading rows', size);
+  const platforms = await addressPlatforms(database);
+  const task = { file, reading: entry.reading, platforms, skip: entry.recordsRead };
+  for await (const part of partsOf(task)) {
+    signal.throwIfAborted();
+    const statements = await partStatements(context, entry, market, lookUpId, part, subjectOf, dates);
+    kept += part.day.length;
+    await writeTogether(database, [
+      ...statements,
+      ...(part.rejected.length > 0
+        ? [rejectionStatement(entry.id, part.rejected.slice(0, Math.max(0, MOST_REJECTIONS - refused)))]
+        : []),
+      importMark(entry.id, {
+        records: part.records,
+        kept: part.day.length,
+        rejected: part.rejected.length,
+        skipped: part.skipped,
+      }),
+      progressStatement(context.jobId, progress.advance(part.bytes - bytesTold)),
+    ]);
+    bytesTold = part.bytes;
+    refused += part.rejected.length;
+  }
+  for (const date of dates)
+    await mergeSmallSegments(database, { marketId: market.id, kind: 'rankings', date, lookUpId });
+  progress.step('making words findable', null);
+  await indexNewKeywords(database);
+  await setPoolSize(database, lookUpId, (await poolKeywords(database, lookUpId)).length);
+  await touchProject(database, context.projectId);
+  return outcome(kept, refused);
+}
+
+/** Parts of the file as the parser's thread makes them; the thread ends with the last one, or when nobody listens. */
+async function* partsOf(task: ParserTask): AsyncGenerator<RankingsPart> {
+  const folder = path.dirname(fileURLToPath(import.meta.url));
+  const parser = new Worker(path.join(folder, 'rankingsParser.js'), {
+    workerData: task,
+    // Its garbage is short-lived; left alone it would grow to hundreds of megabytes.
+    resourceLimits: { maxYoungGenerationSizeMb: 24 },
+  });
+  const waiting: RankingsPart[] = [];
+  let failure: Error | null = null;
+  let wake: () => void = () => undefined;
+  parser.on('message', (part: RankingsPart) => {
+    waiting.push(part);
+    wake();
+  });
+  parser.on('error', (error) => {
+    failure = error as Error;
+    wake();
+  });
+  try {
+    for (;;) {
+      while (waiting.length === 0 && failure === null) await new Promise<void>((resolve) => (wake = resolve));
+      if (failure !== null) throw failure as Error;
+      const part = waiting.shift()!;
+      yield part;
+      if (part.last) return;
+      parser.postMessage('stored');
+    }
+  } finally {
+    await parser.terminate();
+  }
+}
+
+/** For whom an address counts: the project's target that covers it, else its host. */
+async function subjectFinder(
+  { database }: JobContext,
+  projectId: number,
+): Promise<(address: string) => string> {
+  const targets = await listTargets(database, projectId);
+  const subjects = new Map<string, string>();
+  return (address) => {
     let subject = subjects.get(address);
     if (subject === undefined) {
       const parent = parentOf(address);
@@ -32,70 +120,137 @@ export const rankingsStore: StoreMaker<'rankings'> = async (context, entry, mark
     }
     return subject;
   };
-  return {
-    async statements(rows) {
-      const statements: InStatement[] = [];
-      const counted = new Map<string, number>();
-      for (const [day, group] of byDay<Row>(rows)) {
-        const date = isoDay(day);
-        dates.add(date);
-        const keywords = await keywordIdsOf(
-          database,
-          market.id,
-          group.map((row) => row.query),
-        );
-        const places = await placeIdsByAddress(database, new Set(group.map((row) => row.page)));
-        const common = { marketId: market.id, source: entry.fileName, date, importId: entry.id };
-        for (const [subject, members] of bySubject(group, subjectOf)) {
-          counted.set(subject, (counted.get(subject) ?? 0) + members.length);
-          statements.push(
-            ...segmentStatements(
-              { ...common, kind: 'rankings', lookUpId, subject, rows: members.length },
-              {
-                keyword: Int32Array.from(members, (at) => keywords[at]!),
-                place: Int32Array.from(members, (at) => places.get(group[at]!.page) ?? 0),
-                organic: Uint8Array.from(members, (at) => group[at]!.organic),
-                paid: Uint8Array.from(members, (at) => group[at]!.paid),
-              },
-            ),
-          );
-        }
-        if (group.some((row) => !Number.isNaN(row.volume))) {
-          const columns = importedMetricsColumns(
-            keywords,
-            group.map(({ volume }) => ({ volume })),
-          );
-          const head = {
-            ...common,
-            kind: 'metrics' as const,
-            projectId: entry.projectId,
-            rows: columns.keyword!.length,
-          };
-          statements.push(...segmentStatements(head, columns));
-        }
-      }
-      statements.push(...noteImportedTargets(lookUpId, [...dates].sort().at(-1) ?? '', counted));
-      return { statements, refused: [] };
-    },
-    async finish() {
-      for (const date of dates) {
-        await mergeSmallSegments(database, { marketId: market.id, kind: 'rankings', date, lookUpId });
-      }
-      context.progress.step('making words findable', null);
-      await indexNewKeywords(database);
-      await setPoolSize(database, lookUpId, (await poolKeywords(database, lookUpId)).length);
-    },
-  };
-};
+}
 
-/** Indices of the rows by whom they count for. */
-function bySubject(rows: readonly Row[], subjectOf: (address: string) => string): Map<string, number[]> {
-  const groups = new Map<string, number[]>();
-  rows.forEach(({ page }, at) => {
-    const subject = subjectOf(page);
-    const group = groups.get(subject);
-    if (group) group.push(at);
-    else groups.set(subject, [at]);
-  });
+async function partStatements(
+  { database }: JobContext,
+  entry: ImportRow,
+  market: MarketRow,
+  lookUpId: number,
+  part: RankingsPart,
+  subjectOf: (address: string) => string,
+  dates: Set<string>,
+): Promise<InStatement[]> {
+  const ids = await idsOfSlots(database, market.id, part);
+  const keyword = part.keyword.map((slot) => ids[slot]!);
+  const placeByAddress = await placeIdsByAddress(database, part.addresses);
+  const place = Int32Array.from(part.addresses, (address) => placeByAddress.get(address) ?? 0);
+  const subjects = [...new Set(part.addresses.map(subjectOf))];
+  const subject = Int32Array.from(part.addresses, (address) => subjects.indexOf(subjectOf(address)));
+  const statements: InStatement[] = [];
+  const counted = new Map<string, number>();
+  const common = { marketId: market.id, source: entry.fileName, importId: entry.id };
+  for (const { group, rows } of groupsOf(
+    part,
+    (row) => part.day[row]! * subjects.length + subject[part.address[row]!]!,
+  )) {
+    const date = isoDay(Math.floor(group / subjects.length));
+    const address = subjects[group % subjects.length]!;
+    dates.add(date);
+    counted.set(address, (counted.get(address) ?? 0) + rows.length);
+    statements.push(
+      ...segmentStatements(
+        { ...common, date, kind: 'rankings', lookUpId, subject: address, rows: rows.length },
+        pickRows(rows, keyword, place, part),
+      ),
+    );
+  }
+  for (const { group, rows } of groupsOf(part, (row) =>
+    Number.isNaN(part.volume[row]!) ? -1 : part.day[row]!,
+  )) {
+    if (group < 0) continue;
+    const columns = volumeColumns(rows, keyword, part.volume);
+    const head = {
+      ...common,
+      date: isoDay(group),
+      kind: 'metrics' as const,
+      projectId: entry.projectId,
+      rows: columns.keyword!.length,
+    };
+    statements.push(...segmentStatements(head, columns));
+  }
+  statements.push(...noteImportedTargets(lookUpId, [...dates].sort().at(-1) ?? '', counted));
+  return statements;
+}
+
+/** Keyword ids of a part's slots. Sorted keys fill the index from one side to the other. */
+async function idsOfSlots(
+  database: JobContext['database'],
+  marketId: number,
+  { keys, texts }: RankingsPart,
+): Promise<Int32Array> {
+  const order = Int32Array.from(keys.keys()).sort((a, b) => (keys[a]! < keys[b]! ? -1 : 1));
+  const sorted = Array.from(order, (slot) => keys[slot]!);
+  const found = await keywordIdsOfKeys(database, marketId, sorted, (at) => texts[order[at]!]!);
+  const ids = new Int32Array(keys.length);
+  for (let at = 0; at < order.length; at++) ids[order[at]!] = found[at]!;
+  return ids;
+}
+
+/** Rows of a part by group, in one walk however many groups there are. */
+function groupsOf(
+  part: RankingsPart,
+  groupOf: (row: number) => number,
+): { group: number; rows: Int32Array }[] {
+  const size = part.day.length;
+  const numbers = new Map<number, number>();
+  const groups: { group: number; rows: Int32Array }[] = [];
+  const counts: number[] = [];
+  const numberOf = new Int32Array(size);
+  for (let row = 0; row < size; row++) {
+    const group = groupOf(row);
+    let number = numbers.get(group);
+    if (number === undefined) {
+      numbers.set(group, (number = counts.push(0) - 1));
+      groups.push({ group, rows: new Int32Array(0) });
+    }
+    numberOf[row] = number;
+    counts[number]!++;
+  }
+  groups.forEach((entry, number) => (entry.rows = new Int32Array(counts[number]!)));
+  counts.fill(0);
+  for (let row = 0; row < size; row++) {
+    const number = numberOf[row]!;
+    groups[number]!.rows[counts[number]!++] = row;
+  }
   return groups;
+}
+
+/** Columns of some rows. Plain loops: a callback for each of millions of entries is what takes the time. */
+function pickRows(rows: Int32Array, keyword: Int32Array, place: Int32Array, part: RankingsPart): Columns {
+  const size = rows.length;
+  const picked = {
+    keyword: new Int32Array(size),
+    place: new Int32Array(size),
+    organic: new Uint8Array(size),
+    paid: new Uint8Array(size),
+  };
+  for (let n = 0; n < size; n++) {
+    const row = rows[n]!;
+    picked.keyword[n] = keyword[row]!;
+    picked.place[n] = place[part.address[row]!]!;
+    picked.organic[n] = part.organic[row]!;
+    picked.paid[n] = part.paid[row]!;
+  }
+  return picked;
+}
+
+/** More than a part has rows. */
+const PACK = 2 ** 21;
+
+/** One volume a keyword, ascending by keyword: of several rows of one keyword the last counts. */
+function volumeColumns(rows: Int32Array, keyword: Int32Array, volume: Float64Array): Columns {
+  const packed = new Float64Array(rows.length);
+  for (let n = 0; n < rows.length; n++) packed[n] = keyword[rows[n]!]! * PACK + n;
+  packed.sort();
+  const ids = new Int32Array(rows.length);
+  const volumes = new Int32Array(rows.length);
+  let count = 0;
+  for (let n = 0; n < packed.length; n++) {
+    const id = Math.floor(packed[n]! / PACK);
+    if (count > 0 && ids[count - 1] === id) count--;
+    ids[count] = id;
+    volumes[count++] = volume[rows[packed[n]! - id * PACK]!]!;
+  }
+  return { keyword: ids.slice(0, count), volume: volumes.slice(0, count) };
 }

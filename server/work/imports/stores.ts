@@ -8,7 +8,6 @@ import { adTermsStore } from './adTerms';
 import { hiddenTermsStore } from './hiddenTerms';
 import { metricsStore } from './metrics';
 import { performanceStore } from './performance';
-import { rankingsStore } from './rankings';
 
 /** Where the rows of one kind of table go. */
 export interface RowStore<Row> {
@@ -27,11 +26,13 @@ export type StoreMaker<Kind extends ImportKind> = (
   market: MarketRow,
 ) => Promise<RowStore<ImportedRows[Kind]>>;
 
-const MAKERS: { [Kind in ImportKind]: StoreMaker<Kind> } = {
+/** Rankings come in columns from a thread of their own and have another way (rankings.ts). */
+type StoredKind = Exclude<ImportKind, 'rankings'>;
+
+const MAKERS: { [Kind in StoredKind]: StoreMaker<Kind> } = {
   performance: performanceStore,
   'ad terms': adTermsStore,
   metrics: metricsStore,
-  rankings: rankingsStore,
   'hidden terms': hiddenTermsStore,
 };
 
@@ -40,7 +41,7 @@ export function storeOf(
   entry: ImportRow,
   market: MarketRow,
 ): Promise<RowStore<ImportedRow>> {
-  return MAKERS[entry.reading.kind](context, entry, market) as Promise<RowStore<ImportedRow>>;
+  return MAKERS[entry.reading.kind as StoredKind](context, entry, market) as Promise<RowStore<ImportedRow>>;
 }
 
 const DAY_MS = 86_400_000;

@@ -1,0 +1,151 @@
+import { parentPort, workerData } from 'node:worker_threads';
+import type { FileReading } from '@opsimath/contract/api/imports';
+import type { AddressPlatform } from '@opsimath/core/text/address';
+import { key } from '@opsimath/core/text/key';
+import { isRecord, readRecordBatches } from '../../files/records';
+import { type ImportedRows, rowReader } from '../../files/rowReaders';
+
+export interface ParserTask {
+  file: string;
+  reading: FileReading;
+  platforms: AddressPlatform[];
+  /** Records that were taken in before a stop. */
+  skip: number;
+}
+
+/** A part of a table of rankings in columns: one entry a row, texts once. */
+export interface RankingsPart {
+  /** Unique, in the order met; and the text of each as it was first met. */
+  keys: string[];
+  texts: string[];
+  /** Index into `keys`. */
+  keyword: Int32Array;
+  addresses: string[];
+  /** Index into `addresses`. */
+  address: Int32Array;
+  day: Int32Array;
+  organic: Uint8Array;
+  paid: Uint8Array;
+  /** NaN where the file gives none. */
+  volume: Float64Array;
+  rejected: { line: number; reason: string; content: string }[];
+  skipped: number;
+  records: number;
+  /** Bytes of the file read so far. */
+  bytes: number;
+  last: boolean;
+}
+
+const PART_ROWS = 400_000;
+/** Parts that may wait to be stored: more would only fill the memory. */
+const MOST_WAITING = 1;
+
+const { file, reading, platforms, skip } = workerData as ParserTask;
+const lineShift = reading.format === 'json lines' ? -1 : 0;
+let waiting = 0;
+let wake: () => void = () => undefined;
+parentPort!.on('message', () => {
+  waiting--;
+  wake();
+});
+
+class PartBuilder {
+  private readonly slots = new Map<string, number>();
+  private readonly texts: string[] = [];
+  private readonly addressSlots = new Map<string, number>();
+  private readonly addresses: string[] = [];
+  private readonly keyword = new Int32Array(PART_ROWS);
+  private readonly address = new Int32Array(PART_ROWS);
+  private readonly day = new Int32Array(PART_ROWS);
+  private readonly organic = new Uint8Array(PART_ROWS);
+  private readonly paid = new Uint8Array(PART_ROWS);
+  private readonly volume = new Float64Array(PART_ROWS);
+  readonly rejected: RankingsPart['rejected'] = [];
+  skipped = 0;
+  records = 0;
+  rows = 0;
+  private lastText = '';
+  private lastSlot = -1;
+
+  add(row: ImportedRows['rankings']): void {
+    const at = this.rows++;
+    // Files are often sorted by keyword.
+    if (row.query !== this.lastText) {
+      this.lastText = row.query;
+      this.lastSlot = this.slotOf(row.query);
+    }
+    this.keyword[at] = this.lastSlot;
+    let address = this.addressSlots.get(row.page);
+    if (address === undefined) this.addressSlots.set(row.page, (address = this.addresses.push(row.page) - 1));
+    this.address[at] = address;
+    this.day[at] = row.day;
+    this.organic[at] = row.organic;
+    this.paid[at] = row.paid;
+    this.volume[at] = row.volume;
+  }
+
+  private slotOf(text: string): number {
+    const identity = key(text);
+    let slot = this.slots.get(identity);
+    if (slot === undefined) this.slots.set(identity, (slot = this.texts.push(text) - 1));
+    return slot;
+  }
+
+  finish(bytes: number, last: boolean): RankingsPart {
+    return {
+      keys: [...this.slots.keys()],
+      texts: this.texts,
+      keyword: this.keyword.slice(0, this.rows),
+      addresses: this.addresses,
+      address: this.address.slice(0, this.rows),
+      day: this.day.slice(0, this.rows),
+      organic: this.organic.slice(0, this.rows),
+      paid: this.paid.slice(0, this.rows),
+      volume: this.volume.slice(0, this.rows),
+      rejected: this.rejected,
+      skipped: this.skipped,
+      records: this.records,
+      bytes,
+      last,
+    };
+  }
+}
+
+async function send(part: RankingsPart): Promise<void> {
+  waiting++;
+  const { keyword, address, day, organic, paid, volume } = part;
+  const columns = [keyword, address, day, organic, paid, volume].map(({ buffer }) => buffer as ArrayBuffer);
+  parentPort!.postMessage(part, columns);
+  while (waiting > MOST_WAITING) await new Promise<void>((resolve) => (wake = resolve));
+}
+
+const read = rowReader(reading, platforms);
+let part = new PartBuilder();
+let seen = 0;
+let lastBytes = 0;
+const { encoding, delimiter, headerLine } = reading;
+for await (const { records, bytes } of readRecordBatches(file, encoding, delimiter, headerLine + 1)) {
+  lastBytes = bytes;
+  for (const record of records) {
+    if (seen++ < skip) continue;
+    part.records++;
+    if (!isRecord(record)) {
+      part.rejected.push({ ...record, line: record.line + lineShift });
+      continue;
+    }
+    const row = read(record.fields);
+    if (row === null) part.skipped++;
+    else if (typeof row === 'string')
+      part.rejected.push({
+        line: record.line + lineShift,
+        reason: row,
+        content: record.fields.join(delimiter).slice(0, 300),
+      });
+    else part.add(row as ImportedRows['rankings']);
+    if (part.rows === PART_ROWS || part.records === 2 * PART_ROWS) {
+      await send(part.finish(bytes, false));
+      part = new PartBuilder();
+    }
+  }
+}
+await send(part.finish(lastBytes, true));
