@@ -133,3 +133,28 @@ test('what people typed is not always what was bid on, and Spanish is understood
     { text: '???', translation: null },
   ]);
 });
+
+test('when the clock is advanced rivals have rewritten titles, and earlier days stay as they were', async () => {
+  const own = await startServices(['--size', '0.08', '--seed', '7']);
+  try {
+    const titlesOn = async (date: string): Promise<Map<string, string>> => {
+      const titles = new Map<string, string>();
+      for (const market of ['video-us-en', 'marketplace-us-en']) {
+        const keywords = ['panniers', 'bike bag', 'frame bag', 'waterproof panniers', 'pannier'];
+        const { answer } = await ask('/result-pages', { market, date, keywords }, {}, own);
+        for (const { address, title } of answer.records) titles.set(address, title);
+      }
+      return titles;
+    };
+    const before = await titlesOn(DATE);
+    await ask('/clock/advance', { days: 200 }, {}, own);
+    const after = await titlesOn('2026-09-30');
+    const changed = [...before].filter(
+      ([address, title]) => after.has(address) && after.get(address) !== title,
+    );
+    expect(changed.length).toBeGreaterThan(0);
+    expect(await titlesOn(DATE)).toEqual(before);
+  } finally {
+    await own.stop();
+  }
+}, 60_000);

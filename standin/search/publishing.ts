@@ -48,6 +48,17 @@ export class Publishing {
     return edit;
   }
 
+  /** Somebody else's edit, seen by search on the day it is made. */
+  publishOn(
+    market: OpenMarket,
+    owner: number,
+    address: string,
+    fields: Record<string, string>,
+    day: string,
+  ): void {
+    this.take({ market: market.code, address, fields, publishedOn: day, seenOn: day }, owner);
+  }
+
   /** Search looks again today. */
   lookAgain(address: string, today: string): void {
     for (const edit of this.edits.filter((entry) => entry.address === address && entry.seenOn > today)) {

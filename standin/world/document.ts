@@ -1,5 +1,5 @@
 import type { TargetKind } from '@opsimath/contract/source/answers';
-import type { Draws} from '../random';
+import type { Draws } from '../random';
 import { hashText, mix } from '../random';
 import type { Owner } from './owners';
 import type { Vocabulary } from './scenario';

@@ -31,6 +31,7 @@ test('what is written into an address is read back', () => {
     poolWords: fc.string({ maxLength: 12 }),
     poolMode: fc.constantFrom('any word' as const, 'all words' as const, 'phrase' as const),
     poolFound: fc.subarray([...FOUND_BY]),
+    poolWithout: fc.string({ maxLength: 12 }),
     columns: fc.subarray(['volume', 'lane', 'cpc']),
     view: fc.constantFrom('', 'find', 'seeds'),
     target: id,

@@ -32,6 +32,8 @@ export interface Scope {
   poolWords: string;
   poolMode: MatchMode;
   poolFound: FoundBy[];
+  /** Words none of whose stems a keyword may hold. */
+  poolWithout: string;
   /** Columns that are shown; empty for the usual ones. */
   columns: string[];
   /** The open part of a stage that has several. */
@@ -76,6 +78,7 @@ export function readScope(params: URLSearchParams): Scope {
     poolWords: text('poolWords'),
     poolMode: several('poolMode', matchMode.options)[0] ?? 'any word',
     poolFound: several('poolFound', FOUND_BY),
+    poolWithout: text('poolWithout'),
     columns: text('columns').split(',').filter(Boolean),
     view: text('view'),
     target: id('target'),

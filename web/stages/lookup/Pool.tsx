@@ -28,9 +28,10 @@ export function Pool({ lookUp, lookUps }: PoolProps) {
       words: scope.poolWords,
       mode: scope.poolMode,
       foundBy: scope.poolFound,
+      without: scope.poolWithout,
       sort: scope.poolSort,
     }),
-    [scope.poolFind, scope.poolWords, scope.poolMode, scope.poolFound, scope.poolSort],
+    [scope.poolFind, scope.poolWords, scope.poolMode, scope.poolFound, scope.poolWithout, scope.poolSort],
   );
   const at = (page: number) => ({ lookUp: lookUp.id, query: { ...query, offset: page * PAGE_ROWS } });
   const first = usePoolQuery(at(0));
@@ -73,7 +74,7 @@ export function Pool({ lookUp, lookUps }: PoolProps) {
         <PoolChangeView lookUp={lookUp} against={against} />
       ) : (
         <>
-          {page && page.all > 0 && <PoolFilters page={page} />}
+          {page && page.all > 0 && <PoolFilters page={page} seeds={lookUp.request.seeds} />}
           {first.error && <Problem error={first.error} />}
           {page && page.seeds.length > 0 && <SeedRows rows={page.seeds} />}
           {page && page.total > 0 && (

@@ -14,10 +14,11 @@ const MODES: { value: MatchMode; label: string }[] = [
 const DELAY_MS = 250;
 
 /** Narrowing a pool: a piece of text, whole words, and how a keyword was found. What is in force is seen. */
-export function PoolFilters({ page }: { page: PoolPage }) {
+export function PoolFilters({ page, seeds }: { page: PoolPage; seeds: readonly string[] }) {
   const { scope, change } = useScope();
   const onFind = useCallback((poolFind: string) => change({ poolFind }, { replace: true }), [change]);
-  const any = scope.poolFind !== '' || scope.poolWords !== '' || scope.poolFound.length > 0;
+  const any =
+    scope.poolFind !== '' || scope.poolWords !== '' || scope.poolFound.length > 0 || scope.poolWithout !== '';
   const toggle = (by: FoundBy): void =>
     change({
       poolFound: scope.poolFound.includes(by)
@@ -50,12 +51,23 @@ export function PoolFilters({ page }: { page: PoolPage }) {
             </button>
           </Tooltip>
         ))}
+        {seeds.length > 0 && (
+          <Tooltip title="Keywords that share no word, not even a stem, with the seed keywords. How they were found says why they are here.">
+            <button
+              className="plain source"
+              aria-pressed={scope.poolWithout !== ''}
+              onClick={() => change({ poolWithout: scope.poolWithout === '' ? seeds.join(' ') : '' })}
+            >
+              no word shared
+            </button>
+          </Tooltip>
+        )}
       </span>
       {any && (
         <Button
           type="link"
           size="small"
-          onClick={() => change({ poolFind: '', poolWords: '', poolFound: [] })}
+          onClick={() => change({ poolFind: '', poolWords: '', poolFound: [], poolWithout: '' })}
         >
           Show all
         </Button>

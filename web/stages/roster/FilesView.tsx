@@ -2,12 +2,12 @@ import type { SavedPage } from '@opsimath/contract/api/imports';
 import type { Side } from '@opsimath/contract/api/targets';
 import { Button, Input, Segmented } from 'antd';
 import { useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
 import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';
 import { useUploadPageMutation } from '../../state/api';
 import { useScope } from '../../state/useScope';
 import { ImportPanel } from './ImportPanel';
+import { useLookUpOf } from './useLookUpOf';
 
 /** Own data in and out: tables, saved pages, and the whole project as one file. */
 export function FilesView() {
@@ -31,7 +31,6 @@ export function FilesView() {
 /** Saved HTML pages become targets; the phrases of their titles and headings can go to a look-up. */
 function SavedPages() {
   const { project, scope } = useScope();
-  const navigate = useNavigate();
   const [upload, { isLoading, error }] = useUploadPageMutation();
   const [side, setSide] = useState<Side>('rival');
   const [address, setAddress] = useState('');
@@ -42,18 +41,7 @@ function SavedPages() {
     setPage(answer.page);
     setAddress('');
   };
-  const toList = (phrases: readonly string[]): void => {
-    const place = `opsimath.look-up-draft.${project}`;
-    const draft = JSON.parse(localStorage.getItem(place) ?? '{}') as object;
-    localStorage.setItem(place, JSON.stringify({ ...draft, list: phrases.join('\n') }));
-    const params = new URLSearchParams({
-      market: scope.market,
-      date: scope.date,
-      compare: scope.compare,
-      view: 'list',
-    });
-    void navigate(`/p/${project}/look-up?${params}`);
-  };
+  const lookUp = useLookUpOf();
   return (
     <section className="section">
       <h2>Saved pages</h2>
@@ -111,7 +99,7 @@ function SavedPages() {
             </p>
           ))}
           <p>{page.phrases.slice(0, 24).join(' · ')}</p>
-          <Button size="small" onClick={() => toList(page.phrases)}>
+          <Button size="small" onClick={() => lookUp(page.phrases, 'list')}>
             Look up figures of its {count(page.phrases.length)} phrases
           </Button>
         </div>

@@ -4,11 +4,12 @@ import { Button, Input, Select, Spin } from 'antd';
 import { useMemo, useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
 import { count, spelledDay } from '../../parts/words/figures';
-import { useAddTargetsMutation, useFrontQuery } from '../../state/api';
+import { useAddTargetsMutation, useFrontQuery, useMarketsQuery } from '../../state/api';
 import { useScope } from '../../state/useScope';
 import { FrontCardView } from './FrontCardView';
 import { FrontParents } from './FrontParents';
 import { StrikeWords } from './StrikeWords';
+import { useLookUpOf } from './useLookUpOf';
 
 const ORDERS = [
   { value: 'position', label: 'by position' },
@@ -82,6 +83,8 @@ export function FindRivals({ targets }: { targets: readonly Target[] }) {
 }
 
 function FrontTitle({ front }: { front: Front }) {
+  const { data: markets } = useMarketsQuery();
+  const livePage = markets?.find(({ code }) => code === front.market)?.livePage;
   return (
     <header className="front-title">
       <h1>“{front.keyword}”</h1>
@@ -94,7 +97,17 @@ function FrontTitle({ front }: { front: Front }) {
           : `${front.ownPlaces} of the front ${front.ownPlaces === 1 ? 'is' : 'are'} ours`}
         {front.own
           ? `; compared with ${front.own.title}${front.own.position === null ? '' : `, at ${front.own.position}`}.`
-          : '; add one of our own targets on this surface to compare with.'}
+          : '; add one of our own targets on this surface to compare with.'}{' '}
+        {livePage && (
+          <a
+            href={livePage.replace('{keyword}', encodeURIComponent(front.keyword))}
+            target="_blank"
+            rel="noreferrer noopener"
+            title="In a new window. Live pages are personal, and what you see there is not kept."
+          >
+            live page
+          </a>
+        )}
       </p>
     </header>
   );
@@ -104,6 +117,13 @@ function Cards({ front, order }: { front: Front; order: string }) {
   const { project, scope } = useScope();
   const [add, { isLoading, originalArgs }] = useAddTargetsMutation();
   const [failed, setFailed] = useState('');
+  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
+  const lookUp = useLookUpOf();
+  const tick = (address: string): void => {
+    const next = new Set(ticked);
+    if (!next.delete(address)) next.add(address);
+    setTicked(next);
+  };
   const sorted = useMemo(() => sortCards(front, order), [front, order]);
   const addRival = async (address: string): Promise<void> => {
     const { left } = await add({ project, side: 'rival', market: scope.market, text: address }).unwrap();
@@ -116,12 +136,22 @@ function Cards({ front, order }: { front: Front; order: string }) {
           {failed}
         </div>
       )}
+      {ticked.size > 0 && (
+        <p className="ticked">
+          <Button type="primary" size="small" onClick={() => lookUp([...ticked])}>
+            Look up these {ticked.size}
+          </Button>{' '}
+          <span className="soft">The price is shown before anything is spent.</span>
+        </p>
+      )}
       <ul className="cards">
         {sorted.map((card) => (
           <FrontCardView
             key={`${card.paid}${card.position}${card.address}`}
             card={card}
             front={front}
+            ticked={ticked.has(card.address)}
+            onTick={() => tick(card.address)}
             busy={isLoading && originalArgs?.text === card.address}
             onAdd={() => void addRival(card.address).catch(() => undefined)}
             onAddParent={() => void addRival(card.parent ?? card.address).catch(() => undefined)}

@@ -1,5 +1,5 @@
 import type { Front, FrontCard } from '@opsimath/contract/api/front';
-import { Button, Tooltip } from 'antd';
+import { Button, Checkbox, Tooltip } from 'antd';
 import { count, decimal } from '../../parts/words/figures';
 import { useChangeTargetMutation, useTargetsQuery } from '../../state/api';
 import { useScope } from '../../state/useScope';
@@ -10,13 +10,15 @@ interface FrontCardViewProps {
   card: FrontCard;
   front: Front;
   busy: boolean;
+  ticked: boolean;
+  onTick: () => void;
   onAdd: () => void;
   onAddParent: () => void;
 }
 const PARENT = { web: 'site', video: 'channel', marketplace: 'shop' } as const;
 
 /** One slot of the front: who, where, what it says, the figures of its surface, and in what it does better than us. */
-export function FrontCardView({ card, front, busy, onAdd, onAddParent }: FrontCardViewProps) {
+export function FrontCardView({ card, front, busy, ticked, onTick, onAdd, onAddParent }: FrontCardViewProps) {
   const ours = card.side === 'own';
   return (
     <li className={`card ${ours ? 'ours' : ''}`}>
@@ -46,6 +48,9 @@ export function FrontCardView({ card, front, busy, onAdd, onAddParent }: FrontCa
           </ul>
         )}
         <div className="card-acts">
+          <Checkbox checked={ticked} onChange={onTick} aria-label={`Look up ${card.title}`}>
+            look up
+          </Checkbox>
           {card.side === 'other' && (
             <>
               <Button size="small" loading={busy} onClick={onAdd}>

@@ -1,0 +1,24 @@
+import { useNavigate } from 'react-router';
+import { useScope } from '../../state/useScope';
+
+const PLACE = 'opsimath.look-up-draft';
+
+/** Goes to Look-up with these targets, or this list of keywords, put in. */
+export function useLookUpOf(): (lines: readonly string[], part?: 'targets' | 'list') => void {
+  const { project, scope } = useScope();
+  const navigate = useNavigate();
+  return (lines, part = 'targets') => {
+    const place = `${PLACE}.${project}`;
+    const draft = JSON.parse(localStorage.getItem(place) ?? '{}') as object;
+    const filled = part === 'list' ? { list: lines.join('\n') } : { pasted: lines.join('\n') };
+    localStorage.setItem(place, JSON.stringify({ ...draft, ...filled }));
+    const { market, date, compare } = scope;
+    const params = new URLSearchParams({
+      market,
+      date,
+      compare,
+      ...(part === 'list' ? { view: 'list' } : {}),
+    });
+    void navigate(`/p/${project}/look-up?${params}`);
+  };
+}
