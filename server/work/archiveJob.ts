@@ -5,11 +5,11 @@ import { createInterface } from 'node:readline';
 import { createGunzip } from 'node:zlib';
 import { ArchiveReader } from '../data/archive/readArchive';
 import { indexNewKeywords } from '../data/keywordWords';
-import { removeProject, touchProject } from '../data/projects';
+import { touchProject } from '../data/projects';
 import { KnownProblem } from '../problem';
 import type { JobContext } from './context';
 
-/** Brings a project archive into the project that waits for it. An archive that is damaged leaves no project behind. */
+/** Brings a project archive into the project that waits for it. One that is damaged leaves none behind (jobWorker). */
 export async function runArchive(context: JobContext): Promise<string | null> {
   const { database, projectId, signal, progress } = context;
   const file = path.join(context.filesFolder, String(context.request.storedAs));
@@ -32,7 +32,6 @@ export async function runArchive(context: JobContext): Promise<string | null> {
     await Promise.race([work, failed]);
     reader.finish();
   } catch (error) {
-    await removeProject(database, projectId);
     if (error instanceof KnownProblem || signal.aborted) throw error;
     throw new KnownProblem(
       400,

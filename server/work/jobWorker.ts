@@ -4,6 +4,7 @@ import PQueue from 'p-queue';
 import { openDatabase, writeTogether } from '../data/connection';
 import { jobById, progressStatement, readJob, setJobState } from '../data/jobs';
 import { PlaceBook } from '../data/places';
+import { removeProject } from '../data/projects';
 import { KnownProblem } from '../problem';
 import { type HttpSourceOptions, httpSource } from '../sources/httpSource';
 import { runCaptures } from './captureJob';
@@ -85,6 +86,8 @@ async function run(id: number, controller: AbortController): Promise<void> {
     if (controller.signal.aborted)
       await finish(id, 'cancelled', 'Cancelled. What had come is kept.', progress);
     else await finish(id, 'failed', describe(error), progress);
+    // A project that was to come from an archive is nothing without it.
+    if (row.kind === 'archive') await removeProject(database, row.projectId);
   }
 }
 

@@ -66,7 +66,7 @@ export async function* archiveLines(database: Database, projectId: number): Asyn
   yield* paged('place_version', 'SELECT * FROM place_version WHERE id > ?1 ORDER BY id');
   yield* paged('place_record', 'SELECT * FROM place_record WHERE id > ?1 ORDER BY id');
   for (const [table, condition] of PROJECT_TABLES) {
-    const found = await rows(`SELECT * FROM ${table} WHERE ${condition}`, [projectId]);
+    const found = await rows(`SELECT * FROM ${table} WHERE ${condition} ORDER BY rowid`, [projectId]);
     for (let at = 0; at < found.length; at += ROWS_A_LINE)
       yield line({ table, rows: found.slice(at, at + ROWS_A_LINE) });
   }
