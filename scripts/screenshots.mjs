@@ -30,8 +30,27 @@ const SHOTS = [
   { name: 'gaps', path: 'gaps', ready: '.grid-row', theme: 'light' },
   { name: 'dossier', path: 'gaps', ready: '.grid-row', theme: 'light', act: openDossier },
   { name: 'gaps-dark', path: 'gaps?kinds=absent,buried', ready: '.grid-row', theme: 'dark' },
-  { name: 'look-up', path: 'look-up', ready: '.grid-row', theme: 'light' },
+  { name: 'look-up', path: 'look-up?lookUp=1&market=web-us-en', ready: '.grid-row', theme: 'light' },
+  {
+    name: 'seeds',
+    path: 'look-up?lookUp=4&market=web-us-en&view=seeds&columns=found,volume,months,trend,appearances,cpc,difficulty',
+    ready: '.grid-row',
+    theme: 'light',
+  },
   { name: 'roster', path: 'roster', ready: '.targets', theme: 'light' },
+  { name: 'profile', path: 'roster?target=2&market=web-us-en', ready: '.depth-days', theme: 'light' },
+  {
+    name: 'find-rivals',
+    path: 'roster?view=find&market=marketplace-us-en&seed=waterproof+panniers',
+    ready: '.card',
+    theme: 'light',
+  },
+  {
+    name: 'find-rivals-dark',
+    path: 'roster?view=find&market=video-us-en&seed=how+to+pack+panniers',
+    ready: '.card',
+    theme: 'dark',
+  },
   { name: 'report', path: 'report', ready: '.paper', theme: 'light' },
 ];
 

@@ -28,14 +28,11 @@ const answers = {
   targetKeywords: (...args: Rest<typeof targetKeywords>) => targetKeywords(workspace, ...args),
   targetProfile: (...args: Rest<typeof targetProfile>) => targetProfile(workspace, ...args),
   report: (...args: Rest<typeof report>) => report(workspace, ...args),
-  resultPage: async (projectId: number, market: string, keywordId: number, date: string) =>
-    resultPage(
-      workspace,
-      (await marketByCode(workspace.database, market)).id,
-      keywordId,
-      date,
-      await gatherSides(workspace.database, projectId),
-    ),
+  resultPage: async (projectId: number, code: string, keywordId: number, date: string) => {
+    const market = await marketByCode(workspace.database, code);
+    const sides = await gatherSides(workspace.database, projectId, market.surface);
+    return resultPage(workspace, market.id, keywordId, date, sides);
+  },
 };
 export type AnalysisAnswers = typeof answers;
 

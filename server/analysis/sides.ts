@@ -1,5 +1,6 @@
 import type { RivalColumn } from '@opsimath/contract/api/gaps';
 import type { Target } from '@opsimath/contract/api/targets';
+import type { Surface } from '@opsimath/contract/source/answers';
 import { rivalLetters } from '@opsimath/core/gap/letters';
 import type { Database } from '../data/connection';
 import { type PlaceRow, placesUnder } from '../data/places';
@@ -18,8 +19,9 @@ export interface Sides {
 /** More rivals than a mask has bits for are refused when they are added. */
 export const MOST_RIVALS = 30;
 
-export async function gatherSides(database: Database, projectId: number): Promise<Sides> {
-  const targets = await listTargets(database, projectId);
+/** Those who can be met on one surface: channels are no rivals on the web. */
+export async function gatherSides(database: Database, projectId: number, surface: Surface): Promise<Sides> {
+  const targets = (await listTargets(database, projectId)).filter((target) => target.surface === surface);
   const own = targets.filter((target) => target.side === 'own');
   const rivals = targets.filter((target) => target.side === 'rival').slice(0, MOST_RIVALS);
   const letters = rivalLetters(rivals.map((rival) => rival.name));

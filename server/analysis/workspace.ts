@@ -58,7 +58,7 @@ export class Workspace {
       const range = await keywordIdRange(this.database, market.id);
       const keywords =
         range === null ? new Int32Array(0) : await this.keywordsInScope(projectId, market, scope.pool);
-      const sides = await gatherSides(this.database, projectId);
+      const sides = await gatherSides(this.database, projectId, market.surface);
       const space = range ?? { least: 0, most: 0 };
       const segments = await findSegments(this.database, { marketId: market.id });
       const until = (date: string): StoredSegment[] => segments.filter((segment) => segment.date <= date);

@@ -35,7 +35,10 @@ export async function addLines(
   const markets = await listMarkets(database);
   const left: TargetsAdded['left'] = [];
   const added = new Set<number>();
-  let rivals = (await listTargets(database, projectId)).filter((entry) => entry.side === 'rival').length;
+  /** Rivals by surface: only those of one surface are ever compared together. */
+  const rivals = new Map<string, number>();
+  for (const { side: theirs, surface } of await listTargets(database, projectId))
+    if (theirs === 'rival') rivals.set(surface, (rivals.get(surface) ?? 0) + 1);
   for (const [index, line] of lines.entries()) {
     if (line.trim() === '') continue;
     const leave = (reason: string): void =>
@@ -45,8 +48,8 @@ export async function addLines(
       leave(read.reason);
       continue;
     }
-    if (side === 'rival' && rivals >= MOST_RIVALS) {
-      leave(`a project compares at most ${MOST_RIVALS} rivals`);
+    if (side === 'rival' && (rivals.get(read.surface) ?? 0) >= MOST_RIVALS) {
+      leave(`a project compares at most ${MOST_RIVALS} rivals on one surface`);
       continue;
     }
     const found = await findRecord(source, marketsFor(read, market, markets), date, read);
@@ -74,7 +77,7 @@ export async function addLines(
       continue;
     }
     added.add(id);
-    if (side === 'rival') rivals++;
+    if (side === 'rival') rivals.set(read.surface, (rivals.get(read.surface) ?? 0) + 1);
     if (record) await keepPlaceRecords(database, [record], date);
     if (side === 'own' && record)
       await takeOwnFields({ database, source }, projectId, found.market, record.address);

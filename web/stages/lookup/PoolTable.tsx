@@ -39,13 +39,16 @@ export function PoolTable({ lookUp, page, rowAt, listName, onVisible }: PoolTabl
     () =>
       poolColumns({
         page,
-        sides: sidesOf(page, targets ?? NOTHING),
+        sides: sidesOf(
+          page,
+          (targets ?? NOTHING).filter((target) => target.surface === lookUp.surface),
+        ),
         shown,
         selected,
         lastMonth,
         onSelect: select,
       }),
-    [page, targets, shown, selected, lastMonth, select],
+    [page, targets, lookUp.surface, shown, selected, lastMonth, select],
   );
   return (
     <VirtualGrid
