@@ -13,7 +13,9 @@ export default {
       },
     ],
   },
-  transformIgnorePatterns: ['/node_modules/(?!(p-retry|p-queue|p-timeout|is-network-error|double-metaphone)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(p-retry|p-queue|p-timeout|is-network-error|double-metaphone)/)',
+  ],
   globalSetup: '<rootDir>/scripts/jest-setup.mjs',
   testTimeout: 30000,
 };

@@ -202,6 +202,8 @@ export const poolRow = z.object({
   /** Positions that a capture shows, in the order of `targets`: absent is said only here. */
   captured: z.array(z.union([z.int(), z.literal('absent')]).nullable()),
   found: z.array(foundBy),
+  /** Seed keywords and targets whose words brought it. */
+  from: z.array(z.string()),
   /** Of how many of the first ten it also ranks; targets that use it as a tag. */
   appearances: z.int().nullable(),
   uses: z.int().nullable(),
@@ -221,7 +223,12 @@ export const poolPage = z.object({
   withVolume: z.int(),
   rows: z.array(poolRow),
   /** The seed keywords' own figures. */
-  seeds: z.array(poolRow),
+  seeds: z.array(
+    poolRow.extend({
+      /** A spelling that is typed at least five times as often (§13). */
+      oftener: z.object({ text: z.string(), volume: z.number() }).nullable(),
+    }),
+  ),
   targets: z.array(z.string()),
   /** By way: keywords found so, and keywords found only so. */
   sources: z.array(z.object({ by: foundBy, keywords: z.int(), only: z.int() })),

@@ -159,6 +159,8 @@ export const targetKeywords = z.object({
       organic: position,
       paid: position,
       volume: z.number().nullable(),
+      /** Which page, video or listing holds the organic position. */
+      address: z.string().nullable(),
       isTag: z.boolean(),
     }),
   ),

@@ -35,6 +35,9 @@ export interface Pool {
   appearances: Uint8Array;
   uses: Uint16Array;
   given: Int32Array;
+  /** Seed keywords and targets that finds came from, and their bits for each keyword; the 31 first. */
+  origins: string[];
+  from: Uint32Array;
   /** −1 without a capture. */
   difficulty: Int16Array;
   featureFactor: Float32Array;
@@ -90,15 +93,19 @@ export async function buildPool(workspace: Workspace, lookUpId: number, state: s
   const appearances = new Uint8Array(size);
   const uses = new Uint16Array(size);
   const given = new Int32Array(size);
+  const from = new Uint32Array(size);
+  const origins: string[] = [];
   for (const segment of await findsSegments(database, lookUpId)) {
     const keyword = await store.column<Int32Array>(segment.id, 'keyword');
     const way = await store.column<Uint8Array>(segment.id, 'way');
     const count = await store.column<Int32Array>(segment.id, 'count');
     const order = await store.column<Int32Array>(segment.id, 'order');
+    const origin = originBit(origins, segment.subject ?? '');
     for (let row = 0; row < keyword.length; row++) {
       const i = keyword[row]! - range.least;
       const by = FOUND_BY[way[row]!]!;
       found[i]! |= 1 << way[row]!;
+      from[i]! |= origin;
       if (by === 'also ranked') appearances[i] = Math.max(appearances[i]!, count[row]!);
       if (by === 'words of the front') uses[i] = Math.max(uses[i]!, count[row]!);
       if (given[i] === 0) given[i] = order[row]! + 1;
@@ -143,6 +150,8 @@ export async function buildPool(workspace: Workspace, lookUpId: number, state: s
     appearances: pick(appearances),
     uses: pick(uses),
     given: pick(given),
+    origins,
+    from: pick(from),
     difficulty: pick(capturedFacts.difficulty),
     featureFactor: pick(capturedFacts.featureFactor),
     metrics,
@@ -153,6 +162,17 @@ export async function buildPool(workspace: Workspace, lookUpId: number, state: s
     sources: sourcesOf(picked),
     figures: new Map(),
   };
+}
+
+const MOST_ORIGINS = 31;
+
+/** Bit of the seed keyword in a find's subject, `way|seed`; 0 for a list, or when there are too many to tell. */
+function originBit(origins: string[], subject: string): number {
+  const seed = subject.slice(subject.indexOf('|') + 1);
+  if (seed === '') return 0;
+  let at = origins.indexOf(seed);
+  if (at < 0) at = origins.push(seed) - 1;
+  return at < MOST_ORIGINS ? 1 << at : 0;
 }
 
 /** Market indices of the members, in the order of their keys. */

@@ -9,6 +9,7 @@ import { ABSENT } from '@opsimath/core/ranking/position';
 import { sortRows } from '@opsimath/core/ranking/order';
 import { key, words } from '@opsimath/core/text/key';
 import { isStopWord, stem } from '@opsimath/core/text/stems';
+import { isSpellingVariant } from '@opsimath/core/text/variants';
 import { bannedIn } from '../data/bannedWords';
 import { keywordIds, keywordIdsContaining, keywordsById, keywordIdsByStems } from '../data/keywords';
 import { keywordIdsHolding } from '../data/keywordWords';
@@ -160,13 +161,33 @@ export function poolRows(workspace: Workspace, pool: Pool, indices: readonly num
   );
 }
 
-/** Rows of seed keywords, whether they are in the pool or not. */
-function seedRows(workspace: Workspace, pool: Pool, ids: readonly number[]): Promise<PoolRow[]> {
-  return rowsOf(
+/** Rows of seed keywords, whether they are in the pool or not, each with a spelling that is typed far more often. */
+async function seedRows(
+  workspace: Workspace,
+  pool: Pool,
+  ids: readonly number[],
+): Promise<PoolPage['seeds']> {
+  const rows = await rowsOf(
     workspace,
     pool,
     ids.map((id) => ({ id, i: pool.indexOf[id - pool.base] ?? -1 })),
   );
+  const spelling = 1 << FOUND_BY.indexOf('spellings');
+  const spellings = pool.rows.filter((i) => (pool.found[i]! & spelling) !== 0);
+  const texts = await keywordsById(
+    workspace.database,
+    Array.from(spellings, (i) => pool.ids[i]!),
+  );
+  const known = [...texts.values()].map((entry) => ({
+    ...entry,
+    volume: pool.metrics.volume[entry.id - pool.base]!,
+  }));
+  return rows.map((row) => {
+    const oftener = known
+      .filter(({ key: other, volume }) => isSpellingVariant(key(row.text), other, row.volume ?? 0, volume))
+      .sort((a, b) => b.volume - a.volume)[0];
+    return { ...row, oftener: oftener ? { text: oftener.text, volume: oftener.volume } : null };
+  });
 }
 
 async function rowsOf(
@@ -224,6 +245,7 @@ async function rowsOf(
         i < 0 || column[i] === 0 ? null : column[i] === ABSENT ? ('absent' as const) : column[i]!,
       ),
       found: FOUND_BY.filter((_, by) => (bits & (1 << by)) !== 0),
+      from: i < 0 ? [] : pool.origins.filter((_, at) => (pool.from[i]! & (1 << at)) !== 0),
       appearances: i < 0 ? null : pool.appearances[i]! || null,
       uses: i < 0 ? null : pool.uses[i]! || null,
       clicks: i < 0 ? null : known(clicks[i]),

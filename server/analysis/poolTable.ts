@@ -27,6 +27,7 @@ function columnsOf(targets: readonly string[], currency: string): [string, (row:
   return [
     ['keyword', (row) => row.text],
     ['found by', (row) => row.found.join(', ')],
+    ['from', (row) => row.from.join(', ')],
     ['volume (searches a month)', (row) => row.volume],
     ...targets.flatMap((target, t): [string, (row: PoolRow) => Cell][] => [
       [`${target} organic position`, (row) => row.organic[t] ?? null],

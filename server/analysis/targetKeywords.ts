@@ -27,9 +27,8 @@ export async function targetKeywords(
   const { front } = (await projectById(database, projectId)).settings;
   const target = await targetById(database, projectId, targetId);
   const volumes = await volumesAt(database, market.id, scope.date);
-  const { organic, paid } = newestStanding(
-    (await targetFacts(workspace, market, target.address, scope.date)).days,
-  );
+  const { days, places } = await targetFacts(workspace, market, target.address, scope.date);
+  const { organic, paid, holder } = newestStanding(days);
   const tagTexts = (target.record?.fields.tags ?? '').split('\n').filter((tag) => key(tag) !== '');
   const tagIds = await keywordIds(database, market.id, tagTexts);
   const isTag = new Set(tagIds.values());
@@ -73,6 +72,7 @@ export async function targetKeywords(
       organic: positionOf(organic.get(id) ?? UNKNOWN),
       paid: positionOf(paid.get(id) ?? UNKNOWN),
       volume: volumes.get(id) ?? null,
+      address: places.get(holder.get(id) ?? 0)?.address ?? null,
       isTag: isTag.has(id),
     })),
     tags,

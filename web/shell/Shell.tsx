@@ -6,6 +6,7 @@ import { useMarketsQuery, useOverviewQuery, useProjectsQuery, useServicesQuery }
 import { scopeDefaults } from '../state/scope';
 import { useScope } from '../state/useScope';
 import { CommandBox } from './CommandBox';
+import { JobNotices } from './JobNotices';
 import { ScopeBar } from './ScopeBar';
 import { STAGES } from './stages';
 import { StagesRow } from './StagesRow';
@@ -76,6 +77,7 @@ export function Shell() {
           </Suspense>
         )}
       </main>
+      <JobNotices />
       <Tray project={project} />
       {commandOpen && <CommandBox onClose={() => setCommandOpen(false)} onKeys={() => setKeysOpen(true)} />}
       {keysOpen && <Shortcuts onClose={() => setKeysOpen(false)} />}

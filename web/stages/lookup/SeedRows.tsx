@@ -1,10 +1,10 @@
-import type { PoolRow } from '@opsimath/contract/api/lookUps';
+import type { PoolPage } from '@opsimath/contract/api/lookUps';
 import { MonthLine } from '../../parts/charts/MonthLine';
 import { count, decimal } from '../../parts/words/figures';
 import { useScope } from '../../state/useScope';
 
 /** The seed keywords' own figures, apart from what was found. */
-export function SeedRows({ rows }: { rows: readonly PoolRow[] }) {
+export function SeedRows({ rows }: { rows: PoolPage['seeds'] }) {
   const { scope } = useScope();
   const lastMonth = (new Date(scope.date).getUTCMonth() + 11) % 12;
   return (
@@ -20,6 +20,11 @@ export function SeedRows({ rows }: { rows: readonly PoolRow[] }) {
           <span>
             CPC {row.cpcLow === null ? 'unknown' : `${decimal(row.cpcLow, 2)}–${decimal(row.cpcHigh, 2)}`}
           </span>
+          {row.oftener && (
+            <span>
+              far oftener typed: <b>{row.oftener.text}</b>, {count(row.oftener.volume)}
+            </span>
+          )}
         </li>
       ))}
     </ul>

@@ -2,7 +2,7 @@ import type { SeedWay } from '@opsimath/contract/api/lookUps';
 import { Checkbox, Input, Tooltip } from 'antd';
 import { useState } from 'react';
 import { count } from '../../parts/words/figures';
-import { useModeCountsQuery } from '../../state/api';
+import { useLookUpsQuery, useModeCountsQuery } from '../../state/api';
 import { useScope } from '../../state/useScope';
 import type { LookUpDraft } from './useLookUpDraft';
 
@@ -60,6 +60,7 @@ export function SeedsPart({ draft, onChange }: SeedsPartProps) {
         onChange={(event) => onChange({ seeds: event.target.value })}
         onBlur={() => setAsked(first)}
       />
+      <Recent />
       <div className="lookup-ways">
         {WAYS.map(({ value, label, tip }) => (
           <Checkbox
@@ -77,5 +78,32 @@ export function SeedsPart({ draft, onChange }: SeedsPartProps) {
         ))}
       </div>
     </>
+  );
+}
+
+const MOST_RECENT = 5;
+
+/** Seed keywords looked up before in this market: pressing one opens its pool at once, for nothing. */
+function Recent() {
+  const { project, scope, change } = useScope();
+  const { data: lookUps } = useLookUpsQuery(project);
+  const recent = (lookUps ?? [])
+    .filter((lookUp) => lookUp.market === scope.market && lookUp.request.seeds.length > 0)
+    .slice(0, MOST_RECENT);
+  if (recent.length === 0) return null;
+  return (
+    <div className="faint">
+      Held:{' '}
+      {recent.map((lookUp) => (
+        <button
+          key={lookUp.id}
+          className="plain written recent"
+          title={`Looked up for ${lookUp.date}: opens at once`}
+          onClick={() => change({ lookUp: lookUp.id })}
+        >
+          {lookUp.request.seeds.join(', ')}
+        </button>
+      ))}
+    </div>
   );
 }

@@ -65,7 +65,11 @@ function columnsById({ page, sides, lastMonth }: PoolColumnsTask): Record<Column
       sort: 'sources',
       tip: 'Every way in which this keyword came into the pool. Sorts by how many.',
       width: 130,
-      cell: (row) => <span title={row.found.join(', ')}>{row.found.join(', ')}</span>,
+      cell: (row) => (
+        <span title={`${row.found.join(', ')}${row.from.length > 0 ? `; from ${row.from.join(', ')}` : ''}`}>
+          {row.found.join(', ')}
+        </span>
+      ),
     },
     volume: {
       id: 'volume',

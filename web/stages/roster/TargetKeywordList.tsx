@@ -1,5 +1,5 @@
 import type { Target } from '@opsimath/contract/api/targets';
-import { Spin } from 'antd';
+import { Button, Spin } from 'antd';
 import { Lane } from '../../parts/lane/Lane';
 import { LaneHead } from '../../parts/lane/LaneHead';
 import '../../parts/lane/lane.css';
@@ -7,6 +7,7 @@ import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';
 import { useTargetKeywordsQuery } from '../../state/api';
 import { useScope } from '../../state/useScope';
+import { useLookUpOf } from './useLookUpOf';
 
 const LANE = 210;
 const MIX = ['0–33', '34–66', '67–100', 'unknown'];
@@ -14,6 +15,7 @@ const MIX = ['0–33', '34–66', '67–100', 'unknown'];
 /** One target with all its keywords, and its tags with their positions and how hard they are. */
 export function TargetKeywordList({ target }: { target: Target }) {
   const { project, scope } = useScope();
+  const lookUp = useLookUpOf();
   const { data, error } = useTargetKeywordsQuery({
     project,
     target: target.id,
@@ -34,6 +36,19 @@ export function TargetKeywordList({ target }: { target: Target }) {
             By difficulty: {data.difficultyMix.map((tags, i) => `${tags} at ${MIX[i]}`).join(', ')}. A higher
             figure is harder, not worse.
           </p>
+          {data.tags.some((tag) => tag.position === 'unknown') && (
+            <Button
+              size="small"
+              onClick={() =>
+                lookUp(
+                  data.tags.filter((tag) => tag.position === 'unknown').map((tag) => tag.text),
+                  'list',
+                )
+              }
+            >
+              Look up those whose position is unknown
+            </Button>
+          )}
           <ul className="plain-list">
             {data.tags.map((tag) => (
               <li key={tag.text}>
@@ -63,6 +78,11 @@ export function TargetKeywordList({ target }: { target: Target }) {
               <td>
                 {row.text}
                 {row.isTag && <span className="faint"> tag</span>}
+                {row.address !== null && row.address !== target.address && (
+                  <div className="faint one-line" title={row.address}>
+                    {row.address.slice(row.address.indexOf('/') + 1)}
+                  </div>
+                )}
               </td>
               <td>
                 <Lane

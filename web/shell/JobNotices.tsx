@@ -1,0 +1,35 @@
+import type { Job } from '@opsimath/contract/api/jobs';
+import { App } from 'antd';
+import { useEffect, useRef } from 'react';
+import { count } from '../parts/words/figures';
+import { useLookUpsQuery } from '../state/api';
+import { isUnderWay, useJob } from '../state/jobs';
+import { useAppSelector } from '../state/store';
+import { useScope } from '../state/useScope';
+
+/** Follows look-ups that are under way and says when one is ready, whatever stage is open. */
+export function JobNotices() {
+  const { project } = useScope();
+  const { data: lookUps } = useLookUpsQuery(project);
+  const heard = useAppSelector((state) => state.jobs);
+  const { message } = App.useApp();
+  const before = useRef(new Map<number, Job['state']>());
+  useEffect(() => {
+    for (const { job, name, keywords } of lookUps ?? []) {
+      if (job === null) continue;
+      const state = isUnderWay(job) ? (heard[job.id]?.state ?? job.state) : job.state;
+      const last = before.current.get(job.id);
+      before.current.set(job.id, state);
+      if (last !== undefined && isUnderWay({ state: last }) && state === 'done')
+        void message.info(`Ready: ${name}${keywords > 0 ? `, ${count(keywords)} keywords` : ''}.`);
+    }
+  }, [lookUps, heard, message]);
+  return (lookUps ?? []).flatMap(({ job }) =>
+    job !== null && isUnderWay(job) ? [<Follower key={job.id} job={job} />] : [],
+  );
+}
+
+function Follower({ job }: { job: Job }) {
+  useJob(job);
+  return null;
+}
