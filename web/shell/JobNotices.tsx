@@ -25,7 +25,7 @@ export function JobNotices() {
     }
   }, [lookUps, heard, message]);
   return (lookUps ?? []).flatMap(({ job }) =>
-    job !== null && isUnderWay(job) ? [<Follower key={job.id} job={job} />] : [],
+    job !== null && job.state === 'running' ? [<Follower key={job.id} job={job} />] : [],
   );
 }
 

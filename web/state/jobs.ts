@@ -2,7 +2,7 @@ import type { Job } from '@opsimath/contract/api/jobs';
 import { type PayloadAction, createSlice } from '@reduxjs/toolkit';
 import { useEffect, useRef } from 'react';
 import { api } from './api';
-import { useAppDispatch, useAppSelector } from './store';
+import { type AppDispatch, useAppDispatch, useAppSelector } from './store';
 
 /** Long work as last heard of, by id. */
 export const jobs = createSlice({
@@ -21,6 +21,40 @@ export function isUnderWay(job: Pick<Job, 'state'>): boolean {
 
 /** How often what has come so far is shown while a job runs. */
 const REFRESH_MS = 2500;
+
+/** Streams that are open, each shared by all who follow the job: a browser opens only a few to one place. */
+const streams = new Map<number, { events: EventSource; followers: number }>();
+
+/** Follows a job's events until the returned function is called by everybody who followed it. */
+function followJob(id: number, dispatch: AppDispatch): () => void {
+  const stream = streams.get(id) ?? { events: openStream(id, dispatch), followers: 0 };
+  stream.followers++;
+  streams.set(id, stream);
+  return () => {
+    if (--stream.followers > 0) return;
+    stream.events.close();
+    if (streams.get(id) === stream) streams.delete(id);
+  };
+}
+
+function openStream(id: number, dispatch: AppDispatch): EventSource {
+  let refreshed = performance.now();
+  const events = new EventSource(`/api/jobs/${id}/events`);
+  events.onmessage = (event: MessageEvent<string>) => {
+    const job = JSON.parse(event.data) as Job;
+    dispatch(jobs.actions.heard(job));
+    if (isUnderWay(job) && performance.now() - refreshed > REFRESH_MS) {
+      refreshed = performance.now();
+      dispatch(api.util.invalidateTags(['lookUps', 'pools']));
+    }
+    if (!isUnderWay(job)) {
+      events.close();
+      streams.delete(id);
+      dispatch(api.util.invalidateTags(['lookUps', 'facts', 'pools', 'imports', 'targets']));
+    }
+  };
+  return events;
+}
 
 /** A job as it stands now: follows its events while it runs, and refreshes what it changed when it ends. */
 export function useJob(known: Job | null | undefined): Job | null {
@@ -41,21 +75,7 @@ export function useJob(known: Job | null | undefined): Job | null {
   const follow = known !== null && known !== undefined && isUnderWay(known);
   useEffect(() => {
     if (!follow || id === undefined) return;
-    let refreshed = performance.now();
-    const events = new EventSource(`/api/jobs/${id}/events`);
-    events.onmessage = (event: MessageEvent<string>) => {
-      const job = JSON.parse(event.data) as Job;
-      dispatch(jobs.actions.heard(job));
-      if (isUnderWay(job) && performance.now() - refreshed > REFRESH_MS) {
-        refreshed = performance.now();
-        dispatch(api.util.invalidateTags(['lookUps', 'pools']));
-      }
-      if (!isUnderWay(job)) {
-        events.close();
-        dispatch(api.util.invalidateTags(['lookUps', 'facts', 'pools', 'imports', 'targets']));
-      }
-    };
-    return () => events.close();
+    return followJob(id, dispatch);
   }, [follow, id, dispatch]);
   return latest;
 }
