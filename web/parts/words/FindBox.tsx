@@ -14,11 +14,22 @@ interface FindBoxProps {
 /** Finds keywords while typing; everything else that is chosen stays as it is. */
 export function FindBox({ value, onFind, name = 'Find a keyword', width = 210 }: FindBoxProps) {
   const [typed, setTyped] = useState(value);
+  const [sent, setSent] = useState(value);
+  const [known, setKnown] = useState(value);
+  if (known !== value) {
+    // What arrives from elsewhere (a link, Show all) goes into the box; what it sent itself does not overtake the hand.
+    setKnown(value);
+    if (value !== sent) setTyped(value);
+    setSent(value);
+  }
   const box = useRef<InputRef>(null);
   useHotkeys('slash', () => box.current?.focus(), { preventDefault: true });
   useEffect(() => {
     if (typed === value) return;
-    const timer = setTimeout(() => onFind(typed), FIND_DELAY_MS);
+    const timer = setTimeout(() => {
+      setSent(typed);
+      onFind(typed);
+    }, FIND_DELAY_MS);
     return () => clearTimeout(timer);
   }, [typed, value, onFind]);
   return (
