@@ -38,6 +38,8 @@ export interface Pool {
   /** Seed keywords and targets that finds came from, and their bits for each keyword; the 31 first. */
   origins: string[];
   from: Uint32Array;
+  /** Keyword ids of those found as another spelling. */
+  spellings: Int32Array;
   /** −1 without a capture. */
   difficulty: Int16Array;
   featureFactor: Float32Array;
@@ -135,12 +137,13 @@ export async function buildPool(workspace: Workspace, lookUpId: number, state: s
   const indexOf = new Int32Array(size).fill(-1);
   rows.forEach((i, n) => (indexOf[i] = n));
   const picked = pick(found);
+  const ids = rows.map((i) => i + range.least);
   return {
     projectId,
     market,
     date,
     request,
-    ids: rows.map((i) => i + range.least),
+    ids,
     base: range.least,
     targets: addresses,
     organic: organic.map(pick),
@@ -152,6 +155,7 @@ export async function buildPool(workspace: Workspace, lookUpId: number, state: s
     given: pick(given),
     origins,
     from: pick(from),
+    spellings: ids.filter((_, n) => (picked[n]! & bit('spellings')) !== 0),
     difficulty: pick(capturedFacts.difficulty),
     featureFactor: pick(capturedFacts.featureFactor),
     metrics,

@@ -172,12 +172,7 @@ async function seedRows(
     pool,
     ids.map((id) => ({ id, i: pool.indexOf[id - pool.base] ?? -1 })),
   );
-  const spelling = 1 << FOUND_BY.indexOf('spellings');
-  const spellings = pool.rows.filter((i) => (pool.found[i]! & spelling) !== 0);
-  const texts = await keywordsById(
-    workspace.database,
-    Array.from(spellings, (i) => pool.ids[i]!),
-  );
+  const texts = await keywordsById(workspace.database, pool.spellings);
   const known = [...texts.values()].map((entry) => ({
     ...entry,
     volume: pool.metrics.volume[entry.id - pool.base]!,

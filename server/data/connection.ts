@@ -28,7 +28,7 @@ export async function openDatabase(file: string): Promise<Database> {
   await client.execute('PRAGMA synchronous = NORMAL');
   await client.execute('PRAGMA foreign_keys = ON');
   await client.execute(`PRAGMA busy_timeout = ${BUSY_MS}`);
-  await client.execute('PRAGMA cache_size = -65536');
+  await client.execute('PRAGMA cache_size = -32768');
   return { client, rows: drizzle(client, { schema }) };
 }
 

@@ -59,13 +59,13 @@ export async function runRankingsImport(
       }),
       progressStatement(context.jobId, progress.advance(part.bytes - bytesTold)),
     ]);
+    // The reader's thread takes longer over a part than storing it does: the words fit in between.
+    await indexNewKeywords(database);
     bytesTold = part.bytes;
     refused += part.rejected.length;
   }
   for (const date of dates)
     await mergeSmallSegments(database, { marketId: market.id, kind: 'rankings', date, lookUpId });
-  progress.step('making words findable', null);
-  await indexNewKeywords(database);
   await setPoolSize(database, lookUpId, (await poolKeywords(database, lookUpId)).length);
   await touchProject(database, context.projectId);
   return outcome(kept, refused);

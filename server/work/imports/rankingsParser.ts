@@ -36,7 +36,7 @@ export interface RankingsPart {
   last: boolean;
 }
 
-const PART_ROWS = 400_000;
+const PART_ROWS = 200_000;
 /** Parts that may wait to be stored: more would only fill the memory. */
 const MOST_WAITING = 1;
 
