@@ -46,9 +46,10 @@ export function PoolTable({ lookUp, page, rowAt, listName, onVisible }: PoolTabl
         shown,
         selected,
         lastMonth,
+        today: scope.date,
         onSelect: select,
       }),
-    [page, targets, lookUp.surface, shown, selected, lastMonth, select],
+    [page, targets, lookUp.surface, shown, selected, lastMonth, scope.date, select],
   );
   return (
     <VirtualGrid

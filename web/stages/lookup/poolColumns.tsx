@@ -4,7 +4,7 @@ import { Lane } from '../../parts/lane/Lane';
 import { LaneHead } from '../../parts/lane/LaneHead';
 import type { GridColumn } from '../../parts/table/gridColumn';
 import { Tick } from '../../parts/table/Tick';
-import { count, decimal } from '../../parts/words/figures';
+import { age, count, decimal } from '../../parts/words/figures';
 import type { ColumnId } from './poolColumnNames';
 import { type PoolSides, bestOf, paidAt, positionAt } from './poolSides';
 
@@ -19,6 +19,8 @@ interface PoolColumnsTask {
   selected: ReadonlySet<number>;
   /** Calendar month of the last month shown. */
   lastMonth: number;
+  /** Day against which figures are old. */
+  today: string;
   onSelect: (row: PoolRow) => void;
 }
 
@@ -57,7 +59,12 @@ export function poolColumns(task: PoolColumnsTask): GridColumn<PoolRow>[] {
   ];
 }
 
-function columnsById({ page, sides, lastMonth }: PoolColumnsTask): Record<ColumnId, GridColumn<PoolRow>> {
+function columnsById({
+  page,
+  sides,
+  lastMonth,
+  today,
+}: PoolColumnsTask): Record<ColumnId, GridColumn<PoolRow>> {
   return {
     found: {
       id: 'found',
@@ -76,17 +83,19 @@ function columnsById({ page, sides, lastMonth }: PoolColumnsTask): Record<Column
       head: 'Volume',
       sort: 'volume',
       tip: 'Searches a month: mean of the latest 12 known months (§2), rounded. Fewer months are marked with ~.',
-      width: 68,
+      width: 72,
       align: 'right',
-      cell: (row) =>
-        row.volume === null ? (
-          <span className="faint">unknown</span>
-        ) : (
-          <span title={`of ${row.metricsDate}, ${row.volumeMonths || 'no'} months given`}>
+      cell: (row) => {
+        if (row.volume === null) return <span className="faint">unknown</span>;
+        const old = row.metricsDate === null ? '' : age(row.metricsDate, today);
+        return (
+          <span title={`of ${row.metricsDate}${old}, ${row.volumeMonths || 'no'} months given`}>
+            {old !== '' && <i className="old-mark">old </i>}
             {row.volumeMonths < 12 && row.volumeMonths > 0 && '~'}
             {count(row.volume)}
           </span>
-        ),
+        );
+      },
     },
     months: {
       id: 'months',
