@@ -1,0 +1,46 @@
+import type { Database } from '../../data/connection';
+import type { ImportRow } from '../../data/imports';
+import { keywordIdsOf } from '../../data/keywords';
+import type { MarketRow } from '../../data/markets';
+import { placeIdsByAddress } from '../../data/places';
+import { isoDay } from './stores';
+
+interface OwnRow {
+  query: string;
+  page: string;
+  day: number;
+}
+
+/** What the brand's own tables share: their head and who, where and when each row speaks of. */
+export async function ownTable<Kind extends 'performance' | 'ad terms'>(
+  database: Database,
+  entry: ImportRow,
+  market: MarketRow,
+  kind: Kind,
+  rows: readonly OwnRow[],
+) {
+  const name = { performance: 'own search performance', 'ad terms': 'ad search terms' }[kind];
+  const keyword = await keywordIdsOf(
+    database,
+    market.id,
+    rows.map((row) => row.query),
+  );
+  const places = await placeIdsByAddress(
+    database,
+    rows.flatMap((row) => (row.page === '' ? [] : [row.page])),
+  );
+  return {
+    head: {
+      marketId: market.id,
+      kind,
+      source: `${name}, ${entry.fileName}`,
+      date: isoDay(rows.reduce((last, row) => Math.max(last, row.day), 0)),
+      projectId: entry.projectId,
+      importId: entry.id,
+      rows: rows.length,
+    },
+    keyword,
+    place: Int32Array.from(rows, (row) => places.get(row.page) ?? 0),
+    day: Int32Array.from(rows, (row) => row.day),
+  };
+}
