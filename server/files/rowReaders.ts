@@ -63,6 +63,9 @@ const TOTAL_WORDS = new Set([
 /** Most figures are just digits. */
 const PLAIN_WHOLE = /^\d{1,15}$/;
 
+/** Enough to know that a query has a key; most have one. */
+const PLAIN_LETTER = /[a-z0-9]/i;
+
 /** Raised inside a reader: the reason why a row cannot be used. */
 class Unusable extends Error {}
 
@@ -210,7 +213,7 @@ class Cells {
     const query = this.text('query');
     if (query === this.lastQuery) return query;
     if (query.length > 1000) throw new Unusable('the query is longer than 1,000 characters');
-    if (key(query) === '')
+    if (!PLAIN_LETTER.test(query) && key(query) === '')
       throw new Unusable(query === '' ? 'the query is empty' : 'the query holds no letter or number');
     this.lastQuery = query;
     return query;

@@ -1,6 +1,7 @@
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
+import { key } from '@opsimath/core/text/key';
 import { type InStatement, writeTogether } from '../../data/connection';
 import { type ImportRow, importMark, rejectionStatement } from '../../data/imports';
 import { progressStatement } from '../../data/jobs';
@@ -19,6 +20,9 @@ import type { JobContext } from '../context';
 import { MOST_REJECTIONS, outcome } from '../importJob';
 import type { ParserTask, RankingsPart } from './rankingsParser';
 import { isoDay } from './stores';
+
+/** Parts between two additions to the word index. */
+const WORDS_EVERY = 5;
 
 /**
  * Rankings from a file become a pool like that of a look-up. A thread of its own reads the file into columns while
@@ -39,6 +43,7 @@ export async function runRankingsImport(
   let kept = entry.rowsKept;
   let refused = entry.rowsRejected;
   let bytesTold = 0;
+  let parts = 0;
   progress.step('reading rows', size);
   const platforms = await addressPlatforms(database);
   const task = { file, reading: entry.reading, platforms, skip: entry.recordsRead };
@@ -59,11 +64,12 @@ export async function runRankingsImport(
       }),
       progressStatement(context.jobId, progress.advance(part.bytes - bytesTold)),
     ]);
-    // The reader's thread takes longer over a part than storing it does: the words fit in between.
-    await indexNewKeywords(database);
+    // Some parts at a time: in small pieces the word index would be merged again and again.
+    if (++parts % WORDS_EVERY === 0) await indexNewKeywords(database);
     bytesTold = part.bytes;
     refused += part.rejected.length;
   }
+  await indexNewKeywords(database);
   for (const date of dates)
     await mergeSmallSegments(database, { marketId: market.id, kind: 'rankings', date, lookUpId });
   await setPoolSize(database, lookUpId, (await poolKeywords(database, lookUpId)).length);
@@ -131,7 +137,7 @@ async function partStatements(
   subjectOf: (address: string) => string,
   dates: Set<string>,
 ): Promise<InStatement[]> {
-  const ids = await idsOfSlots(database, market.id, part);
+  const ids = await idsOfTexts(database, market.id, part.texts);
   const keyword = part.keyword.map((slot) => ids[slot]!);
   const placeByAddress = await placeIdsByAddress(database, part.addresses);
   const place = Int32Array.from(part.addresses, (address) => placeByAddress.get(address) ?? 0);
@@ -173,18 +179,31 @@ async function partStatements(
   return statements;
 }
 
-/** Keyword ids of a part's slots. Sorted keys fill the index from one side to the other. */
-async function idsOfSlots(
+/**
+ * Keyword ids of texts; texts of one key have one id, and the first met is kept. The reader's thread has more to do
+ * than this one: keys are made here. Sorted keys fill the index from one side to the other.
+ */
+async function idsOfTexts(
   database: JobContext['database'],
   marketId: number,
-  { keys, texts }: RankingsPart,
+  texts: readonly string[],
 ): Promise<Int32Array> {
-  const order = Int32Array.from(keys.keys()).sort((a, b) => (keys[a]! < keys[b]! ? -1 : 1));
-  const sorted = Array.from(order, (slot) => keys[slot]!);
-  const found = await keywordIdsOfKeys(database, marketId, sorted, (at) => texts[order[at]!]!);
-  const ids = new Int32Array(keys.length);
-  for (let at = 0; at < order.length; at++) ids[order[at]!] = found[at]!;
-  return ids;
+  const keys = texts.map(key);
+  const order = Int32Array.from(keys.keys()).sort((a, b) =>
+    keys[a]! < keys[b]! ? -1 : keys[a]! > keys[b]! ? 1 : a - b,
+  );
+  const sorted: string[] = [];
+  const firstOf: number[] = [];
+  const placeOf = new Int32Array(keys.length);
+  for (const slot of order) {
+    if (keys[slot] !== sorted[sorted.length - 1]) {
+      sorted.push(keys[slot]!);
+      firstOf.push(slot);
+    }
+    placeOf[slot] = sorted.length - 1;
+  }
+  const found = await keywordIdsOfKeys(database, marketId, sorted, (at) => texts[firstOf[at]!]!);
+  return placeOf.map((at) => found[at]!);
 }
 
 /** Rows of a part by group, in one walk however many groups there are. */

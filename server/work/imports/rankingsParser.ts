@@ -1,7 +1,6 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import type { FileReading } from '@opsimath/contract/api/imports';
 import type { AddressPlatform } from '@opsimath/core/text/address';
-import { key } from '@opsimath/core/text/key';
 import { isRecord, readRecordBatches } from '../../files/records';
 import { type ImportedRows, rowReader } from '../../files/rowReaders';
 
@@ -15,10 +14,9 @@ export interface ParserTask {
 
 /** A part of a table of rankings in columns: one entry a row, texts once. */
 export interface RankingsPart {
-  /** Unique, in the order met; and the text of each as it was first met. */
-  keys: string[];
+  /** Unique, in the order met. */
   texts: string[];
-  /** Index into `keys`. */
+  /** Index into `texts`. */
   keyword: Int32Array;
   addresses: string[];
   /** Index into `addresses`. */
@@ -85,15 +83,13 @@ class PartBuilder {
   }
 
   private slotOf(text: string): number {
-    const identity = key(text);
-    let slot = this.slots.get(identity);
-    if (slot === undefined) this.slots.set(identity, (slot = this.texts.push(text) - 1));
+    let slot = this.slots.get(text);
+    if (slot === undefined) this.slots.set(text, (slot = this.texts.push(text) - 1));
     return slot;
   }
 
   finish(bytes: number, last: boolean): RankingsPart {
     return {
-      keys: [...this.slots.keys()],
       texts: this.texts,
       keyword: this.keyword.slice(0, this.rows),
       addresses: this.addresses,
