@@ -50,7 +50,7 @@ export function Pool({ lookUp, lookUps }: PoolProps) {
       <header className="pool-head">
         <div className="pool-title">
           <h1>
-            {count(page?.total)} {narrowed ? `of ${count(page.all)} keywords` : 'keywords'}
+            {count(page?.total ?? lookUp.keywords)} {narrowed ? `of ${count(page.all)} keywords` : 'keywords'}
           </h1>
           <div className="soft">
             {lookUp.name}, {spelledDay(lookUp.date)}
@@ -76,6 +76,7 @@ export function Pool({ lookUp, lookUps }: PoolProps) {
         <>
           {page && page.all > 0 && <PoolFilters page={page} seeds={lookUp.request.seeds} />}
           {first.error && <Problem error={first.error} />}
+          {!page && !first.error && <p className="soft">Opening the pool…</p>}
           {page && page.seeds.length > 0 && <SeedRows rows={page.seeds} />}
           {page && page.total > 0 && (
             <PoolTable

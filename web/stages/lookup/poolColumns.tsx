@@ -83,14 +83,14 @@ function columnsById({
       head: 'Volume',
       sort: 'volume',
       tip: 'Searches a month: mean of the latest 12 known months (§2), rounded. Fewer months are marked with ~.',
-      width: 72,
+      width: 78,
       align: 'right',
       cell: (row) => {
         if (row.volume === null) return <span className="faint">unknown</span>;
         const old = row.metricsDate === null ? '' : age(row.metricsDate, today);
         return (
           <span title={`of ${row.metricsDate}${old}, ${row.volumeMonths || 'no'} months given`}>
-            {old !== '' && <i className="old-mark">old </i>}
+            {old !== '' && <i className="old-mark">old</i>}
             {row.volumeMonths < 12 && row.volumeMonths > 0 && '~'}
             {count(row.volume)}
           </span>
