@@ -7,6 +7,10 @@ export const efforts = z.object(
   Object.fromEntries(ACTIONS.map((action) => [action, effortDays])) as Record<Action, typeof effortDays>,
 );
 
+const days = z.int().min(1).max(3650);
+/** Days after which a held figure is marked old, by surface. */
+const oldAfter = z.object({ web: days, video: days, marketplace: days });
+
 export const projectSettings = z.object({
   /** F: positions that count as the first page. */
   front: z.int().min(1).max(100).default(DEFAULT_FRONT),
@@ -14,6 +18,7 @@ export const projectSettings = z.object({
   /** Worth of a click where no source gives one, in the currency. */
   defaultWorth: z.number().min(0).max(100_000).default(0.3),
   efforts: efforts.default({ ...DEFAULT_EFFORTS }),
+  oldAfter: oldAfter.default({ web: 60, video: 60, marketplace: 60 }),
 });
 export type ProjectSettings = z.infer<typeof projectSettings>;
 

@@ -57,10 +57,8 @@ export function duration(seconds: number): string {
   return seconds < 90 ? `${Math.max(1, Math.round(seconds))} s` : `${Math.round(seconds / 60)} min`;
 }
 
-const OLD_DAYS = 60;
-
-/** How old a fact is against a date, said only when it is old. */
-export function age(isoDay: string, today: string): string {
+/** How old a fact is against a date, said only when it is older than the limit in days. */
+export function age(isoDay: string, today: string, limit: number): string {
   const days = Math.round((Date.parse(today) - Date.parse(isoDay)) / 86_400_000);
-  return days > OLD_DAYS ? ` (old: ${days} days)` : '';
+  return days > limit ? ` (old: ${days} days)` : '';
 }

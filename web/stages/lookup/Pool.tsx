@@ -5,6 +5,7 @@ import { useVisiblePages, PAGE_ROWS, rowFinder } from '../../parts/table/usePage
 import { Problem } from '../../parts/words/Problem';
 import { age, count, spelledDay } from '../../parts/words/figures';
 import { usePoolQuery } from '../../state/api';
+import { useOldAfter } from '../../state/useOldAfter';
 import { useScope } from '../../state/useScope';
 import { PoolChangeView } from './PoolChangeView';
 import { PoolFilters } from './PoolFilters';
@@ -43,6 +44,7 @@ export function Pool({ lookUp, lookUps }: PoolProps) {
     { page: pages[0], rows: upper.currentData?.rows },
     { page: pages[1], rows: lower.currentData?.rows },
   ]);
+  const oldAfter = useOldAfter(lookUp.surface);
   const narrowed = page !== undefined && page.total !== page.all;
   const against = scope.view.startsWith('against-') ? Number(scope.view.slice(8)) : null;
   return (
@@ -54,7 +56,8 @@ export function Pool({ lookUp, lookUps }: PoolProps) {
           </h1>
           <div className="soft">
             {lookUp.name}, {spelledDay(lookUp.date)}
-            {age(lookUp.date, scope.date)}. {page && `${count(page.withVolume)} with a known volume. `}
+            {age(lookUp.date, scope.date, oldAfter)}.{' '}
+            {page && `${count(page.withVolume)} with a known volume. `}
             {lookUp.targets.length === 1 &&
               lookUp.kind === 'targets' &&
               'One target gives a one-sided pool. '}

@@ -5,6 +5,7 @@ import { VirtualGrid } from '../../parts/table/VirtualGrid';
 import { useTargetsQuery } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { toggle } from '../../state/tray';
+import { useOldAfter } from '../../state/useOldAfter';
 import { useScope } from '../../state/useScope';
 import { poolColumns } from './poolColumns';
 import { shownColumns } from './poolColumnNames';
@@ -34,6 +35,7 @@ export function PoolTable({ lookUp, page, rowAt, listName, onVisible }: PoolTabl
   const orders = readOrders(scope.poolSort);
   const shown = useMemo(() => shownColumns(project, scope.columns), [project, scope.columns]);
   // The month before the date is the last whole one.
+  const oldAfter = useOldAfter(lookUp.surface);
   const lastMonth = (new Date(lookUp.date).getUTCMonth() + 11) % 12;
   const columns = useMemo(
     () =>
@@ -47,9 +49,10 @@ export function PoolTable({ lookUp, page, rowAt, listName, onVisible }: PoolTabl
         selected,
         lastMonth,
         today: scope.date,
+        oldAfter,
         onSelect: select,
       }),
-    [page, targets, lookUp.surface, shown, selected, lastMonth, scope.date, select],
+    [page, targets, lookUp.surface, shown, selected, lastMonth, scope.date, oldAfter, select],
   );
   return (
     <VirtualGrid

@@ -21,6 +21,8 @@ interface PoolColumnsTask {
   lastMonth: number;
   /** Day against which figures are old. */
   today: string;
+  /** In days. */
+  oldAfter: number;
   onSelect: (row: PoolRow) => void;
 }
 
@@ -64,6 +66,7 @@ function columnsById({
   sides,
   lastMonth,
   today,
+  oldAfter,
 }: PoolColumnsTask): Record<ColumnId, GridColumn<PoolRow>> {
   return {
     found: {
@@ -87,7 +90,7 @@ function columnsById({
       align: 'right',
       cell: (row) => {
         if (row.volume === null) return <span className="faint">unknown</span>;
-        const old = row.metricsDate === null ? '' : age(row.metricsDate, today);
+        const old = row.metricsDate === null ? '' : age(row.metricsDate, today, oldAfter);
         return (
           <span title={`of ${row.metricsDate}${old}, ${row.volumeMonths || 'no'} months given`}>
             {old !== '' && <i className="old-mark">old</i>}

@@ -6,8 +6,9 @@ import { useChangeProjectMutation, useProjectsQuery } from '../../state/api';
 import { useScope } from '../../state/useScope';
 
 const DEFAULTS = projectSettings.parse({});
+const SURFACES = ['web', 'video', 'marketplace'] as const;
 
-/** The front, the worth of a click and the effort of each action; every change takes effect at once and can be undone. */
+/** The front, the worth of a click, the effort of each action and when figures are old; every change takes effect at once and can be undone. */
 export function SettingsPanel() {
   const { project } = useScope();
   const { data: projects } = useProjectsQuery();
@@ -69,6 +70,22 @@ export function SettingsPanel() {
             }
           />
           {differs(settings.efforts[action], DEFAULTS.efforts[action])}
+        </label>
+      ))}
+      <h3>Figures are old after, in days</h3>
+      {SURFACES.map((surface) => (
+        <label key={surface}>
+          <span>{surface}</span>
+          <Figure
+            value={settings.oldAfter[surface]}
+            min={1}
+            max={3650}
+            whole
+            onChange={(days) =>
+              apply({ oldAfter: { ...settings.oldAfter, [surface]: days } }, `Age limit of ${surface}`)
+            }
+          />
+          {differs(settings.oldAfter[surface], DEFAULTS.oldAfter[surface])}
         </label>
       ))}
       {error && <Problem error={error} />}
