@@ -191,3 +191,29 @@ test('a target’s panel: profile, keywords, changes seen, and notes that are ke
   await page.keyboard.press('Escape');
   await expect(panel).toBeHidden();
 });
+
+test('held figures are marked old beyond the limit of their surface', async ({ page, running }) => {
+  const { id, at } = await running.project();
+  const started = await running.api.post(`${at}/look-ups`, {
+    market: 'web-us-en',
+    date: DATE,
+    targets: ['cobblemoor.example'],
+    extent: 'metrics',
+  });
+  await running.api.finished(started.job.id);
+  const scope = 'market=web-us-en&date=2026-06-14&compare=none';
+  const first = page.getByRole('grid', { name: 'Pool' }).getByRole('row').nth(1);
+  await page.goto(`${running.server.url}/p/${id}/look-up?${scope}`);
+  const mark = first.getByText('old', { exact: true });
+  await expect(mark).toBeVisible();
+  await expect(page.getByText('(old: 92 days)')).toBeVisible();
+  await page.goto(`${running.server.url}/p/${id}/roster?${scope}`);
+  await page.getByRole('button', { name: 'Settings' }).click();
+  const limit = page.getByLabel(/^web/);
+  await limit.fill('92');
+  await limit.press('Enter');
+  await expect(page.getByText('Age limit of web changed.')).toBeVisible();
+  await page.getByRole('link', { name: /Look-up/ }).click();
+  await expect(first).toContainText(/\d/);
+  await expect(mark).toBeHidden();
+});

@@ -16,6 +16,8 @@ const MOST_DATA_BLOCKS = 40;
 const MOST_DATA = 200_000;
 const MOST_PHRASES = 300;
 const MOST_DEPTH = 20;
+/** Elements open at once, far beyond any real page; the parser's time grows with their square. */
+const MOST_OPEN = 5000;
 /** What is not part of the text, and what belongs to the frame of a site rather than to this page. */
 const SILENT = new Set(['script', 'style', 'template', 'noscript', 'svg', 'iframe', 'object', 'head']);
 const FRAME = new Set(['nav', 'footer', 'aside', 'form', 'menu', 'header']);
@@ -57,6 +59,10 @@ export async function readSavedPage(file: string): Promise<ReadPage> {
       break;
     }
     parser.write(decoder.write(piece as Buffer));
+    if (gather.depth > MOST_OPEN) {
+      gather.notes.push(`Only read up to where more than ${MOST_OPEN} elements are open at once.`);
+      break;
+    }
   }
   parser.end();
   const page = gather.page();
@@ -84,7 +90,8 @@ class Gatherer {
   private readonly headings: string[] = [];
   private body = '';
   private readonly data: string[] = [];
-  private readonly open: string[] = [];
+  /** Elements that are open. */
+  depth = 0;
   private silent = 0;
   private frame = 0;
   private heading: string | null = null;
@@ -96,8 +103,7 @@ class Gatherer {
     if (name === 'link' && /(^|\s)canonical(\s|$)/i.test(attributes.rel ?? '') && this.canonical === '')
       this.canonical = (attributes.href ?? '').slice(0, MOST_FIELD);
     if (VOID.has(name)) return;
-    // Depth beyond any real page is not remembered.
-    if (this.open.length < 5000) this.open.push(name);
+    this.depth++;
     if (SILENT.has(name)) this.silent++;
     if (FRAME.has(name)) this.frame++;
     if (name === 'title' && this.title === '') this.inTitle = true;
@@ -117,7 +123,7 @@ class Gatherer {
   }
 
   onclosetag(name: string): void {
-    if (this.open.at(-1) === name) this.open.pop();
+    if (!VOID.has(name)) this.depth--;
     if (SILENT.has(name)) this.silent = Math.max(0, this.silent - 1);
     if (FRAME.has(name)) this.frame = Math.max(0, this.frame - 1);
     if (name === 'title') this.inTitle = false;

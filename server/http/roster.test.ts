@@ -230,6 +230,11 @@ const HOSTILE: [string, Buffer | string, object | RegExp][] = [
     `<title>N</title><script type="application/ld+json">${'{"a":'.repeat(50_000)}1${'}'.repeat(50_000)}</script>`,
     { title: 'N', product: null },
   ],
+  [
+    'elements inside each other without end',
+    `<title>D</title>${'<div>'.repeat(2_000_000)}`,
+    { title: 'D', notes: ['Only read up to where more than 5000 elements are open at once.'] },
+  ],
   ['an empty file', '', /no page/],
 ];
 test.each(HOSTILE)(
