@@ -106,8 +106,11 @@ test('one request pays once however often it is sent', async () => {
 
 test('keywords that hold words, and a curve of sales where the source gives one', async () => {
   const search = async (mode: string) =>
-    (await ask(`/keywords?market=web-us-en&date=${DATE}&text=bags+bike&mode=${encodeURIComponent(mode)}`))
-      .answer;
+    (
+      await ask(
+        `/keyword-matches?market=web-us-en&date=${DATE}&text=bags+bike&mode=${encodeURIComponent(mode)}`,
+      )
+    ).answer;
   const [all, phrase] = [await search('all words'), await search('phrase')];
   expect(all.keywords.length).toBeGreaterThan(0);
   for (const text of all.keywords) expect(text.split(' ')).toEqual(expect.arrayContaining(['bags', 'bike']));

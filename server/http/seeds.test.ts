@@ -20,7 +20,7 @@ async function poolOf(id: number, query = '') {
 const texts = (pool: { rows: { text: string }[] }): string[] => pool.rows.map((row) => row.text);
 async function search(text: string, mode: string): Promise<string[]> {
   const query = new URLSearchParams({ market: MARKET, date: DATE, text, mode });
-  return (await running.witness<{ keywords: string[] }>(`/keywords?${query}`)).keywords;
+  return (await running.witness<{ keywords: string[] }>(`/keyword-matches?${query}`)).keywords;
 }
 
 test('suggestions, phrase and all words make one pool in which every keyword says where it came from', async () => {

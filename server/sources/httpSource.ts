@@ -188,9 +188,9 @@ export function httpSource(options: HttpSourceOptions): SearchSource {
     suggestions: async ({ signal, ...ask }) =>
       (await call(suggestionsAnswer, `/suggestions?${query({ ...ask })}`, undefined, signal)).suggestions,
     keywords: ({ signal, cursor, ...ask }) =>
-      page(keywordsAnswer, `/keywords?${query({ ...ask, cursor })}`, cursor, signal, () => true),
+      page(keywordsAnswer, `/keyword-matches?${query({ ...ask, cursor })}`, cursor, signal, () => true),
     keywordsCount: async ({ signal, ...ask }) =>
-      (await call(countAnswer, `/keywords/count?${query({ ...ask })}`, undefined, signal)).count,
+      (await call(countAnswer, `/keyword-matches/count?${query({ ...ask })}`, undefined, signal)).count,
     links: ({ signal, ...ask }) => call(linksAnswer, `/links?${query({ ...ask })}`, undefined, signal),
     salesCurves: ({ signal, ...ask }) =>
       call(salesCurvesAnswer, `/sales-curves?${query({ ...ask })}`, undefined, signal),

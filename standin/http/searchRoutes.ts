@@ -158,7 +158,7 @@ export function searchRoutes(router: Router, services: Services): void {
     };
   });
 
-  router.get('/keywords', (context) => {
+  router.get('/keyword-matches', (context) => {
     const ask = requests.keywords.parse(context.query);
     const market = services.market(ask.market);
     const found = market.keywords.holding(ask.text, ask.mode);
@@ -180,7 +180,7 @@ export function searchRoutes(router: Router, services: Services): void {
     };
   });
 
-  router.get('/keywords/count', (context) => {
+  router.get('/keyword-matches/count', (context) => {
     const ask = requests.keywords.parse(context.query);
     const count = services.market(ask.market).keywords.holding(ask.text, ask.mode).length;
     context.body = { date: ask.date, units: 0, count };
