@@ -1,5 +1,6 @@
 import type { PoolQueryRead, PoolRow } from '@opsimath/contract/api/lookUps';
-import { openPool, poolIndices, poolRows } from './poolPage';
+import { openPool, poolIndices } from './poolPage';
+import { poolRows } from './poolRows';
 import type { Workspace } from './workspace';
 
 type Cell = string | number | null;
