@@ -5,7 +5,7 @@ import { PAID_STATES } from '@opsimath/core/gap/paid';
 import { countsByDepth, visibility } from '@opsimath/core/ranking/visibility';
 import { depthBand, isRanked } from '@opsimath/core/ranking/position';
 import type { z } from 'zod';
-import { listLookUps } from '../data/lookUps';
+import { listLookUps } from '../data/lookUpList';
 import { findSegments } from '../data/segments/segments';
 import type { Comparison } from './comparison';
 import { applyFilter } from './gapFilter';

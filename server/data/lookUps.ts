@@ -1,11 +1,9 @@
-import { type FoundBy, type LookUp, type LookUpRequest, lookUpRequest } from '@opsimath/contract/api/lookUps';
-import type { InStatement } from '@libsql/client';
-import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import { type FoundBy, type LookUpRequest, lookUpRequest } from '@opsimath/contract/api/lookUps';
+import { and, desc, eq, sql } from 'drizzle-orm';
 import { KnownProblem } from '../problem';
 import type { Database } from './connection';
-import { jobsById } from './jobs';
 import { marketById } from './markets';
-import { lookUp, lookUpFind, lookUpTarget, market } from './schema';
+import { lookUp, lookUpFind, lookUpTarget } from './schema';
 
 export type LookUpTargetRow = typeof lookUpTarget.$inferSelect;
 
@@ -73,17 +71,6 @@ export async function lookUpFinds(
     .orderBy(sql`rowid`);
 }
 
-/** How one way of finding ended, as a statement to run with what it found. */
-export function findStatement(
-  lookUpId: number,
-  find: { way: string; seed: string; state: 'done' | 'failed'; found: number; message: string | null },
-): InStatement {
-  return {
-    sql: 'UPDATE look_up_find SET state = ?, found = ?, message = ? WHERE look_up_id = ? AND way = ? AND seed = ?',
-    args: [find.state, find.found, find.message, lookUpId, find.way, find.seed],
-  };
-}
-
 /** The newest look-up of a name for a market and date; `null` when there is none. */
 export async function lookUpByName(
   database: Database,
@@ -105,23 +92,6 @@ export async function lookUpByName(
     )
     .orderBy(desc(lookUp.id));
   return found?.id ?? null;
-}
-
-/** What failed is asked for again when the look-up goes on. */
-export async function retryFailedParts(database: Database, id: number): Promise<void> {
-  await database.client.batch(
-    [
-      {
-        sql: `UPDATE look_up_find SET state = 'waiting', message = NULL WHERE look_up_id = ? AND state = 'failed'`,
-        args: [id],
-      },
-      {
-        sql: `UPDATE look_up_target SET state = 'waiting', message = NULL WHERE look_up_id = ? AND state = 'failed'`,
-        args: [id],
-      },
-    ],
-    'write',
-  );
 }
 
 /** Another look-up that holds a target's rows by now takes this one's place. */
@@ -178,74 +148,6 @@ export async function lookUpTargets(database: Database, id: number): Promise<Loo
     .orderBy(sql`rowid`);
 }
 
-export async function listLookUps(database: Database, projectId: number, only?: number): Promise<LookUp[]> {
-  const rows = await database.rows
-    .select({ lookUp, code: market.code, surface: market.surface })
-    .from(lookUp)
-    .innerJoin(market, eq(market.id, lookUp.marketId))
-    .where(and(eq(lookUp.projectId, projectId), only === undefined ? undefined : eq(lookUp.id, only)))
-    .orderBy(desc(lookUp.id));
-  const ids = rows.map((row) => row.lookUp.id);
-  const targets =
-    ids.length > 0
-      ? await database.rows
-          .select()
-          .from(lookUpTarget)
-          .where(inArray(lookUpTarget.lookUpId, ids))
-          .orderBy(sql`rowid`)
-      : [];
-  const finds =
-    ids.length > 0
-      ? await database.rows
-          .select()
-          .from(lookUpFind)
-          .where(inArray(lookUpFind.lookUpId, ids))
-          .orderBy(sql`rowid`)
-      : [];
-  const jobs = await jobsById(
-    database,
-    rows.flatMap((row) => (row.lookUp.jobId === null ? [] : [row.lookUp.jobId])),
-  );
-  return rows.map(({ lookUp: row, code, surface }) => ({
-    id: row.id,
-    market: code,
-    surface,
-    name: row.name,
-    kind: kindOf(row.request),
-    date: row.date,
-    request: lookUpRequest.parse(row.request),
-    keywords: row.keywords,
-    units: row.units,
-    createdAt: row.createdAt,
-    job: row.jobId === null ? null : (jobs.get(row.jobId) ?? null),
-    targets: targets
-      .filter((entry) => entry.lookUpId === row.id)
-      .map(({ address, state, rows: count, heldBy, message }) => ({
-        address,
-        state,
-        rows: count,
-        heldBy,
-        message,
-      })),
-    parts: finds
-      .filter((entry) => entry.lookUpId === row.id)
-      .map(({ way, seed, state, found, message }) => ({ way, seed, state, found, message })),
-  }));
-}
-
-function kindOf(stored: Record<string, unknown>): LookUp['kind'] {
-  if (stored.importId !== undefined) return 'import';
-  const request = lookUpRequest.parse(stored);
-  const kinds = (
-    [
-      ['targets', request.targets],
-      ['seeds', request.seeds],
-      ['list', request.keywords],
-    ] as const
-  ).filter(([, entries]) => entries.length > 0);
-  return kinds.length === 1 ? kinds[0]![0] : 'mixed';
-}
-
 /** The look-up that holds the rankings of an imported file; the same one when the import goes on after a stop. */
 export async function importedLookUp(
   database: Database,
@@ -272,48 +174,4 @@ export async function importedLookUp(
     })
     .returning({ id: lookUp.id });
   return created!.id;
-}
-
-/** Adds rows of imported targets to their counts, as statements to run with the rows they speak of. */
-export function noteImportedTargets(
-  lookUpId: number,
-  date: string,
-  counted: ReadonlyMap<string, number>,
-): InStatement[] {
-  return [
-    ...[...counted].map(([address, rows]) => ({
-      sql: `INSERT INTO look_up_target (look_up_id, address, held_by, state, rows) VALUES (?1, ?2, ?1, 'done', ?3)
-            ON CONFLICT (look_up_id, address) DO UPDATE SET rows = rows + excluded.rows`,
-      args: [lookUpId, address, rows],
-    })),
-    { sql: 'UPDATE look_up SET date = max(date, ?) WHERE id = ?', args: [date, lookUpId] },
-  ];
-}
-
-/** Where a target's walk stands, as a statement to run with the rows it speaks of. */
-export function walkStatement(
-  lookUpId: number,
-  address: string,
-  walk: { state: LookUpTargetRow['state']; cursor: string | null; newRows: number; message: string | null },
-): InStatement {
-  return {
-    sql: `UPDATE look_up_target SET state = ?, cursor = ?, rows = rows + ?, message = ? WHERE look_up_id = ? AND address = ?`,
-    args: [walk.state, walk.cursor, walk.newRows, walk.message, lookUpId, address],
-  };
-}
-
-/** A target that could not be fetched: what came of it stays, its cursor too. */
-export function failStatement(lookUpId: number, address: string, message: string): InStatement {
-  return {
-    sql: `UPDATE look_up_target SET state = 'failed', message = ? WHERE look_up_id = ? AND address = ?`,
-    args: [message, lookUpId, address],
-  };
-}
-
-export function spendStatement(lookUpId: number, units: number): InStatement {
-  return { sql: 'UPDATE look_up SET units = units + ? WHERE id = ?', args: [units, lookUpId] };
-}
-
-export async function setPoolSize(database: Database, lookUpId: number, keywords: number): Promise<void> {
-  await database.rows.update(lookUp).set({ keywords }).where(eq(lookUp.id, lookUpId));
 }

@@ -4,7 +4,7 @@ import { Worker } from 'node:worker_threads';
 import type { Job } from '@opsimath/contract/api/jobs';
 import type { Database } from '../data/connection';
 import { jobById, readJob, setJobState, unfinishedJobs } from '../data/jobs';
-import { retryFailedParts } from '../data/lookUps';
+import { retryFailedParts } from '../data/lookUpSteps';
 import { KnownProblem } from '../problem';
 import type { HttpSourceOptions } from '../sources/httpSource';
 

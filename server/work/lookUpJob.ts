@@ -1,5 +1,6 @@
 import { indexNewKeywords } from '../data/keywordWords';
-import { lookUpById, setPoolSize, spendStatement } from '../data/lookUps';
+import { lookUpById } from '../data/lookUps';
+import { setPoolSize, spendStatement } from '../data/lookUpSteps';
 import { marketById } from '../data/markets';
 import { poolKeywords } from '../data/pools';
 import { touchProject } from '../data/projects';

@@ -3,16 +3,8 @@ import { key } from '@opsimath/core/text/key';
 import { writeTogether } from '../data/connection';
 import { progressStatement } from '../data/jobs';
 import { keywordIds } from '../data/keywords';
-import {
-  type LookUpRow,
-  type LookUpTargetRow,
-  failStatement,
-  heldRankings,
-  holdBy,
-  lookUpTargets,
-  spendStatement,
-  walkStatement,
-} from '../data/lookUps';
+import { type LookUpRow, type LookUpTargetRow, heldRankings, holdBy, lookUpTargets } from '../data/lookUps';
+import { failStatement, spendStatement, walkStatement } from '../data/lookUpSteps';
 import type { MarketRow } from '../data/markets';
 import { placeIdsByAddress } from '../data/places';
 import { findSegments, readColumns, segmentStatements } from '../data/segments/segments';

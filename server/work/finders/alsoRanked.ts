@@ -1,12 +1,6 @@
 import { keywordIdsOf, keywordsById } from '../../data/keywords';
-import {
-  createLookUp,
-  lookUpById,
-  lookUpByName,
-  lookUpTargets,
-  retryFailedParts,
-  setPoolSize,
-} from '../../data/lookUps';
+import { createLookUp, lookUpById, lookUpByName, lookUpTargets } from '../../data/lookUps';
+import { retryFailedParts, setPoolSize } from '../../data/lookUpSteps';
 import { poolKeywords } from '../../data/pools';
 import { mergeSmallSegments } from '../../data/segments/merge';
 import { findSegments, readColumns } from '../../data/segments/segments';

@@ -7,7 +7,8 @@ import { type ImportRow, importMark, rejectionStatement } from '../../data/impor
 import { progressStatement } from '../../data/jobs';
 import { keywordIdsOfKeys } from '../../data/keywords';
 import { indexNewKeywords } from '../../data/keywordWords';
-import { importedLookUp, noteImportedTargets, setPoolSize } from '../../data/lookUps';
+import { importedLookUp } from '../../data/lookUps';
+import { noteImportedTargets, setPoolSize } from '../../data/lookUpSteps';
 import { type MarketRow, addressPlatforms } from '../../data/markets';
 import { parentOf, placeIdsByAddress } from '../../data/places';
 import { poolKeywords } from '../../data/pools';
