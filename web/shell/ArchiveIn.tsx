@@ -3,7 +3,8 @@ import { Button } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { JobLine } from '../parts/words/JobLine';
 import { Problem } from '../parts/words/Problem';
-import { api, useUploadArchiveMutation } from '../state/api';
+import { api } from '../state/api';
+import { useUploadArchiveMutation } from '../state/projectApi';
 import { isUnderWay, useJob } from '../state/jobs';
 import { useAppDispatch } from '../state/store';
 

@@ -2,7 +2,7 @@ import type { Job } from '@opsimath/contract/api/jobs';
 import { App } from 'antd';
 import { useEffect, useRef } from 'react';
 import { count } from '../parts/words/figures';
-import { useLookUpsQuery } from '../state/api';
+import { useLookUpsQuery } from '../state/lookUpApi';
 import { isUnderWay, useJob } from '../state/jobs';
 import { useAppSelector } from '../state/store';
 import { useScope } from '../state/useScope';

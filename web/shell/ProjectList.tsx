@@ -2,7 +2,7 @@ import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Problem } from '../parts/words/Problem';
-import { useCreateProjectMutation, useProjectsQuery } from '../state/api';
+import { useCreateProjectMutation, useProjectsQuery } from '../state/projectApi';
 import { ArchiveIn } from './ArchiveIn';
 
 /** The first page: open a project or begin one. */

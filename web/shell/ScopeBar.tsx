@@ -3,7 +3,7 @@ import type { SourceMarket } from '@opsimath/contract/source/answers';
 import { Select, Tooltip } from 'antd';
 import { memo } from 'react';
 import { count, spelledDay } from '../parts/words/figures';
-import type { ServiceState } from '../state/api';
+import type { ServiceState } from '../state/projectApi';
 import { NO_COMPARE, type Scope } from '../state/scope';
 import { DayChoice } from './DayChoice';
 import { marketName } from './marketName';

@@ -2,7 +2,7 @@ import { Suspense, useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Outlet, useLocation, useNavigate } from 'react-router';
 import { Problem } from '../parts/words/Problem';
-import { useMarketsQuery, useOverviewQuery, useProjectsQuery, useServicesQuery } from '../state/api';
+import { useMarketsQuery, useOverviewQuery, useProjectsQuery, useServicesQuery } from '../state/projectApi';
 import { scopeDefaults } from '../state/scope';
 import { useScope } from '../state/useScope';
 import { CommandBox } from './CommandBox';

@@ -1,10 +1,9 @@
 import { App } from 'antd';
-import { useTrackMutation } from '../state/api';
+import { gapsApi, useTrackMutation } from '../state/gapsApi';
 import { useAppDispatch, useAppSelector } from '../state/store';
 import { empty } from '../state/tray';
 import { useScope } from '../state/useScope';
 import { copyAsTable } from '../parts/table/copyAsTable';
-import { api } from '../state/api';
 
 const NOTHING: { id: number; text: string }[] = [];
 
@@ -40,7 +39,7 @@ export function Tray({ project }: { project: number }) {
       ['keyword', 'kind', 'own position', 'demand', 'expected worth a month', 'priority', 'action', 'reason'],
     ];
     for (const id of ids) {
-      const asked = dispatch(api.endpoints.dossier.initiate({ project, keyword: id, scope: comparison }));
+      const asked = dispatch(gapsApi.endpoints.dossier.initiate({ project, keyword: id, scope: comparison }));
       const { data } = await asked;
       asked.unsubscribe();
       if (!data) continue;

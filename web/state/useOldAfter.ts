@@ -1,5 +1,5 @@
 import { type ProjectSettings, projectSettings } from '@opsimath/contract/api/projects';
-import { useProjectsQuery } from './api';
+import { useProjectsQuery } from './projectApi';
 import { useScope } from './useScope';
 
 const DEFAULTS = projectSettings.parse({});

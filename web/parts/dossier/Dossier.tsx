@@ -1,7 +1,7 @@
 import type { ComparisonScope } from '@opsimath/contract/api/gaps';
 import { Button } from 'antd';
 import { useEffect, useRef } from 'react';
-import { useDossierQuery, useTrackMutation } from '../../state/api';
+import { useDossierQuery, useTrackMutation } from '../../state/gapsApi';
 import { useAppDispatch } from '../../state/store';
 import { toggle } from '../../state/tray';
 import { HistoryChart } from '../charts/HistoryChart';

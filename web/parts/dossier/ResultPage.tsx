@@ -1,7 +1,7 @@
 import type { ShownPage } from '@opsimath/contract/api/gaps';
 import { Select } from 'antd';
 import { useState } from 'react';
-import { useResultPageQuery } from '../../state/api';
+import { useResultPageQuery } from '../../state/gapsApi';
 import { spelledDay } from '../words/figures';
 
 interface ResultPageProps {

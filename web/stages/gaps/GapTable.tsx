@@ -3,7 +3,7 @@ import { useCallback, useMemo } from 'react';
 import { VirtualGrid } from '../../parts/table/VirtualGrid';
 import { PAGE_ROWS, rowFinder, useVisiblePages } from '../../parts/table/usePages';
 import { Empty } from '../../parts/words/Empty';
-import { useGapPageQuery } from '../../state/api';
+import { useGapPageQuery } from '../../state/gapsApi';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { toggle } from '../../state/tray';
 import { useScope } from '../../state/useScope';

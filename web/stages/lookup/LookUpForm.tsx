@@ -3,7 +3,7 @@ import type { SourceMarket } from '@opsimath/contract/source/answers';
 import { Button, Segmented } from 'antd';
 import { useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
-import { useStartLookUpMutation } from '../../state/api';
+import { useStartLookUpMutation } from '../../state/lookUpApi';
 import { useScope } from '../../state/useScope';
 import { ListPart } from './ListPart';
 import { LookUpOptions } from './LookUpOptions';

@@ -3,7 +3,7 @@ import type { SourceMarket } from '@opsimath/contract/source/answers';
 import { Button } from 'antd';
 import { count, spelledDay } from '../../parts/words/figures';
 import { JobLine } from '../../parts/words/JobLine';
-import { useCancelJobMutation, useResumeJobMutation } from '../../state/api';
+import { useCancelJobMutation, useResumeJobMutation } from '../../state/projectApi';
 import { isUnderWay, useJob } from '../../state/jobs';
 import { nameOfMarket } from './useLookUpDraft';
 

@@ -1,5 +1,7 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
-import { useLookUpsQuery, useMarketsQuery, useTargetsQuery } from '../../state/api';
+import { useLookUpsQuery } from '../../state/lookUpApi';
+import { useMarketsQuery } from '../../state/projectApi';
+import { useTargetsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 import { LookUpForm } from './LookUpForm';
 import { LookUpList } from './LookUpList';

@@ -4,7 +4,7 @@ import { Link, useLocation } from 'react-router';
 import { useVisiblePages, PAGE_ROWS, rowFinder } from '../../parts/table/usePages';
 import { Problem } from '../../parts/words/Problem';
 import { age, count, spelledDay } from '../../parts/words/figures';
-import { usePoolQuery } from '../../state/api';
+import { usePoolQuery } from '../../state/lookUpApi';
 import { useOldAfter } from '../../state/useOldAfter';
 import { useScope } from '../../state/useScope';
 import { PoolChangeView } from './PoolChangeView';

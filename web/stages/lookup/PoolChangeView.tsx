@@ -2,7 +2,7 @@ import type { LookUp } from '@opsimath/contract/api/lookUps';
 import { Button, Spin } from 'antd';
 import { Problem } from '../../parts/words/Problem';
 import { count, spelledDay } from '../../parts/words/figures';
-import { usePoolChangeQuery } from '../../state/api';
+import { usePoolChangeQuery } from '../../state/lookUpApi';
 import { useScope } from '../../state/useScope';
 
 const WORDS = { came: 'Came', went: 'Went', moved: 'Moved' } as const;

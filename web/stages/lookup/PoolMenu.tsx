@@ -2,7 +2,8 @@ import type { LookUp, PoolPage, PoolQuery, PoolRow } from '@opsimath/contract/ap
 import { App, Button, Checkbox, Dropdown, Popover } from 'antd';
 import { copyAsTable } from '../../parts/table/copyAsTable';
 import { count, spelledDay } from '../../parts/words/figures';
-import { api, toParams, useExportsQuery, useLookUpAgainMutation } from '../../state/api';
+import { toParams } from '../../state/api';
+import { lookUpApi, useExportsQuery, useLookUpAgainMutation } from '../../state/lookUpApi';
 import { useAppDispatch } from '../../state/store';
 import { useScope } from '../../state/useScope';
 import { COLUMN_NAMES, type ColumnId, rememberColumns, shownColumns } from './poolColumnNames';
@@ -30,7 +31,7 @@ export function PoolMenu({ lookUp, lookUps, query, page }: PoolMenuProps) {
   };
   const copy = async (): Promise<void> => {
     const asked = dispatch(
-      api.endpoints.pool.initiate({ lookUp: lookUp.id, query: { ...query, limit: COPIED } }),
+      lookUpApi.endpoints.pool.initiate({ lookUp: lookUp.id, query: { ...query, limit: COPIED } }),
     );
     const { data } = await asked;
     asked.unsubscribe();

@@ -2,7 +2,7 @@ import type { LookUp, PoolPage, PoolRow } from '@opsimath/contract/api/lookUps';
 import { useCallback, useMemo } from 'react';
 import '../../parts/lane/lane.css';
 import { VirtualGrid } from '../../parts/table/VirtualGrid';
-import { useTargetsQuery } from '../../state/api';
+import { useTargetsQuery } from '../../state/rosterApi';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { toggle } from '../../state/tray';
 import { useOldAfter } from '../../state/useOldAfter';

@@ -3,7 +3,7 @@ import type { SourceMarket } from '@opsimath/contract/source/answers';
 import { Spin } from 'antd';
 import { Problem } from '../../parts/words/Problem';
 import { count, spelledDay } from '../../parts/words/figures';
-import { useLookUpPriceQuery } from '../../state/api';
+import { useLookUpPriceQuery } from '../../state/lookUpApi';
 import { useScope } from '../../state/useScope';
 import { nameOfMarket } from './useLookUpDraft';
 

@@ -2,7 +2,7 @@ import type { SeedWay } from '@opsimath/contract/api/lookUps';
 import { Checkbox, Input, Tooltip } from 'antd';
 import { useState } from 'react';
 import { count } from '../../parts/words/figures';
-import { useLookUpsQuery, useModeCountsQuery } from '../../state/api';
+import { useLookUpsQuery, useModeCountsQuery } from '../../state/lookUpApi';
 import { useScope } from '../../state/useScope';
 import type { LookUpDraft } from './useLookUpDraft';
 

@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { Link, useLocation } from 'react-router';
 import { Empty } from '../../parts/words/Empty';
 import { Problem } from '../../parts/words/Problem';
-import { useReportQuery } from '../../state/api';
+import { useReportQuery } from '../../state/gapsApi';
 import { useScope } from '../../state/useScope';
 import { toParams } from '../../state/api';
 import { ReportPaper } from './ReportPaper';

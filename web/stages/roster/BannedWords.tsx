@@ -2,7 +2,11 @@ import type { BannedWord } from '@opsimath/contract/api/targets';
 import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
-import { useAddBannedWordMutation, useBannedWordsQuery, useRemoveBannedWordMutation } from '../../state/api';
+import {
+  useAddBannedWordMutation,
+  useBannedWordsQuery,
+  useRemoveBannedWordMutation,
+} from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 
 const LEVELS = [

@@ -1,5 +1,5 @@
 import { Empty } from '../../parts/words/Empty';
-import { useChannelKeywordsQuery } from '../../state/api';
+import { useChannelKeywordsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 
 /** Which channel sets which keywords for itself, those that most set first. */

@@ -4,7 +4,7 @@ import { Button, Input, Segmented } from 'antd';
 import { useRef, useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';
-import { useUploadPageMutation } from '../../state/api';
+import { useUploadPageMutation } from '../../state/filesApi';
 import { useScope } from '../../state/useScope';
 import { ImportPanel } from './ImportPanel';
 import { useLookUpOf } from './useLookUpOf';

@@ -1,7 +1,7 @@
 import type { Front, FrontCard } from '@opsimath/contract/api/front';
 import { Button, Checkbox, Tooltip } from 'antd';
 import { count, decimal } from '../../parts/words/figures';
-import { useChangeTargetMutation, useTargetsQuery } from '../../state/api';
+import { useChangeTargetMutation, useTargetsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 import { MarkedPhrase } from './MarkedPhrase';
 import { PicturePlaceholder } from './PicturePlaceholder';

@@ -1,7 +1,7 @@
 import type { Front } from '@opsimath/contract/api/front';
 import { Button } from 'antd';
 import { count } from '../../parts/words/figures';
-import { useAddTargetsMutation } from '../../state/api';
+import { useAddTargetsMutation } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 
 const MOST = 8;

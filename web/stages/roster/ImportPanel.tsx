@@ -4,12 +4,8 @@ import { useRef, useState } from 'react';
 import { JobLine } from '../../parts/words/JobLine';
 import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';
-import {
-  useImportsQuery,
-  useRejectionsQuery,
-  useResumeJobMutation,
-  useUploadFileMutation,
-} from '../../state/api';
+import { useImportsQuery, useRejectionsQuery, useUploadFileMutation } from '../../state/filesApi';
+import { useResumeJobMutation } from '../../state/projectApi';
 import { useJob } from '../../state/jobs';
 import { useScope } from '../../state/useScope';
 import { ReadingForm } from './ReadingForm';

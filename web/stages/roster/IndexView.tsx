@@ -3,7 +3,8 @@ import { useRef, useState } from 'react';
 import { Empty } from '../../parts/words/Empty';
 import { Problem } from '../../parts/words/Problem';
 import { count, spelledDay } from '../../parts/words/figures';
-import { useCheckIndexMutation, useIndexQuery, useUploadSitemapMutation } from '../../state/api';
+import { useCheckIndexMutation, useIndexQuery } from '../../state/rosterApi';
+import { useUploadSitemapMutation } from '../../state/filesApi';
 import { useScope } from '../../state/useScope';
 
 const ORDER = ['not indexed', 'waiting', 'unknown', 'indexed'];

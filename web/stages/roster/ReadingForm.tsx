@@ -9,7 +9,7 @@ import {
 import { Button, DatePicker, Select } from 'antd';
 import { useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
-import { useReadAsMutation, useStartImportMutation } from '../../state/api';
+import { useReadAsMutation, useStartImportMutation } from '../../state/filesApi';
 import { useScope } from '../../state/useScope';
 
 /** How a file is read, for correction before it is taken in. */

@@ -1,4 +1,4 @@
-import { useTargetsQuery } from '../../state/api';
+import { useTargetsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 import { Problem } from '../../parts/words/Problem';
 import { BannedWords } from './BannedWords';

@@ -2,7 +2,7 @@ import { type ProjectSettings, projectSettings } from '@opsimath/contract/api/pr
 import { ACTIONS } from '@opsimath/core/gap/action';
 import { App, InputNumber } from 'antd';
 import { Problem } from '../../parts/words/Problem';
-import { useChangeProjectMutation, useProjectsQuery } from '../../state/api';
+import { useChangeProjectMutation, useProjectsQuery } from '../../state/projectApi';
 import { useScope } from '../../state/useScope';
 
 const DEFAULTS = projectSettings.parse({});

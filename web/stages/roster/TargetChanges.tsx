@@ -1,6 +1,6 @@
 import type { Target } from '@opsimath/contract/api/targets';
 import { count, spelledDay } from '../../parts/words/figures';
-import { useTargetVersionsQuery } from '../../state/api';
+import { useTargetVersionsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 
 /** The public record as it is, and each time it was seen changed. */

@@ -5,7 +5,7 @@ import { LaneHead } from '../../parts/lane/LaneHead';
 import '../../parts/lane/lane.css';
 import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';
-import { useTargetKeywordsQuery } from '../../state/api';
+import { useTargetKeywordsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 import { useLookUpOf } from './useLookUpOf';
 

@@ -2,7 +2,7 @@ import { FACT_FIELDS, PRIVATE_FIELDS, type Target, type TargetChange } from '@op
 import { Input } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
-import { useChangeTargetMutation } from '../../state/api';
+import { useChangeTargetMutation } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 
 const SAVE_AFTER_MS = 700;

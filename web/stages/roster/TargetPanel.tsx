@@ -1,7 +1,7 @@
 import type { Target } from '@opsimath/contract/api/targets';
 import { Button, Segmented } from 'antd';
 import { useEffect, useState } from 'react';
-import { useTargetsQuery } from '../../state/api';
+import { useTargetsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 import { TargetChanges } from './TargetChanges';
 import { TargetKeywordList } from './TargetKeywordList';

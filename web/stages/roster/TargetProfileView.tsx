@@ -2,7 +2,7 @@ import type { Target, TargetProfile } from '@opsimath/contract/api/targets';
 import { Spin } from 'antd';
 import { Problem } from '../../parts/words/Problem';
 import { count, decimal, percent, spelledDay } from '../../parts/words/figures';
-import { useTargetProfileQuery } from '../../state/api';
+import { useTargetProfileQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 import { CountsOverTime } from './CountsOverTime';
 

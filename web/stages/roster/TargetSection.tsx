@@ -3,7 +3,7 @@ import { Button, Input, Popconfirm, Tooltip } from 'antd';
 import { useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
 import { count, percent, spelledDay } from '../../parts/words/figures';
-import { useAddTargetsMutation, useRemoveTargetMutation } from '../../state/api';
+import { useAddTargetsMutation, useRemoveTargetMutation } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 
 const WORDS = {

@@ -3,7 +3,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
 import { spelledDay } from '../../parts/words/figures';
-import { useRefreshTargetsMutation } from '../../state/api';
+import { useRefreshTargetsMutation } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 import { TargetSection } from './TargetSection';
 

@@ -1,0 +1,45 @@
+import type { ComparisonScope, Dossier, GapPage, GapQuery, ShownPage } from '@opsimath/contract/api/gaps';
+import type { Report } from '@opsimath/contract/api/report';
+import { type InProject, api, toParams } from './api';
+
+/** Gaps, dossiers, the report. */
+export const gapsApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    gapPage: build.query<GapPage, InProject<{ query: GapQuery }>>({
+      query: ({ project, query }) => ({ url: `/projects/${project}/gaps`, params: toParams(query) }),
+      providesTags: ['facts', 'targets', 'tracked'],
+    }),
+    dossier: build.query<Dossier, InProject<{ keyword: number; scope: ComparisonScope }>>({
+      query: ({ project, keyword, scope }) => ({
+        url: `/projects/${project}/keywords/${keyword}/dossier`,
+        params: toParams(scope),
+      }),
+      providesTags: ['facts', 'targets', 'tracked'],
+    }),
+    resultPage: build.query<ShownPage | null, InProject<{ keyword: number; market: string; date: string }>>({
+      query: ({ project, keyword, ...params }) => ({
+        url: `/projects/${project}/keywords/${keyword}/result-page`,
+        params,
+      }),
+      providesTags: ['facts', 'targets'],
+    }),
+    track: build.mutation<unknown, InProject<{ keywords: number[]; follow: boolean }>>({
+      query: ({ project, keywords, follow }) => ({
+        url: `/projects/${project}/tracked`,
+        method: follow ? 'POST' : 'DELETE',
+        body: { keywords },
+      }),
+      invalidatesTags: ['tracked'],
+    }),
+    report: build.query<Report, InProject<{ scope: ComparisonScope; top?: number }>>({
+      query: ({ project, scope, top }) => ({
+        url: `/projects/${project}/report`,
+        params: toParams({ ...scope, top }),
+      }),
+      providesTags: ['facts', 'targets'],
+    }),
+  }),
+});
+
+export const { useGapPageQuery, useDossierQuery, useResultPageQuery, useTrackMutation, useReportQuery } =
+  gapsApi;
