@@ -1,0 +1,5 @@
+/** Things and decisions are rows; bulk facts are columns packed into segments (docs/architecture.md). */
+export * from './projects';
+export * from './segments';
+export * from './work';
+export * from './world';
