@@ -11,6 +11,7 @@ import { FrontCardView } from './FrontCardView';
 import { FrontParents } from './FrontParents';
 import { StrikeWords } from './StrikeWords';
 import { useLookUpOf } from './useLookUpOf';
+import './cards.css';
 
 const ORDERS = [
   { value: 'position', label: 'by position' },
