@@ -31,7 +31,7 @@ export function seasonIndices(series: MonthlyVolumes, firstMonth: number): numbe
 }
 
 /** The 2×12 moving average at `at`: half weight on the two ends, `null` where a month is missing. */
-function centredLevel(series: MonthlyVolumes, at: number): number | null {
+export function centredLevel(series: MonthlyVolumes, at: number): number | null {
   let sum = 0;
   for (let offset = -MONTHS / 2; offset <= MONTHS / 2; offset++) {
     const value = series[at + offset];

@@ -1,5 +1,5 @@
 import { median } from '../ranking/statistics';
-import { seasonIndices } from './season';
+import { centredLevel, seasonIndices } from './season';
 import type { MonthlyVolumes } from './volume';
 
 export interface Trend {
@@ -82,7 +82,7 @@ export function seasonStrength(series: MonthlyVolumes, firstMonth: number): numb
   const remainder: number[] = [];
   const both: number[] = [];
   for (let at = 6; at + 6 < series.length; at++) {
-    const level = meanLevel(series, at);
+    const level = centredLevel(series, at);
     const value = series[at];
     const index = season[(firstMonth + at) % 12]!;
     if (level === null || level <= 0 || value === null || value === undefined || value <= 0 || index <= 0)
@@ -92,16 +92,6 @@ export function seasonStrength(series: MonthlyVolumes, firstMonth: number): numb
   }
   const whole = variance(both);
   return whole > 0 ? Math.max(0, 1 - variance(remainder) / whole) : 0;
-}
-
-function meanLevel(series: MonthlyVolumes, at: number): number | null {
-  let sum = 0;
-  for (let offset = -6; offset <= 6; offset++) {
-    const value = series[at + offset];
-    if (value === null || value === undefined) return null;
-    sum += Math.abs(offset) === 6 ? value / 2 : value;
-  }
-  return sum / 12;
 }
 
 function variance(values: readonly number[]): number {

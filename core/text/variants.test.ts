@@ -27,11 +27,7 @@ describe('spellings', () => {
   test('likely spellings hold the usual slips, never the word itself, each once', () => {
     const found = likelySpellings('saddle bag', 'abcdefghijklmnopqrstuvwxyz');
     expect(found).toEqual(
-      expect.arrayContaining(
-        ['sadle bag', 'saddlebag', 'sadddle bag', 'asddle bag', 'sattle bag'].filter(
-          (s) => s !== 'sattle bag',
-        ),
-      ),
+      expect.arrayContaining(['sadle bag', 'saddlebag', 'sadddle bag', 'asddle bag', 'saddle bug']),
     );
     expect(found).not.toContain('saddle bag');
     expect(new Set(found).size).toBe(found.length);

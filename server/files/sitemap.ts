@@ -1,6 +1,7 @@
 import { createReadStream } from 'node:fs';
 import { createGunzip } from 'node:zlib';
 import { open } from 'node:fs/promises';
+import { StringDecoder } from 'node:string_decoder';
 import { Parser } from 'htmlparser2';
 import { KnownProblem } from '../problem';
 
@@ -12,6 +13,8 @@ export interface SitemapEntry {
 const MOST_ENTRIES = 200_000;
 const MOST_BYTES = 500 * 1024 * 1024;
 const MOST_TEXT = 4000;
+/** Elements open at once: a sitemap has four. The parser's time grows with their square. */
+const MOST_OPEN = 1000;
 
 /**
  * The pages that a sitemap.xml names, packed or not. Read as a stream; document types and entities of its own are
@@ -23,9 +26,11 @@ export async function readSitemap(file: string): Promise<SitemapEntry[]> {
   let current: SitemapEntry | null = null;
   let isIndex = false;
   let seen = false;
+  let depth = 0;
   const parser = new Parser(
     {
       onopentag(name) {
+        depth++;
         text = '';
         if (name === 'urlset') seen = true;
         if (name === 'sitemapindex') isIndex = true;
@@ -35,6 +40,7 @@ export async function readSitemap(file: string): Promise<SitemapEntry[]> {
         if (text.length < MOST_TEXT) text += piece;
       },
       onclosetag(name) {
+        depth--;
         if (current && name === 'loc') current.address = text.trim();
         if (current && name === 'lastmod')
           current.updated = /^\d{4}-\d{2}-\d{2}/.exec(text.trim())?.[0] ?? null;
@@ -46,6 +52,8 @@ export async function readSitemap(file: string): Promise<SitemapEntry[]> {
     },
     { xmlMode: true, decodeEntities: true },
   );
+  // A letter may lie across two pieces.
+  const decoder = new StringDecoder('utf8');
   let bytes = 0;
   const stream = createReadStream(file);
   try {
@@ -53,7 +61,14 @@ export async function readSitemap(file: string): Promise<SitemapEntry[]> {
       bytes += (piece as Buffer).length;
       if (bytes > MOST_BYTES)
         throw new KnownProblem(413, 'too-large', 'The sitemap unpacks to more than 500 MB.');
-      parser.write((piece as Buffer).toString('utf8'));
+      parser.write(decoder.write(piece as Buffer));
+      if (depth > MOST_OPEN)
+        throw new KnownProblem(
+          400,
+          'not-a-sitemap',
+          'This file is no sitemap: its elements lie too deep.',
+          'Choose a sitemap.xml.',
+        );
     }
     parser.end();
   } catch (error) {
