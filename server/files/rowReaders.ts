@@ -170,7 +170,7 @@ class Cells {
   /** Column of each field, −1 for none: looked up once, not for every cell. */
   private readonly columns: Record<ImportField, number>;
   /** Files are often sorted by keyword: what held for the row before need not be asked again. */
-  private lastQuery = '';
+  private lastQuery: string | null = null;
   private lastDate: string | null = null;
   private lastDay: number | null = null;
 
