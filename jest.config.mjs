@@ -14,7 +14,7 @@ export default {
     ],
   },
   transformIgnorePatterns: [
-    '/node_modules/(?!(p-retry|p-queue|p-timeout|is-network-error|double-metaphone)/)',
+    '/node_modules/(?!(p-retry|p-queue|p-timeout|is-network-error|double-metaphone|htmlparser2|entities|domhandler|domutils|domelementtype|dom-serializer)/)',
   ],
   globalSetup: '<rootDir>/scripts/jest-setup.mjs',
   testTimeout: 30000,
