@@ -12,13 +12,53 @@ export interface SortKey {
  */
 export function sortRows(rows: Int32Array, keys: readonly SortKey[]): Int32Array {
   let order = rows;
-  for (let k = keys.length - 1; k >= 0; k--) order = sortByFigures(order, keys[k]!);
+  for (let k = keys.length - 1; k >= 0; k--) {
+    const { figures, descending } = keys[k]!;
+    const most = mostOfWhole(order, figures);
+    order = most >= 0 ? sortByCounting(order, figures, descending, most) : sortByFigures(order, keys[k]!);
+  }
   return order;
 }
 
-/** Digits of 11, 11 and 10 bits: their counters stay in the processor's cache. */
-const SHIFTS = [0, 11, 22] as const;
-const DIGITS = 2048;
+/** Positions, counts and most volumes are whole numbers below this: one walk sorts them. */
+const MOST_COUNTED = 65_535;
+
+/** The largest figure where all known ones are small whole numbers from 0 on; −1 where they are not. */
+function mostOfWhole(rows: Int32Array, figures: ArrayLike<number>): number {
+  let most = 0;
+  for (let n = 0; n < rows.length; n++) {
+    const figure = figures[rows[n]!]!;
+    if (figure > most) most = figure;
+    // Unknown differs from itself; anything else must be its own whole, and not below nought.
+    if ((figure & MOST_COUNTED) !== figure && figure === figure) return -1;
+  }
+  return most;
+}
+
+function sortByCounting(
+  rows: Int32Array,
+  figures: ArrayLike<number>,
+  descending: boolean,
+  most: number,
+): Int32Array {
+  const unknown = most + 1;
+  const starts = new Int32Array(unknown + 1);
+  const places = new Int32Array(rows.length);
+  for (let n = 0; n < rows.length; n++) {
+    const figure = figures[rows[n]!]!;
+    const place = figure !== figure ? unknown : descending ? most - figure : figure;
+    places[n] = place;
+    starts[place]!++;
+  }
+  startsOf(starts);
+  const order = new Int32Array(rows.length);
+  for (let n = 0; n < rows.length; n++) order[starts[places[n]!]!++] = rows[n]!;
+  return order;
+}
+
+/** Two digits of 16 bits: fewer walks over the rows are worth more than counters that stay in the nearest cache. */
+const SHIFTS = [0, 16] as const;
+const DIGITS = 65_536;
 const MASK = DIGITS - 1;
 const float = new Float32Array(1);
 const bits = new Uint32Array(float.buffer);
@@ -27,33 +67,59 @@ function sortByFigures(rows: Int32Array, { figures, descending }: SortKey): Int3
   const size = rows.length;
   const space = roomFor(size);
   let keys = orderedKeys(rows, figures, descending, space.keysA);
-  const counts = SHIFTS.map(() => new Uint32Array(DIGITS));
-  const [low, middle, high] = counts as [Uint32Array, Uint32Array, Uint32Array];
-  for (let n = 0; n < size; n++) {
-    const value = keys[n]!;
-    low[value & MASK]!++;
-    middle[(value >>> 11) & MASK]!++;
-    high[value >>> 22]!++;
-  }
+  const counts = digitsOf(keys, size);
   let order = rows;
   for (let pass = 0; pass < SHIFTS.length; pass++) {
     const starts = counts[pass]!;
     const shift = SHIFTS[pass]!;
-    // Small whole numbers have nothing in their lower digits: there is nothing to sort by them.
+    // Whole numbers have nothing in their lower digits: there is nothing to sort by them.
     if (size === 0 || starts[(keys[0]! >>> shift) & MASK] === size) continue;
     startsOf(starts);
     const nextOrder = order === space.orderA ? space.orderB : space.orderA;
     const nextKeys = keys === space.keysA ? space.keysB : space.keysA;
-    for (let n = 0; n < size; n++) {
-      const value = keys[n]!;
-      const at = starts[(value >>> shift) & MASK]!++;
-      nextOrder[at] = order[n]!;
-      nextKeys[at] = value;
-    }
+    const isLast = pass === SHIFTS.length - 1;
+    deal(size, starts, shift, { order, keys }, { order: nextOrder, keys: isLast ? null : nextKeys });
     order = nextOrder;
     keys = nextKeys;
   }
   return order.slice(0, size);
+}
+
+// Each long loop has a function of its own: within a larger one the engine would compile it anew at every call.
+
+/** How often each digit occurs, in the lower place and in the higher. */
+function digitsOf(keys: Uint32Array, size: number): [Uint32Array, Uint32Array] {
+  const low = new Uint32Array(DIGITS);
+  const high = new Uint32Array(DIGITS);
+  for (let n = 0; n < size; n++) {
+    const value = keys[n]!;
+    low[value & MASK]!++;
+    high[value >>> 16]!++;
+  }
+  return [low, high];
+}
+
+interface Dealt<Keys> {
+  order: Int32Array;
+  keys: Keys;
+}
+
+/** Puts each row where those of its digit begin, which then begin one later. */
+function deal(
+  size: number,
+  starts: Uint32Array,
+  shift: number,
+  from: Dealt<Uint32Array>,
+  to: Dealt<Uint32Array | null>,
+): void {
+  const { order, keys } = from;
+  const { order: nextOrder, keys: nextKeys } = to;
+  for (let n = 0; n < size; n++) {
+    const value = keys[n]!;
+    const at = starts[(value >>> shift) & MASK]!++;
+    nextOrder[at] = order[n]!;
+    if (nextKeys !== null) nextKeys[at] = value;
+  }
 }
 
 interface Space {
@@ -101,9 +167,9 @@ function orderedKeys(
 }
 
 /** Counts become the places where each digit's entries start. */
-function startsOf(counts: Uint32Array): void {
+function startsOf(counts: Uint32Array | Int32Array): void {
   let sum = 0;
-  for (let digit = 0; digit < DIGITS; digit++) {
+  for (let digit = 0; digit < counts.length; digit++) {
     const count = counts[digit]!;
     counts[digit] = sum;
     sum += count;

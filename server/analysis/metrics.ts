@@ -37,13 +37,15 @@ export async function gatherMetrics(
 ): Promise<Metrics> {
   const size = range.most - range.least + 1;
   const unknown = (): Float64Array => new Float64Array(size).fill(NaN);
+  // Most files give few figures: those that nobody gives share one column.
+  const nothing = unknown();
   const metrics: Metrics = {
     volume: unknown(),
-    cpcLow: unknown(),
-    cpcHigh: unknown(),
-    adCompetition: unknown(),
-    results: unknown(),
-    sourceDifficulty: unknown(),
+    cpcLow: nothing,
+    cpcHigh: nothing,
+    adCompetition: nothing,
+    results: nothing,
+    sourceDifficulty: nothing,
     source: new Uint16Array(size),
     heads: [],
     segment: new Uint16Array(size),
@@ -75,6 +77,7 @@ export async function gatherMetrics(
     for (const figure of FIGURES) {
       const values = await store.columnIfAny<Float64Array>(head.id, figure);
       if (!values) continue;
+      if (metrics[figure] === nothing) metrics[figure] = unknown();
       for (let row = 0; row < keyword.length; row++)
         if (!Number.isNaN(values[row]!)) metrics[figure][keyword[row]! - range.least] = values[row]!;
     }

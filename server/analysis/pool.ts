@@ -21,6 +21,7 @@ export interface Pool {
   date: string;
   request: LookUpRequest;
   ids: Int32Array;
+  words: Uint8Array;
   /** Smallest keyword id of the market: `ids[i] − base` indexes the market's columns. */
   base: number;
   targets: string[];
@@ -122,7 +123,7 @@ export async function buildPool(workspace: Workspace, lookUpId: number, state: s
   const byKey = await workspace.alphabetical(market, state);
   const isMember = (i: number): boolean =>
     found[i] !== 0 && !(request.leastVolume > 0 && metrics.volume[i]! < request.leastVolume);
-  const rows = membersInOrder(byKey, range.least, isMember);
+  const { rows, words } = membersInOrder(byKey, range.least, isMember);
   const addresses = targets.map(({ address }) => address);
   const capturedFacts = await gatherCaptured(workspace, projectId, marketId, date, range, addresses);
   const pick = <T extends Uint8Array | Uint16Array | Uint32Array | Int32Array | Int16Array | Float32Array>(
@@ -144,6 +145,7 @@ export async function buildPool(workspace: Workspace, lookUpId: number, state: s
     date,
     request,
     ids,
+    words,
     base: range.least,
     targets: addresses,
     organic: organic.map(pick),
@@ -179,15 +181,22 @@ function originBit(origins: string[], subject: string): number {
   return at < MOST_ORIGINS ? 1 << at : 0;
 }
 
-/** Market indices of the members, in the order of their keys. */
-function membersInOrder(byKey: Int32Array, base: number, isMember: (i: number) => boolean): Int32Array {
-  const order = new Int32Array(byKey.length);
+/** Market indices of the members and their numbers of words, in the order of their keys. */
+function membersInOrder(
+  byKey: { ids: Int32Array; words: Uint8Array },
+  base: number,
+  isMember: (i: number) => boolean,
+): { rows: Int32Array; words: Uint8Array } {
+  const rows = new Int32Array(byKey.ids.length);
+  const words = new Uint8Array(byKey.ids.length);
   let count = 0;
-  for (let n = 0; n < byKey.length; n++) {
-    const i = byKey[n]! - base;
-    if (isMember(i)) order[count++] = i;
+  for (let n = 0; n < byKey.ids.length; n++) {
+    const i = byKey.ids[n]! - base;
+    if (!isMember(i)) continue;
+    rows[count] = i;
+    words[count++] = byKey.words[n]!;
   }
-  return order.slice(0, count);
+  return { rows: rows.slice(0, count), words: words.slice(0, count) };
 }
 
 /** By way: keywords found so, and keywords found only so. Ways that found nothing are left out. */

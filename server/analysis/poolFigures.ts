@@ -1,91 +1,121 @@
 import type { PoolSort } from '@opsimath/contract/api/lookUps';
-import { priorCurve } from '@opsimath/core/ranking/clickThrough';
+import { type ClickCurve, priorCurve } from '@opsimath/core/ranking/clickThrough';
 import type { Pool } from './pool';
-import type { Workspace } from './workspace';
 
 /** The figures a pool can be sorted by, one a keyword; NaN where unknown. Worked out once for each pool. */
-export async function poolFigures(workspace: Workspace, pool: Pool, sort: PoolSort): Promise<Float32Array> {
+export function poolFigures(pool: Pool, sort: PoolSort): Float32Array {
   let figures = pool.figures.get(sort);
-  if (!figures) {
-    figures = sort === 'words' ? await wordCounts(workspace, pool) : makeFigures(pool, sort);
-    pool.figures.set(sort, figures);
-  }
+  if (!figures) pool.figures.set(sort, (figures = makeFigures(pool, sort)));
   return figures;
 }
 
-function makeFigures(pool: Pool, sort: Exclude<PoolSort, 'words'>): Float32Array {
-  const { ids, base, metrics } = pool;
-  const size = ids.length;
-  const figures = new Float32Array(size);
-  const ofMetric = (column: Float64Array): Float32Array => {
-    for (let i = 0; i < size; i++) figures[i] = column[ids[i]! - base]!;
-    return figures;
-  };
+/** Those that take longest and are asked for most. */
+const READY: readonly PoolSort[] = ['volume', 'best', 'paid', 'targets', 'clicks', 'words', 'sources'];
+
+/** Works out, one after another and with pauses for questions, what the next sort is likely to need. */
+export async function prepareFigures(pool: Pool): Promise<void> {
+  for (const sort of READY) {
+    await new Promise((resolve) => setImmediate(resolve));
+    poolFigures(pool, sort);
+  }
+}
+
+// Each walk over all rows is a function of its own: within a larger one the engine would compile it anew at every call.
+
+function makeFigures(pool: Pool, sort: PoolSort): Float32Array {
+  const { metrics } = pool;
+  const figures = new Float32Array(pool.ids.length);
   switch (sort) {
     case 'keyword':
-      for (let i = 0; i < size; i++) figures[i] = i;
-      return figures;
+      return figures.map((_, i) => i);
+    case 'words':
+      return figures.map((_, i) => pool.words[i]!);
     case 'volume':
-      return ofMetric(metrics.volume);
+      return ofMetric(pool, metrics.volume, figures);
     case 'adCompetition':
-      return ofMetric(metrics.adCompetition);
+      return ofMetric(pool, metrics.adCompetition, figures);
     case 'results':
-      return ofMetric(metrics.results);
-    case 'cpc':
-      for (let i = 0; i < size; i++) {
-        const at = ids[i]! - base;
-        figures[i] = (metrics.cpcLow[at]! + metrics.cpcHigh[at]!) / 2;
-      }
-      return figures;
+      return ofMetric(pool, metrics.results, figures);
+    case 'cpc': {
+      const low = ofMetric(pool, metrics.cpcLow, figures);
+      const high = ofMetric(pool, metrics.cpcHigh, new Float32Array(figures.length));
+      return low.map((value, i) => (value + high[i]!) / 2);
+    }
     case 'targets':
-      for (const column of pool.organic) for (let i = 0; i < size; i++) if (column[i]! > 0) figures[i]!++;
+      for (const column of pool.organic) countHeld(column, figures);
       return figures;
     case 'best':
       return bestOf(pool.organic, figures);
     case 'paid':
       return bestOf(pool.paid, figures);
     case 'difficulty':
-      for (let i = 0; i < size; i++) figures[i] = pool.difficulty[i]! < 0 ? NaN : pool.difficulty[i]!;
-      return figures;
+      return figures.map((_, i) => (pool.difficulty[i]! < 0 ? NaN : pool.difficulty[i]!));
     case 'trend':
       return fromSegments(pool, figures, 'trend');
     case 'peak':
       return fromSegments(pool, figures, 'peak');
     case 'sources':
-      for (let i = 0; i < size; i++) {
-        let bits = pool.found[i]!;
-        for (; bits !== 0; bits &= bits - 1) figures[i]!++;
-      }
+      countBits(pool.found, figures);
       return figures;
     case 'appearances':
-      for (let i = 0; i < size; i++) figures[i] = pool.appearances[i]! || pool.uses[i]! || NaN;
-      return figures;
+      return figures.map((_, i) => pool.appearances[i]! || pool.uses[i]! || NaN);
     case 'given':
-      for (let i = 0; i < size; i++) figures[i] = pool.given[i]! || NaN;
-      return figures;
+      return figures.map((_, i) => pool.given[i]! || NaN);
     case 'clicks':
       return clicksOf(pool, figures);
   }
 }
 
-function bestOf(columns: readonly Uint8Array[], figures: Float32Array): Float32Array {
-  figures.fill(NaN);
-  for (const column of columns) {
-    for (let i = 0; i < figures.length; i++)
-      if (column[i]! > 0 && !(figures[i]! <= column[i]!)) figures[i] = column[i]!;
-  }
+function ofMetric({ ids, base }: Pool, column: Float64Array, figures: Float32Array): Float32Array {
+  for (let i = 0; i < ids.length; i++) figures[i] = column[ids[i]! - base]!;
   return figures;
+}
+
+function countHeld(column: Uint8Array, figures: Float32Array): void {
+  for (let i = 0; i < column.length; i++) if (column[i]! > 0) figures[i]!++;
+}
+
+function countBits(sets: Uint32Array, figures: Float32Array): void {
+  for (let i = 0; i < sets.length; i++) {
+    let count = 0;
+    for (let bits = sets[i]!; bits !== 0; bits &= bits - 1) count++;
+    figures[i] = count;
+  }
+}
+
+/** The best position of any target; NaN where none has one. */
+function bestOf(columns: readonly Uint8Array[], figures: Float32Array): Float32Array {
+  const best = new Uint8Array(figures.length).fill(NONE);
+  for (const column of columns) takeBetter(column, best);
+  for (let i = 0; i < best.length; i++) figures[i] = best[i] === NONE ? NaN : best[i]!;
+  return figures;
+}
+
+/** Above all positions. */
+const NONE = 255;
+
+function takeBetter(column: Uint8Array, best: Uint8Array): void {
+  for (let i = 0; i < column.length; i++) {
+    const position = column[i]!;
+    if (position !== 0 && position < best[i]!) best[i] = position;
+  }
 }
 
 /** Estimated clicks a month of all looked-up targets together (method §3). */
 function clicksOf(pool: Pool, figures: Float32Array): Float32Array {
   const curve = priorCurve(pool.market.surface);
-  for (let i = 0; i < figures.length; i++) {
-    let share = 0;
-    for (const column of pool.organic) share += curve[column[i]!]!;
-    figures[i] = pool.metrics.volume[pool.ids[i]! - pool.base]! * share * pool.featureFactor[i]!;
-  }
+  for (const column of pool.organic) addShares(column, curve, figures);
+  multiply(figures, poolFigures(pool, 'volume'));
+  multiply(figures, pool.featureFactor);
   return figures;
+}
+
+function multiply(figures: Float32Array, by: Float32Array): void {
+  for (let i = 0; i < figures.length; i++) figures[i]! *= by[i]!;
+}
+
+function addShares(column: Uint8Array, curve: ClickCurve, figures: Float32Array): void {
+  for (let i = 0; i < column.length; i++) figures[i]! += curve[column[i]!]!;
 }
 
 function fromSegments(pool: Pool, figures: Float32Array, name: 'trend' | 'peak'): Float32Array {
@@ -98,9 +128,4 @@ function fromSegments(pool: Pool, figures: Float32Array, name: 'trend' | 'peak')
     figures[i] = name === 'peak' && value === 255 ? NaN : value;
   }
   return figures;
-}
-
-async function wordCounts(workspace: Workspace, pool: Pool): Promise<Float32Array> {
-  const counts = await workspace.wordCounts(pool.market.id, pool.base);
-  return Float32Array.from(pool.ids, (id) => counts[id - pool.base]!);
 }

@@ -7,12 +7,12 @@ import { keywordIdsHolding } from '../data/keywordWords';
 import { lookUpById } from '../data/lookUps';
 import { Lately } from './columnStore';
 import { type Pool, buildPool } from './pool';
-import { poolFigures } from './poolFigures';
+import { poolFigures, prepareFigures } from './poolFigures';
 import { poolRows, seedRows } from './poolRows';
 import type { Workspace } from './workspace';
 
 const KEPT_POOLS = 4;
-const KEPT_ORDERS = 12;
+const KEPT_ORDERS = 8;
 const KEPT_FILTERS = 12;
 
 interface Kept {
@@ -44,7 +44,11 @@ export async function openPool(
   const lookUp = await lookUpById(workspace.database, lookUpId);
   const state = await workspace.factState(lookUp.marketId, lookUp.projectId);
   const name = `pool:${lookUpId}:${state}`;
-  const pool = await keptOf(workspace).pools.get(name, () => buildPool(workspace, lookUpId, state));
+  const pool = await keptOf(workspace).pools.get(name, async () => {
+    const built = await buildPool(workspace, lookUpId, state);
+    void prepareFigures(built);
+    return built;
+  });
   return { pool, name };
 }
 
@@ -77,12 +81,9 @@ export async function poolIndices(
   query: PoolQueryRead,
 ): Promise<{ indices: number[]; total: number }> {
   const kept = keptOf(workspace);
-  const order = await kept.orders.get(`${name}:${JSON.stringify(query.sort)}`, async () => {
-    const keys = [];
-    for (const { sort, descending } of query.sort)
-      keys.push({ figures: await poolFigures(workspace, pool, sort), descending });
-    return sortRows(pool.rows, keys);
-  });
+  const order = await kept.orders.get(`${name}:${JSON.stringify(query.sort)}`, () =>
+    Promise.resolve(orderOf(pool, query.sort)),
+  );
   const { find, words: sought, mode, foundBy, leastVolume, without } = query;
   const chosen = JSON.stringify([name, find, sought, mode, foundBy, leastVolume, without]);
   const filter = await kept.filters.get(chosen, () => filterPool(workspace, pool, query));
@@ -94,6 +95,17 @@ export async function poolIndices(
     if (passed++ >= query.offset) indices.push(i);
   }
   return { indices, total: filter.total };
+}
+
+/** Rows stand in the order of their keys, and no two are equal in it: what would be sorted by after it is idle. */
+function orderOf(pool: Pool, sorts: PoolQueryRead['sort']): Int32Array {
+  const byKey = sorts.findIndex(({ sort }) => sort === 'keyword');
+  const rows = byKey >= 0 && sorts[byKey]!.descending ? pool.rows.slice().reverse() : pool.rows;
+  const before = byKey < 0 ? sorts : sorts.slice(0, byKey);
+  return sortRows(
+    rows,
+    before.map(({ sort, descending }) => ({ figures: poolFigures(pool, sort), descending })),
+  );
 }
 
 async function filterPool(

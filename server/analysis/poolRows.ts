@@ -57,7 +57,7 @@ async function rowsOf(
     entries.map(({ id }) => id),
   );
   const banned = await bannedIn(database, pool.projectId, pool.market);
-  const clicks = await poolFigures(workspace, pool, 'clicks');
+  const clicks = poolFigures(pool, 'clicks');
   const series = await seriesOf(workspace, pool);
   const known = (value: number | undefined): number | null =>
     value === undefined || Number.isNaN(value) ? null : value;

@@ -1,6 +1,6 @@
 import type { ComparisonScope } from '@opsimath/contract/api/gaps';
 import type { Database } from '../data/connection';
-import { keywordIdRange, keywordIdsByKey, keywordWordCounts } from '../data/keywords';
+import { keywordIdRange, keywordsByKey } from '../data/keywords';
 import { lookUpById } from '../data/lookUps';
 import { type MarketRow, marketByCode } from '../data/markets';
 import { findsSegments, poolSegments, uniqueIds } from '../data/pools';
@@ -27,7 +27,7 @@ export class Workspace {
   readonly store: ColumnStore;
   private readonly comparisons = new Lately<Comparison>(KEPT_COMPARISONS);
   private readonly alphabets = new Lately<Int32Array>(2);
-  private readonly sortedIds = new Lately<Int32Array>(2);
+  private readonly sorted = new Lately<{ ids: Int32Array; words: Uint8Array }>(2);
   readonly orders = new Lately<Int32Array>(KEPT_ORDERS);
   readonly filters = new Lately<Filtered>(KEPT_FILTERS);
 
@@ -82,28 +82,20 @@ export class Workspace {
     return { comparison, name };
   }
 
-  /** Keyword ids of a market in the order of their keys. */
-  async alphabetical(market: MarketRow, state: string): Promise<Int32Array> {
+  /** Keywords of a market in the order of their keys. */
+  async alphabetical(market: MarketRow, state: string): Promise<{ ids: Int32Array; words: Uint8Array }> {
     // Only new keywords change it.
     const keywords = state.split('|')[1];
-    return this.sortedIds.get(`${market.id}:${keywords}`, () => keywordIdsByKey(this.database, market.id));
-  }
-
-  /** Number of words of every keyword of a market, by id − base. */
-  async wordCounts(marketId: number, base: number): Promise<Uint8Array> {
-    const { ids, counts } = await keywordWordCounts(this.database, marketId);
-    const found = new Uint8Array((ids.at(-1) ?? base - 1) - base + 1);
-    ids.forEach((id, n) => (found[id - base] = Math.min(255, counts[n]!)));
-    return found;
+    return this.sorted.get(`${market.id}:${keywords}`, () => keywordsByKey(this.database, market.id));
   }
 
   /** Rank of every keyword of a market by its key, as index of the sorted ids. */
   alphabet(market: MarketRow, state: string): Promise<Int32Array> {
     return this.alphabets.get(`${market.id}:${state}`, async () => {
-      const sorted = await this.alphabetical(market, state);
+      const { ids } = await this.alphabetical(market, state);
       const range = (await keywordIdRange(this.database, market.id)) ?? { least: 0, most: -1 };
       const ranks = new Int32Array(range.most - range.least + 1);
-      sorted.forEach((id, rank) => (ranks[id - range.least] = rank));
+      ids.forEach((id, rank) => (ranks[id - range.least] = rank));
       return ranks;
     });
   }

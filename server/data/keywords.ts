@@ -44,8 +44,6 @@ export async function keywordIdsOfKeys(
   const ids = new Int32Array(keys.length);
   for (let from = 0; from < keys.length; from += CHUNK) {
     const chunk = keys.slice(from, from + CHUNK);
-    const entriesAt = (places: readonly number[]): [string, string][] =>
-      places.map((at) => [keys[at]!, textOf(at)]);
     const all = chunk.map((_, i) => from + i);
     // Where a few drawn ones are all new, the rest are likely to be: they are added without being looked for.
     const drawn = chunk.filter((_, i) => i % Math.ceil(chunk.length / DRAWN) === 0);
@@ -54,7 +52,8 @@ export async function keywordIdsOfKeys(
     found.forEach((id, i) => (ids[from + i] = id));
     const missing = all.filter((at) => ids[at] === 0);
     if (missing.length === 0) continue;
-    (await addKeywords(database, marketId, entriesAt(missing))).forEach((id, i) => (ids[missing[i]!] = id));
+    const added = missing.map((at): NewKeyword => ({ key: keys[at]!, text: textOf(at) }));
+    (await addKeywords(database, marketId, added)).forEach((id, i) => (ids[missing[i]!] = id));
   }
   return ids;
 }
@@ -87,15 +86,19 @@ async function findIds(database: Database, marketId: number, keys: readonly stri
   return JSON.parse(String(answer.rows[0]!.ids)) as number[];
 }
 
+type NewKeyword = Pick<KeywordRow, 'key' | 'text'>;
+
+/** Most texts are their own keys: those are handed over once, for taking pairs apart is what takes the time. */
 async function addKeywords(
   database: Database,
   marketId: number,
-  entries: readonly [string, string][],
+  entries: readonly NewKeyword[],
 ): Promise<number[]> {
+  const handed = entries.map((entry) => (entry.key === entry.text ? entry.key : [entry.key, entry.text]));
   const answer = await database.client.execute({
     sql: `INSERT OR IGNORE INTO keyword (market_id, key, text)
-          SELECT ?, json_extract(value, '$[0]'), json_extract(value, '$[1]') FROM json_each(?)`,
-    args: [marketId, JSON.stringify(entries)],
+          SELECT ?, iif(type = 'text', value, value ->> 0), iif(type = 'text', value, value ->> 1) FROM json_each(?)`,
+    args: [marketId, JSON.stringify(handed)],
   });
   const last = Number(answer.lastInsertRowid ?? 0);
   // Nobody else added any of them meanwhile: the ids follow one another.
@@ -103,7 +106,7 @@ async function addKeywords(
   return findIds(
     database,
     marketId,
-    entries.map(([identity]) => identity),
+    entries.map((entry) => entry.key),
   );
 }
 
@@ -119,9 +122,22 @@ export async function keywordsById(
   return new Map(answer.rows.map((row) => [Number(row.id), row as unknown as KeywordRow]));
 }
 
-/** All ids of a market in the order of their keys: a sort order that is read once and kept. */
-export function keywordIdsByKey(database: Database, marketId: number): Promise<Int32Array> {
-  return idsOf(database, 'SELECT id FROM keyword WHERE market_id = ? ORDER BY key', [marketId]);
+/** All keywords of a market in the order of their keys, and how many words each has; at most 255 are told. */
+export async function keywordsByKey(
+  database: Database,
+  marketId: number,
+): Promise<{ ids: Int32Array; words: Uint8Array }> {
+  const answer = await database.client.execute({
+    sql: `SELECT json_group_array(id) AS ids, json_group_array(min(255, spaces + 1)) AS words FROM
+            (SELECT id, length(key) - length(replace(key, ' ', '')) AS spaces FROM keyword
+             WHERE market_id = ? ORDER BY key)`,
+    args: [marketId],
+  });
+  const { ids, words } = answer.rows[0] as unknown as { ids: string; words: string };
+  return {
+    ids: Int32Array.from(JSON.parse(ids) as number[]),
+    words: Uint8Array.from(JSON.parse(words) as number[]),
+  };
 }
 
 /** Ids of the keywords in a market that contain a piece of text anywhere. */
@@ -135,22 +151,6 @@ export function keywordIdsContaining(
     marketId,
     `%${escaped}%`,
   ]);
-}
-
-/** Number of words of every keyword of a market; ids ascending. */
-export async function keywordWordCounts(
-  database: Database,
-  marketId: number,
-): Promise<{ ids: Int32Array; counts: Int32Array }> {
-  const answer = await database.client.execute({
-    sql: `SELECT json_group_array(id) AS ids, json_group_array(spaces + 1) AS counts FROM
-            (SELECT id, length(key) - length(replace(key, ' ', '')) AS spaces FROM keyword
-             WHERE market_id = ? ORDER BY id)`,
-    args: [marketId],
-  });
-  const column = (name: string): Int32Array =>
-    Int32Array.from(JSON.parse(String(answer.rows[0]![name])) as number[]);
-  return { ids: column('ids'), counts: column('counts') };
 }
 
 /** Ids of the keywords of a market that hold a word with one of these stems, ascending. */

@@ -7,7 +7,7 @@ import {
 } from '@opsimath/contract/api/imports';
 import { type AddressPlatform, readAddress } from '@opsimath/core/text/address';
 import { key } from '@opsimath/core/text/key';
-import { readDay, readNumber } from './values';
+import { plainWhole, readDay, readNumber } from './values';
 
 /** One row of a table as it is taken in. Figures that a file does not give are NaN; days count from 1970. */
 export interface ImportedRows {
@@ -59,9 +59,6 @@ const TOTAL_WORDS = new Set([
   'total general',
   'grand total',
 ]);
-
-/** Most figures are just digits. */
-const PLAIN_WHOLE = /^\d{1,15}$/;
 
 /** Enough to know that a query has a key; most have one. */
 const PLAIN_LETTER = /[a-z0-9]/i;
@@ -190,7 +187,7 @@ class Cells {
 
   text(field: ImportField): string {
     const column = this.columns[field];
-    return column < 0 ? '' : (this.fields[column] ?? '').trim();
+    return column < 0 ? '' : trimmed(this.fields[column] ?? '');
   }
 
   dayOrNull(): number | null {
@@ -230,10 +227,8 @@ class Cells {
   /** NaN for an empty cell. */
   amount(field: ImportField, most: number): number {
     const plain = this.text(field);
-    if (PLAIN_WHOLE.test(plain)) {
-      const whole = Number(plain);
-      if (whole <= most) return whole;
-    }
+    const whole = plainWhole(plain);
+    if (whole >= 0 && whole <= most) return whole;
     const text = plain.replace(/^\p{Sc}\s*|\s*\p{Sc}$/gu, '');
     if (text === '' || text === '-' || text === '–') return NaN;
     const amount = readNumber(text, this.reading.decimalComma);
@@ -286,6 +281,16 @@ class Cells {
       .replace(/\/+$/, '')
       .slice(0, 2000);
   }
+}
+
+/** Text without space around it; most has none, which is seen at its ends. */
+function trimmed(text: string): string {
+  return isInk(text.charCodeAt(0)) && isInk(text.charCodeAt(text.length - 1)) ? text : text.trim();
+}
+
+/** A character that is surely no space. */
+function isInk(code: number): boolean {
+  return code > 32 && code < 128;
 }
 
 function isTotal(fields: readonly string[]): boolean {

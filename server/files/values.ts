@@ -17,9 +17,23 @@ const MONTHS: Record<string, number> = {};
   ['dec', 'dez', 'dic'],
 ].forEach((names, month) => names.forEach((name) => (MONTHS[name] = month + 1)));
 
+/** What plain digits say, −1 for anything else. Most cells of figures are just that, and there are millions. */
+export function plainWhole(text: string): number {
+  const size = text.length;
+  if (size === 0 || size > 15) return -1;
+  let whole = 0;
+  for (let at = 0; at < size; at++) {
+    const digit = text.charCodeAt(at) - 48;
+    if (digit < 0 || digit > 9) return -1;
+    whole = whole * 10 + digit;
+  }
+  return whole;
+}
+
 /** A number as people and programs write it, percent signs and group marks included; `null` if it is none. */
 export function readNumber(text: string, decimalComma: boolean): number | null {
-  if (/^\d{1,15}$/.test(text)) return Number(text);
+  const whole = plainWhole(text);
+  if (whole >= 0) return whole;
   const bare = text.replace(/[\s\u00a0\u202f'’%]/g, '');
   const plain = decimalComma ? bare.replace(/\./g, '').replace(',', '.') : bare.replace(/,/g, '');
   return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : null;

@@ -36,13 +36,16 @@ export class JobRunner {
     });
     worker.on('message', (job: Job) => this.events.emit(String(job.id), job));
     worker.on('error', () => undefined);
-    worker.on('exit', () => {
-      // Not at once: a thread that cannot start must not spin.
-      setTimeout(() => {
-        if (this.closed) return;
-        this.worker = this.startThread();
-        void this.resumeAll();
-      }, RESTART_MS).unref();
+    worker.on('exit', (code) => {
+      // Not at once where it failed: a thread that cannot start must not spin.
+      setTimeout(
+        () => {
+          if (this.closed) return;
+          this.worker = this.startThread();
+          void this.resumeAll();
+        },
+        code === 0 ? 0 : RESTART_MS,
+      ).unref();
     });
     return worker;
   }

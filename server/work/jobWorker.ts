@@ -30,6 +30,7 @@ const source = httpSource(sourceOptions);
 const queue = new PQueue({ concurrency: AT_ONCE });
 const running = new Map<number, AbortController>();
 const locks = new Locks();
+let hasImported = false;
 const runners: Record<Job['kind'], (context: JobContext) => Promise<string | null>> = {
   'look-up': runLookUp,
   captures: runCaptures,
@@ -48,9 +49,17 @@ parentPort!.on('message', ({ type, id }: Order) => {
   void queue.add(() => run(id, controller)).finally(() => running.delete(id));
 });
 
+/** A thread that has read a large file keeps room for it. When nothing is left to do it makes way for a fresh one. */
+queue.on('idle', () => {
+  if (!hasImported) return;
+  database.client.close();
+  process.exit(0);
+});
+
 async function run(id: number, controller: AbortController): Promise<void> {
   let told = 0;
   const row = await jobById(database, id);
+  hasImported ||= row.kind === 'import';
   const progress = new ProgressMeter(
     () => performance.now(),
     (state) => {

@@ -1,7 +1,6 @@
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
-import { key } from '@opsimath/core/text/key';
 import { type InStatement, writeTogether } from '../../data/connection';
 import { type ImportRow, importMark, rejectionStatement } from '../../data/imports';
 import { progressStatement } from '../../data/jobs';
@@ -138,7 +137,7 @@ async function partStatements(
   subjectOf: (address: string) => string,
   dates: Set<string>,
 ): Promise<InStatement[]> {
-  const ids = await idsOfTexts(database, market.id, part.texts);
+  const ids = await idsOfKeys(database, market.id, part);
   const keyword = part.keyword.map((slot) => ids[slot]!);
   const placeByAddress = await placeIdsByAddress(database, part.addresses);
   const place = Int32Array.from(part.addresses, (address) => placeByAddress.get(address) ?? 0);
@@ -180,31 +179,27 @@ async function partStatements(
   return statements;
 }
 
-/**
- * Keyword ids of texts; texts of one key have one id, and the first met is kept. The reader's thread has more to do
- * than this one: keys are made here. Sorted keys fill the index from one side to the other.
- */
-async function idsOfTexts(
+/** Keyword ids in the order of a part's keys. They are given sorted: so the index is filled from one side to the other. */
+async function idsOfKeys(
   database: JobContext['database'],
   marketId: number,
-  texts: readonly string[],
+  { keys, texts }: RankingsPart,
 ): Promise<Int32Array> {
-  const keys = texts.map(key);
-  const order = Int32Array.from(keys.keys()).sort((a, b) =>
-    keys[a]! < keys[b]! ? -1 : keys[a]! > keys[b]! ? 1 : a - b,
+  const sorted = [...keys].sort();
+  const places = new Map(sorted.map((own, place) => [own, place]));
+  const slotAt = new Int32Array(keys.length);
+  const placeOf = Int32Array.from(keys, (own, slot) => {
+    const place = places.get(own)!;
+    slotAt[place] = slot;
+    return place;
+  });
+  const found = await keywordIdsOfKeys(
+    database,
+    marketId,
+    sorted,
+    (place) => texts[slotAt[place]!] ?? sorted[place]!,
   );
-  const sorted: string[] = [];
-  const firstOf: number[] = [];
-  const placeOf = new Int32Array(keys.length);
-  for (const slot of order) {
-    if (keys[slot] !== sorted[sorted.length - 1]) {
-      sorted.push(keys[slot]!);
-      firstOf.push(slot);
-    }
-    placeOf[slot] = sorted.length - 1;
-  }
-  const found = await keywordIdsOfKeys(database, marketId, sorted, (at) => texts[firstOf[at]!]!);
-  return placeOf.map((at) => found[at]!);
+  return placeOf.map((place) => found[place]!);
 }
 
 /** Rows of a part by group, in one walk however many groups there are. */

@@ -1,6 +1,7 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import type { FileReading } from '@opsimath/contract/api/imports';
 import type { AddressPlatform } from '@opsimath/core/text/address';
+import { key } from '@opsimath/core/text/key';
 import { isRecord, readRecordBatches } from '../../files/records';
 import { type ImportedRows, rowReader } from '../../files/rowReaders';
 
@@ -15,8 +16,10 @@ export interface ParserTask {
 /** A part of a table of rankings in columns: one entry a row, texts once. */
 export interface RankingsPart {
   /** Unique, in the order met. */
-  texts: string[];
-  /** Index into `texts`. */
+  keys: string[];
+  /** The first text met of each key; `null` where it is the key itself. */
+  texts: (string | null)[];
+  /** Index into `keys`. */
   keyword: Int32Array;
   addresses: string[];
   /** Index into `addresses`. */
@@ -49,7 +52,7 @@ parentPort!.on('message', () => {
 
 class PartBuilder {
   private readonly slots = new Map<string, number>();
-  private readonly texts: string[] = [];
+  private readonly texts: (string | null)[] = [];
   private readonly addressSlots = new Map<string, number>();
   private readonly addresses: string[] = [];
   private readonly keyword = new Int32Array(PART_ROWS);
@@ -82,14 +85,17 @@ class PartBuilder {
     this.volume[at] = row.volume;
   }
 
+  /** Texts of one key are one, and the first of them is kept. */
   private slotOf(text: string): number {
-    let slot = this.slots.get(text);
-    if (slot === undefined) this.slots.set(text, (slot = this.texts.push(text) - 1));
+    const own = key(text);
+    let slot = this.slots.get(own);
+    if (slot === undefined) this.slots.set(own, (slot = this.texts.push(own === text ? null : text) - 1));
     return slot;
   }
 
   finish(bytes: number, last: boolean): RankingsPart {
     return {
+      keys: [...this.slots.keys()],
       texts: this.texts,
       keyword: this.keyword.slice(0, this.rows),
       addresses: this.addresses,
