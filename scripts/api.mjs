@@ -15,6 +15,7 @@ export function api(url) {
     get: (path) => call('GET', path),
     post: (path, body = {}) => call('POST', path, body),
     patch: (path, body) => call('PATCH', path, body),
+    delete: (path, body) => call('DELETE', path, body),
     async upload(path, bytes) {
       const response = await fetch(`${url}/api${path}`, { method: 'POST', body: bytes });
       const answer = await response.json();

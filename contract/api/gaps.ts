@@ -1,3 +1,4 @@
+import { OWN_PERIODS, readPeriod } from '@opsimath/core/demand/period';
 import { ACTIONS } from '@opsimath/core/gap/action';
 import { GAP_KINDS } from '@opsimath/core/gap/kind';
 import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
@@ -63,6 +64,17 @@ export const gapQuery = comparisonScope.extend(gapFilter.shape).extend({
   offset: z.coerce.number().int().min(0).default(0),
   limit: z.coerce.number().int().min(1).max(500).default(100),
 });
+/** A comparison, and the period over which own search performance is read. */
+export const dossierQuery = comparisonScope.extend({
+  own: z
+    .string()
+    .refine(
+      (text) => readPeriod(text) !== null,
+      `a period is ${OWN_PERIODS.join(', ')}, or two days joined by ..`,
+    )
+    .default('28 days'),
+});
+export type DossierQuery = z.input<typeof dossierQuery>;
 export type GapQuery = z.input<typeof gapQuery>;
 export type GapQueryRead = z.output<typeof gapQuery>;
 export type ComparisonScope = z.infer<typeof comparisonScope>;
@@ -229,5 +241,7 @@ export const dossier = z.object({
       source: z.string(),
     })
     .nullable(),
+  /** Newest day of own search performance held by the date of the scope; of the last days not all may have come. */
+  performanceUntil: isoDay.nullable(),
 });
 export type Dossier = z.infer<typeof dossier>;

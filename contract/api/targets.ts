@@ -178,6 +178,34 @@ export const targetKeywords = z.object({
 });
 export type TargetKeywords = z.infer<typeof targetKeywords>;
 
+/** One target in every market of its surface. */
+export const targetMarkets = z.object({
+  markets: z.array(
+    z.object({
+      code: z.string(),
+      placeName: z.string(),
+      languageName: z.string(),
+      keywords: z.int(),
+      inFront: z.int(),
+      worst: z.int().nullable(),
+    }),
+  ),
+  /** Keywords held in any of them. */
+  total: z.int(),
+  rows: z.array(
+    z.object({
+      text: z.string(),
+      /** In the order of the markets. */
+      positions: z.array(position),
+      /** Of the market where it is searched most. */
+      volume: z.number().nullable(),
+      inFront: z.int(),
+      worst: z.int().nullable(),
+    }),
+  ),
+});
+export type TargetMarkets = z.infer<typeof targetMarkets>;
+
 /** Channels and the keywords they set for themselves. */
 export const channelKeywords = z.object({
   channels: z.array(z.object({ address: z.string(), name: z.string(), side })),

@@ -9,6 +9,7 @@ import { poolChange } from './poolChange';
 import { poolPage } from './poolPage';
 import { poolTable } from './poolTable';
 import { targetKeywords } from './targetKeywords';
+import { targetMarkets } from './targetMarkets';
 import { targetProfile } from './targetProfile';
 import { report } from './report';
 import { Workspace } from './workspace';
@@ -27,6 +28,7 @@ const answers = {
   poolChange: (...args: Rest<typeof poolChange>) => poolChange(workspace, ...args),
   poolTable: (...args: Rest<typeof poolTable>) => poolTable(workspace, ...args),
   targetKeywords: (...args: Rest<typeof targetKeywords>) => targetKeywords(workspace, ...args),
+  targetMarkets: (...args: Rest<typeof targetMarkets>) => targetMarkets(workspace, ...args),
   targetProfile: (...args: Rest<typeof targetProfile>) => targetProfile(workspace, ...args),
   report: (...args: Rest<typeof report>) => report(workspace, ...args),
   resultPage: async (projectId: number, code: string, keywordId: number, date: string) => {

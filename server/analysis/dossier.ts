@@ -1,4 +1,6 @@
-import type { ComparisonScope, Dossier } from '@opsimath/contract/api/gaps';
+import type { Dossier, dossierQuery } from '@opsimath/contract/api/gaps';
+import { readPeriod } from '@opsimath/core/demand/period';
+import type { z } from 'zod';
 import { KnownProblem } from '../problem';
 import { rivalColumns } from './gapPage';
 import { gapRows } from './gapRow';
@@ -14,7 +16,7 @@ const SERIES_MONTHS = 36;
 export async function dossier(
   workspace: Workspace,
   projectId: number,
-  scope: ComparisonScope,
+  { own, ...scope }: z.output<typeof dossierQuery>,
   keywordId: number,
 ): Promise<Dossier> {
   const { comparison } = await workspace.comparison(projectId, scope);
@@ -39,7 +41,7 @@ export async function dossier(
     page: await resultPage(workspace, market.id, keywordId, scope.date, sides),
     sum: sumLines(comparison, i, row!),
     ...(await metricsOf(workspace, comparison, i, row!.text)),
-    performance: await performanceOf(workspace, projectId, market.id, keywordId, scope.date),
+    ...(await performanceOf(workspace, projectId, market.id, keywordId, scope.date, readPeriod(own)!)),
   };
 }
 

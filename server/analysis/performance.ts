@@ -1,12 +1,12 @@
 import type { Dossier } from '@opsimath/contract/api/gaps';
+import { type OwnPeriod, periodDays } from '@opsimath/core/demand/period';
 import { findSegments } from '../data/segments/segments';
 import type { Workspace } from './workspace';
 
-const PERIOD_DAYS = 28;
 const isoDay = (day: number): string => new Date(day * 86_400_000).toISOString().slice(0, 10);
 
 /**
- * Own search performance of one keyword over the 28 days up to the newest day held on or before a date.
+ * Own search performance of one keyword over a period; named lengths end with the newest day held on or before a date.
  * The same page and day in two imports counts once, as the newer import says.
  */
 export async function performanceOf(
@@ -15,7 +15,8 @@ export async function performanceOf(
   marketId: number,
   keywordId: number,
   date: string,
-): Promise<Dossier['performance']> {
+  period: OwnPeriod,
+): Promise<Pick<Dossier, 'performance' | 'performanceUntil'>> {
   const { store } = workspace;
   const segments = await findSegments(workspace.database, { marketId, kind: 'performance', projectId });
   const last = Math.floor(Date.parse(date) / 86_400_000);
@@ -42,18 +43,22 @@ export async function performanceOf(
       });
     }
   }
-  const rows = [...byDayAndPage.values()].filter(({ day }) => day <= newest && day > newest - PERIOD_DAYS);
-  if (rows.length === 0) return null;
+  if (newest === 0) return { performance: null, performanceUntil: null };
+  const performanceUntil = isoDay(newest);
+  const { from, to } = periodDays(period, performanceUntil);
+  const rows = [...byDayAndPage.values()].filter(({ day }) => isoDay(day) >= from && isoDay(day) <= to);
+  if (rows.length === 0) return { performance: null, performanceUntil };
   const impressions = rows.reduce((sum, row) => sum + row.impressions, 0);
   const weighed = rows.filter((row) => !Number.isNaN(row.position));
   const weight = weighed.reduce((sum, row) => sum + row.impressions, 0);
-  return {
-    from: isoDay(newest - PERIOD_DAYS + 1),
-    to: isoDay(newest),
+  const performance = {
+    from,
+    to,
     impressions,
     clicks: rows.reduce((sum, row) => sum + row.clicks, 0),
     position:
       weight > 0 ? weighed.reduce((sum, row) => sum + row.position * row.impressions, 0) / weight : null,
     source: segments.at(-1)!.source,
   };
+  return { performance, performanceUntil };
 }

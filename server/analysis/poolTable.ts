@@ -1,4 +1,5 @@
 import type { PoolQueryRead, PoolRow } from '@opsimath/contract/api/lookUps';
+import { notesOfKeywords } from '../data/notes';
 import { openPool, poolIndices } from './poolPage';
 import { poolRows } from './poolRows';
 import type { Workspace } from './workspace';
@@ -13,8 +14,10 @@ export async function poolTable(
 ): Promise<{ heads: string[]; rows: Cell[][]; total: number }> {
   const { pool, name } = await openPool(workspace, lookUpId);
   const { indices, total } = await poolIndices(workspace, pool, name, query);
-  const columns = columnsOf(pool.targets, pool.market.currency);
+
   const rows = await poolRows(workspace, pool, indices);
+  const notes = await notesOfKeywords(workspace.database, pool.projectId);
+  const columns = columnsOf(pool.targets, pool.market.currency, notes);
   return {
     heads: columns.map(([head]) => head),
     rows: rows.map((row) => columns.map(([, cell]) => cell(row))),
@@ -22,7 +25,11 @@ export async function poolTable(
   };
 }
 
-function columnsOf(targets: readonly string[], currency: string): [string, (row: PoolRow) => Cell][] {
+function columnsOf(
+  targets: readonly string[],
+  currency: string,
+  notes: ReadonlyMap<number, string>,
+): [string, (row: PoolRow) => Cell][] {
   const rounded = (value: number | null, digits: number): number | null =>
     value === null ? null : Math.round(value * 10 ** digits) / 10 ** digits;
   return [
@@ -49,5 +56,6 @@ function columnsOf(targets: readonly string[], currency: string): [string, (row:
     ['targets of the front that use it', (row) => row.uses],
     ['words not to be used', (row) => row.banned.map((word) => `${word.text} (${word.level})`).join(', ')],
     ['metrics of', (row) => row.metricsDate],
+    ['notes', (row) => notes.get(row.id) ?? null],
   ];
 }

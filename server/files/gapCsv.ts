@@ -8,7 +8,10 @@ export interface CsvColumn {
 }
 
 /** The columns of a gap table as exported: every figure with its unit in the head. */
-export function gapColumns(page: Pick<GapPage, 'rivals' | 'own' | 'currency'>): CsvColumn[] {
+export function gapColumns(
+  page: Pick<GapPage, 'rivals' | 'own' | 'currency'>,
+  notes: ReadonlyMap<number, string>,
+): CsvColumn[] {
   const place = (position: Position): string | number => position;
   return [
     { head: 'keyword', cell: (row) => row.text },
@@ -46,6 +49,7 @@ export function gapColumns(page: Pick<GapPage, 'rivals' | 'own' | 'currency'>): 
     { head: 'ad competition (0-1)', cell: (row) => row.adCompetition },
     { head: 'difficulty (0-100)', cell: (row) => row.difficulty },
     { head: 'captured on', cell: (row) => row.captureDate },
+    { head: 'notes', cell: (row) => notes.get(row.id) ?? null },
   ];
 }
 

@@ -205,6 +205,24 @@ describe('ad search terms and hidden terms', () => {
     });
   });
 
+  test('an empty cell of a figure that a file need not give is unknown, never a reason to refuse the row', () => {
+    const row = read('ad terms', {
+      query: 'bike bag',
+      date: '2026-03-14',
+      clicks: '3',
+      impressions: '',
+      conversions: ' ',
+      cost: '',
+      value: '',
+    });
+    expect(row).toMatchObject({ clicks: 3 });
+    for (const name of ['impressions', 'conversions', 'cost', 'value'] as const)
+      expect((row as Record<string, unknown>)[name]).toBeNaN();
+    expect(
+      read('ad terms', { query: 'bike bag', date: '2026-03-14', clicks: '3', impressions: 'many' }),
+    ).toBe('“many” is not a number of impressions');
+  });
+
   test('hidden terms need terms and an address', () => {
     expect(read('hidden terms', { page: 'tarnwick.example/a', terms: ' rain bag ' })).toEqual({
       page: 'tarnwick.example/a',

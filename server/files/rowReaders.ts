@@ -104,7 +104,7 @@ const READERS: { [Kind in ImportKind]: (cells: Cells) => ImportedRows[Kind] } = 
     const query = cells.query();
     const day = cells.day();
     const clicks = cells.count('clicks');
-    const impressions = cells.has('impressions') ? cells.count('impressions') : NaN;
+    const impressions = cells.countIfAny('impressions');
     assertClicks(clicks, impressions);
     return {
       query,
@@ -115,7 +115,7 @@ const READERS: { [Kind in ImportKind]: (cells: Cells) => ImportedRows[Kind] } = 
       impressions,
       clicks,
       cost: cells.amount('cost', 1e9),
-      conversions: cells.has('conversions') ? cells.count('conversions') : NaN,
+      conversions: cells.countIfAny('conversions'),
       value: cells.amount('value', 1e12),
     };
   },
@@ -222,6 +222,11 @@ class Cells {
     if (count < 0 || !Number.isInteger(count) || count > 2e9)
       throw new Unusable(`${count} cannot be a number of ${field}`);
     return count;
+  }
+
+  /** NaN where there is no such column, or nothing in it. */
+  countIfAny(field: ImportField): number {
+    return this.text(field) === '' ? NaN : this.count(field);
   }
 
   /** NaN for an empty cell. */

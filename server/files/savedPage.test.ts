@@ -195,6 +195,17 @@ test('menus, footers, scripts and styles are not the text of a page', async () =
   expect(page.words).toBe(3);
 });
 
+test.each([
+  ['a head', '<head><title>Fell bags</title></head><body><p>Kept dry.</p></body>'],
+  ['no head', '<title>Fell bags</title><p>Kept dry.</p>'],
+  [
+    'a drawing with a title of its own',
+    '<title>Fell bags</title><svg><title>A wheel</title><path/></svg><p>Kept dry.</p>',
+  ],
+])('the title is no text of the page: with %s', async (_, html) => {
+  expect(await read(html)).toMatchObject({ title: 'Fell bags', body: 'Kept dry.' });
+});
+
 test('its own address is the canonical one, the first of several', async () => {
   const page = await read(
     '<title>T</title><link rel="alternate" href="https://a.example/"><link rel="nofollow canonical" href=" https://saltfen.example/fell "><link rel=canonical href="https://b.example/">',

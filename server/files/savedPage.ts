@@ -95,6 +95,7 @@ class Gatherer {
   private silent = 0;
   private frame = 0;
   private heading: string | null = null;
+  private titles = 0;
   private inTitle = false;
   private block: string | null = null;
 
@@ -106,7 +107,10 @@ class Gatherer {
     this.depth++;
     if (SILENT.has(name)) this.silent++;
     if (FRAME.has(name)) this.frame++;
-    if (name === 'title' && this.title === '') this.inTitle = true;
+    if (name === 'title') {
+      this.titles++;
+      this.inTitle = true;
+    }
     if (/^h[1-6]$/.test(name) && this.frame === 0) this.heading = '';
     if (name === 'script' && /^application\/ld\+json/i.test(attributes.type ?? '')) this.block = '';
   }
@@ -116,7 +120,11 @@ class Gatherer {
       if (this.block.length < MOST_DATA) this.block += text;
       return;
     }
-    if (this.inTitle) this.title = (this.title + text).slice(0, MOST_FIELD);
+    // Drawings have titles as well, which are neither the page's nor text that is seen.
+    if (this.inTitle) {
+      if (this.titles === 1) this.title = (this.title + text).slice(0, MOST_FIELD);
+      return;
+    }
     if (this.silent > 0) return;
     if (this.heading !== null) this.heading = (this.heading + text).slice(0, MOST_FIELD);
     else if (this.frame === 0 && this.body.length < MOST_BODY) this.body += text;

@@ -12,6 +12,7 @@ import { importRoutes } from './imports';
 import { jobRoutes } from './jobs';
 import { lookUpRoutes } from './lookUps';
 import { marketRoutes } from './markets';
+import { noteRoutes } from './notes';
 import { openApiDocument } from './openApi';
 import { openApiPage } from './openApiPage';
 import { projectRoutes } from './projects';
@@ -37,6 +38,7 @@ export function createApp(services: Services, webFolder: string, log: Logger): K
     trackingRoutes,
     importRoutes,
     reportRoutes,
+    noteRoutes,
     archiveRoutes,
   ]) {
     add(routes, services);

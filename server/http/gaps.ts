@@ -1,20 +1,21 @@
 import {
   type GapQueryRead,
-  comparisonScope,
   dossier,
+  dossierQuery,
   gapPage,
   gapQuery,
   shownPage,
 } from '@opsimath/contract/api/gaps';
 import { isoDay } from '@opsimath/contract/source/answers';
 import { z } from 'zod';
+import { notesOfKeywords } from '../data/notes';
 import { csvStream, gapColumns } from '../files/gapCsv';
 import type { Routes } from './route';
 import type { Services } from './services';
 
 const EXPORT_PAGE = 500;
 
-export function gapRoutes(routes: Routes, { analysis }: Services): void {
+export function gapRoutes(routes: Routes, { analysis, database }: Services): void {
   routes.add(
     {
       method: 'get',
@@ -36,6 +37,7 @@ export function gapRoutes(routes: Routes, { analysis }: Services): void {
     },
     async ({ params, query, context }) => {
       const first = await analysis.gapPage(params.id, { ...query, offset: 0, limit: EXPORT_PAGE });
+      const notes = await notesOfKeywords(database, params.id);
       const rest = (offset: number): GapQueryRead => ({ ...query, offset, limit: EXPORT_PAGE });
       async function* pages() {
         yield first.rows;
@@ -44,7 +46,7 @@ export function gapRoutes(routes: Routes, { analysis }: Services): void {
       }
       context.set('Content-Disposition', `attachment; filename="gaps-${query.market}-${query.date}.csv"`);
       context.type = 'text/csv; charset=utf-8';
-      context.body = csvStream(gapColumns(first), pages());
+      context.body = csvStream(gapColumns(first, notes), pages());
     },
   );
   routes.add(
@@ -52,7 +54,7 @@ export function gapRoutes(routes: Routes, { analysis }: Services): void {
       method: 'get',
       path: '/projects/:id/keywords/:keyword/dossier',
       summary: 'All that is known of one keyword in a comparison',
-      query: comparisonScope,
+      query: dossierQuery,
       answer: dossier,
     },
     ({ params, query }) => analysis.dossier(params.id, query, params.keyword),

@@ -199,3 +199,55 @@ test('a server killed in the middle of an import goes on, every row once', async
     impressions: (10 * rows) / 5000,
   });
 }, 60_000);
+
+describe('the period of own search performance', () => {
+  /** A row a day from 1 November 2025: on day n, n impressions and one click. */
+  const DAYS = 120;
+  const dayOf = (n: number): string => new Date(Date.UTC(2025, 10, n)).toISOString().slice(0, 10);
+  beforeAll(async () => {
+    const lines = Array.from({ length: DAYS }, (_, i) => `period y,${dayOf(i + 1)},1,${i + 1},4`);
+    await takeIn(['query,date,clicks,impressions,position', ...lines].join('\n'));
+  });
+
+  const over = async (
+    own: string,
+  ): Promise<{ performance: Record<string, unknown>; performanceUntil: string }> => {
+    const date = dayOf(DAYS);
+    const page = await running.api.get(
+      `${at}/gaps?market=${MARKET}&date=${date}&find=${encodeURIComponent('period y')}`,
+    );
+    return running.api.get(
+      `${at}/keywords/${page.rows[0].id}/dossier?market=${MARKET}&date=${date}&own=${encodeURIComponent(own)}`,
+    );
+  };
+  const sumOf = (from: string, to: string): { impressions: number; clicks: number } => {
+    const days = Array.from({ length: DAYS }, (_, i) => i + 1).filter(
+      (n) => dayOf(n) >= from && dayOf(n) <= to,
+    );
+    return { impressions: days.reduce((sum, n) => sum + n, 0), clicks: days.length };
+  };
+
+  test.each([
+    ['7 days', '2026-02-22', '2026-02-28'],
+    ['28 days', '2026-02-01', '2026-02-28'],
+    ['90 days', '2025-12-01', '2026-02-28'],
+    ['last month', '2026-02-01', '2026-02-28'],
+    ['12 months', '2025-03-01', '2026-02-28'],
+    ['2025-12-24..2026-01-06', '2025-12-24', '2026-01-06'],
+  ])('%s adds up the days from %s to %s and no others', async (own, from, to) => {
+    const { performance, performanceUntil } = await over(own);
+    expect(performance).toMatchObject({ from, to, ...sumOf(from, to), position: 4 });
+    expect(performanceUntil).toBe(dayOf(DAYS));
+  });
+
+  test('days of which nothing is held give no figures, and it is said up to when there are some', async () => {
+    expect(await over('2024-01-01..2024-12-31')).toMatchObject({
+      performance: null,
+      performanceUntil: dayOf(DAYS),
+    });
+  });
+
+  test('a period that is none is refused with the ones there are', async () => {
+    await expect(over('a while')).rejects.toThrow(/7 days, 28 days/);
+  });
+});

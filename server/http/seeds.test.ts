@@ -299,3 +299,18 @@ test.each(Object.entries(FAULTS))(
     }
   },
 );
+
+test('a list of keywords whose figures are held costs nothing; only those that are missing are paid', async () => {
+  const { at } = await running.project();
+  const held = ['bike bags', 'panniers', 'frame bag'];
+  const first = await running.api.post(`${at}/look-ups`, order({ keywords: held, extent: 'metrics' }));
+  await running.api.finished(first.job.id);
+  const again = await running.api.post(`${at}/look-ups/price`, order({ keywords: held, extent: 'metrics' }));
+  expect(again).toMatchObject({ units: 0, parts: [{ what: 'search volumes', held: true }] });
+  const missing = Array.from({ length: 101 }, (_, i) => `never asked for ${i}`);
+  const more = await running.api.post(
+    `${at}/look-ups/price`,
+    order({ keywords: [...held, ...missing], extent: 'metrics' }),
+  );
+  expect(more.units).toBe(2);
+});

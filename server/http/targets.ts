@@ -7,6 +7,7 @@ import {
   target,
   targetChange,
   targetKeywords,
+  targetMarkets,
   targetProfile,
   targetVersion,
   targetsAdded,
@@ -121,6 +122,16 @@ export function targetRoutes(routes: Routes, services: Services): void {
       answer: targetKeywords,
     },
     ({ params, query }) => analysis.targetKeywords(params.id, params.target, query),
+  );
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/targets/:target/markets',
+      summary: 'One target in every market of its surface, positions side by side',
+      query: scope.omit({ market: true }),
+      answer: targetMarkets,
+    },
+    ({ params, query }) => analysis.targetMarkets(params.id, params.target, query.date),
   );
   routes.add(
     {

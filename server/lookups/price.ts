@@ -37,8 +37,12 @@ export async function priceOf(
   const walks = await priceWalks(task);
   const finds = await priceFinds(task);
   const parts = [...walks.parts, ...finds.parts];
-  const known = walks.heldKeywords === null || finds.keywords > 0 ? null : walks.heldKeywords;
-  parts.push(...(await priceFigures(task, known, walks.most + finds.keywords)));
+  const given = await keywordIds(database, market.id, request.keywords);
+  const known =
+    walks.heldKeywords === null || finds.keywords > 0
+      ? null
+      : uniqueIds([walks.heldKeywords, Int32Array.from(given.values())]);
+  parts.push(...(await priceFigures(task, known, walks.most + finds.keywords + given.size)));
   return {
     units: parts.reduce((sum, part) => sum + part.units, 0),
     parts,
@@ -106,7 +110,7 @@ async function priceWalks({ database, source, market, request }: PriceTask): Pro
 async function priceFinds(task: PriceTask): Promise<{ parts: Part[]; keywords: number }> {
   const { source, market, request } = task;
   const parts: Part[] = [];
-  let keywords = request.keywords.length;
+  let keywords = 0;
   for (const seed of request.seeds) {
     for (const way of request.ways) {
       const about = { what: `${way} of “${seed}”`, held: false };

@@ -1,8 +1,10 @@
+import type { Note } from '@opsimath/contract/api/notes';
 import { Modal } from 'antd';
 import { Command } from 'cmdk';
 import { useDeferredValue, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { useGapPageQuery } from '../state/gapsApi';
+import { useNotesQuery } from '../state/notesApi';
 import { useTargetsQuery } from '../state/rosterApi';
 import { chooseTheme } from '../state/preferences';
 import { useAppDispatch, useAppSelector } from '../state/store';
@@ -29,6 +31,20 @@ export function CommandBox({ onClose, onKeys }: { onClose: () => void; onKeys: (
   );
 }
 
+/** Where the thing that a note is about can be seen. */
+function placeOf({ subject, market }: Note, search: string): string {
+  const params = new URLSearchParams(search);
+  if (market !== null) params.set('market', market);
+  if ('keyword' in subject) {
+    params.set('open', String(subject.keyword));
+    params.delete('pool');
+    return `gaps?${params}`;
+  }
+  if (subject.on === 'target') params.set('target', String(subject.target));
+  if (subject.on === 'word') params.set('view', 'words');
+  return `roster?${params}`;
+}
+
 function CommandList({ onClose, onKeys }: { onClose: () => void; onKeys: () => void }) {
   const { project, comparison, scope } = useScope();
   const { search } = useLocation();
@@ -51,6 +67,10 @@ function CommandList({ onClose, onKeys }: { onClose: () => void; onKeys: () => v
   const foundTargets = (targets ?? []).filter(
     (target) => typed.trim() !== '' && (fits(target.name) || fits(target.address)),
   );
+  const { data: notes } = useNotesQuery(project);
+  const foundNotes = (notes ?? []).filter(
+    (note) => sought.length >= 2 && (fits(note.text) || fits(note.about) || fits(note.person)),
+  );
   const actions = ['keys of this screen', 'light dark theme'].filter(fits);
   return (
     <Command className="command" shouldFilter={false} loop>
@@ -58,7 +78,7 @@ function CommandList({ onClose, onKeys }: { onClose: () => void; onKeys: () => v
         autoFocus
         value={typed}
         onValueChange={setTyped}
-        placeholder="A stage, a keyword, a target, an action"
+        placeholder="A stage, a keyword, a target, a note, an action"
       />
       <Command.List>
         <Command.Empty>{isFetching ? 'Looking…' : 'Nothing of that name in this scope.'}</Command.Empty>
@@ -101,6 +121,19 @@ function CommandList({ onClose, onKeys }: { onClose: () => void; onKeys: () => v
                 onSelect={() => go(`/p/${project}/roster${search}`)}
               >
                 {target.name} <span className="faint">{target.address}</span>
+              </Command.Item>
+            ))}
+          </Command.Group>
+        )}
+        {foundNotes.length > 0 && (
+          <Command.Group heading="Notes">
+            {foundNotes.slice(0, MOST_FOUND).map((note) => (
+              <Command.Item
+                key={note.id}
+                value={`note ${note.id}`}
+                onSelect={() => go(`/p/${project}/${placeOf(note, search)}`)}
+              >
+                {note.text} <span className="faint">{note.about}</span>
               </Command.Item>
             ))}
           </Command.Group>

@@ -6,6 +6,7 @@ import { count, spelledDay } from '../parts/words/figures';
 import type { ServiceState } from '../state/projectApi';
 import { NO_COMPARE, type Scope } from '../state/scope';
 import { DayChoice } from './DayChoice';
+import { PeriodChoice } from './PeriodChoice';
 import { marketName } from './marketName';
 
 interface ScopeBarProps {
@@ -13,6 +14,7 @@ interface ScopeBarProps {
   market: string;
   date: string;
   compare: string;
+  own: string;
   markets: readonly SourceMarket[];
   dates: ProjectOverview['dates'];
   services: ServiceState | undefined;
@@ -25,6 +27,7 @@ export const ScopeBar = memo(function ScopeBar({
   market,
   date,
   compare,
+  own,
   markets,
   dates,
   services,
@@ -65,6 +68,10 @@ export const ScopeBar = memo(function ScopeBar({
           empty="nothing"
           onChange={(chosen) => onChange({ compare: chosen || NO_COMPARE })}
         />
+      </span>
+      <span className="term">
+        Own figures
+        <PeriodChoice value={own} onChange={(chosen) => onChange({ own: chosen })} />
       </span>
       <span className="services">
         {services &&

@@ -63,6 +63,7 @@ export function Shell() {
         market={scope.market}
         date={scope.date}
         compare={scope.compare}
+        own={scope.own}
         markets={markets ?? NOTHING}
         dates={overview?.dates ?? NOTHING}
         services={services}

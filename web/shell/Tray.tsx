@@ -2,6 +2,7 @@ import { App } from 'antd';
 import { gapsApi, useTrackMutation } from '../state/gapsApi';
 import { useAppDispatch, useAppSelector } from '../state/store';
 import { empty } from '../state/tray';
+import { useLookUpOf } from '../state/useLookUpOf';
 import { useScope } from '../state/useScope';
 import { copyAsTable } from '../parts/table/copyAsTable';
 
@@ -14,6 +15,7 @@ export function Tray({ project }: { project: number }) {
   const { message } = App.useApp();
   const { comparison, change } = useScope();
   const [track] = useTrackMutation();
+  const lookUp = useLookUpOf();
   if (kept.length === 0) return null;
   const ids = kept.map((keyword) => keyword.id);
 
@@ -63,6 +65,18 @@ export function Tray({ project }: { project: number }) {
       <b>{kept.length} in the tray</b>
       <button className="plain" onClick={() => void follow()}>
         Track
+      </button>
+      <button
+        className="plain"
+        title="A look-up of these keywords; its price is shown before anything is spent."
+        onClick={() =>
+          lookUp(
+            kept.map((keyword) => keyword.text),
+            'list',
+          )
+        }
+      >
+        Look up
       </button>
       <button className="plain" onClick={() => void copy()}>
         Copy as table

@@ -28,6 +28,7 @@ export const api = createApi({
     'banned',
     'index',
     'exports',
+    'notes',
   ],
   endpoints: () => ({}),
 });

@@ -1,4 +1,11 @@
-import type { ComparisonScope, Dossier, GapPage, GapQuery, ShownPage } from '@opsimath/contract/api/gaps';
+import type {
+  ComparisonScope,
+  Dossier,
+  DossierQuery,
+  GapPage,
+  GapQuery,
+  ShownPage,
+} from '@opsimath/contract/api/gaps';
 import type { Report } from '@opsimath/contract/api/report';
 import { type InProject, api, toParams } from './api';
 
@@ -9,7 +16,7 @@ export const gapsApi = api.injectEndpoints({
       query: ({ project, query }) => ({ url: `/projects/${project}/gaps`, params: toParams(query) }),
       providesTags: ['facts', 'targets', 'tracked'],
     }),
-    dossier: build.query<Dossier, InProject<{ keyword: number; scope: ComparisonScope }>>({
+    dossier: build.query<Dossier, InProject<{ keyword: number; scope: DossierQuery }>>({
       query: ({ project, keyword, scope }) => ({
         url: `/projects/${project}/keywords/${keyword}/dossier`,
         params: toParams(scope),

@@ -2,6 +2,7 @@ import { type PayloadAction, createSlice } from '@reduxjs/toolkit';
 
 export type Theme = 'light' | 'dark';
 const PLACE = 'opsimath.theme';
+const PERSON = 'opsimath.person';
 
 /** Colours hang on the page itself, so that charts read the right ones at once. */
 function apply(theme: Theme): void {
@@ -19,7 +20,7 @@ export const preferences = createSlice({
   initialState: () => {
     const theme = remembered();
     apply(theme);
-    return { theme };
+    return { theme, person: localStorage.getItem(PERSON) ?? '' };
   },
   reducers: {
     chooseTheme(state, { payload }: PayloadAction<Theme>) {
@@ -27,6 +28,11 @@ export const preferences = createSlice({
       apply(payload);
       localStorage.setItem(PLACE, payload);
     },
+    /** Whose name stands under what is written here. */
+    sign(state, { payload }: PayloadAction<string>) {
+      state.person = payload;
+      localStorage.setItem(PERSON, payload);
+    },
   },
 });
-export const { chooseTheme } = preferences.actions;
+export const { chooseTheme, sign } = preferences.actions;

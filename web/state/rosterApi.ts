@@ -8,6 +8,7 @@ import type {
   Target,
   TargetChange,
   TargetKeywords,
+  TargetMarkets,
   TargetProfile,
   TargetsAdded,
   TargetVersion,
@@ -24,6 +25,7 @@ export const {
   useTargetVersionsQuery,
   useTargetProfileQuery,
   useTargetKeywordsQuery,
+  useTargetMarketsQuery,
   useChannelKeywordsQuery,
   useFrontQuery,
   useBannedWordsQuery,
@@ -72,6 +74,13 @@ export const {
       query: ({ project, target, ...params }) => ({
         url: `/projects/${project}/targets/${target}/keywords`,
         params,
+      }),
+      providesTags: ['targets', 'facts'],
+    }),
+    targetMarkets: build.query<TargetMarkets, InProject<{ target: number; date: string }>>({
+      query: ({ project, target, date }) => ({
+        url: `/projects/${project}/targets/${target}/markets`,
+        params: { date },
       }),
       providesTags: ['targets', 'facts'],
     }),

@@ -23,6 +23,7 @@ test('what is written into an address is read back', () => {
     market: fc.constantFrom('', 'web-us-en'),
     date: fc.oneof(fc.constant(''), isoDay),
     compare: fc.oneof(fc.constant(''), fc.constant('none'), isoDay),
+    own: fc.constantFrom('28 days', 'last month', '2026-01-01..2026-02-03'),
     pool: id,
     open: id,
     lookUp: id,

@@ -7,6 +7,7 @@ import {
   paidState,
 } from '@opsimath/contract/api/gaps';
 import { FOUND_BY, type FoundBy, matchMode } from '@opsimath/contract/api/lookUps';
+import { readPeriod } from '@opsimath/core/demand/period';
 import type { GapKind } from '@opsimath/core/gap/kind';
 import type { PaidState } from '@opsimath/core/gap/paid';
 import type { MatchMode } from '@opsimath/core/text/match';
@@ -16,6 +17,8 @@ export interface Scope {
   market: string;
   date: string;
   compare: string;
+  /** Period of own search performance. */
+  own: string;
   pool: number | null;
   kinds: GapKind[];
   paid: PaidState[];
@@ -45,7 +48,11 @@ export interface Scope {
 }
 
 /** Values that are not written into the address. */
-const USUAL: Partial<Record<keyof Scope, string>> = { poolSort: '-volume', poolMode: 'any word' };
+const USUAL: Partial<Record<keyof Scope, string>> = {
+  poolSort: '-volume',
+  poolMode: 'any word',
+  own: '28 days',
+};
 const ISO_DAY = /^\d{4}-\d{2}-\d{2}$/;
 const NO_COMPARE = 'none';
 
@@ -64,6 +71,7 @@ export function readScope(params: URLSearchParams): Scope {
     market: text('market'),
     date: day('date'),
     compare: text('compare') === NO_COMPARE ? NO_COMPARE : day('compare'),
+    own: readPeriod(text('own')) === null ? '28 days' : text('own'),
     pool: id('pool'),
     kinds: several('kinds', gapKind.options),
     paid: several('paid', paidState.options),

@@ -84,6 +84,8 @@ export class ArchiveReader {
         return this.insert('file_export', rows, { look_up_id: this.lookUps }, ['id']);
       case 'tracked':
         return this.insert('tracked', rows, { keyword_id: this.keywords });
+      case 'note':
+        return this.insert('note', rows, { keyword_id: this.keywords, target_id: this.targets }, ['id']);
       case 'index_check':
         return this.insert('index_check', rows, { market_id: this.markets });
       case 'banned_word':

@@ -16,6 +16,7 @@ const PROJECT_TABLES = [
   ['index_check', 'project_id = ?1'],
   ['column_match', 'project_id = ?1'],
   ['tracked', 'project_id = ?1'],
+  ['note', 'project_id = ?1'],
   ['look_up', 'project_id = ?1'],
   ['look_up_target', 'look_up_id IN (SELECT id FROM look_up WHERE project_id = ?1)'],
   ['look_up_find', 'look_up_id IN (SELECT id FROM look_up WHERE project_id = ?1)'],

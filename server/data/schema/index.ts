@@ -3,3 +3,4 @@ export * from './projects';
 export * from './segments';
 export * from './work';
 export * from './world';
+export * from './notes';

@@ -1,16 +1,19 @@
-import type { ComparisonScope } from '@opsimath/contract/api/gaps';
+import type { ComparisonScope, Dossier as Data } from '@opsimath/contract/api/gaps';
 import { Button } from 'antd';
 import { useEffect, useRef } from 'react';
 import { useDossierQuery, useTrackMutation } from '../../state/gapsApi';
 import { useAppDispatch } from '../../state/store';
 import { toggle } from '../../state/tray';
+import { useOldAfter } from '../../state/useOldAfter';
+import { surface } from '@opsimath/contract/source/answers';
 import { HistoryChart } from '../charts/HistoryChart';
 import { VolumeChart } from '../charts/VolumeChart';
 import { Lane } from '../lane/Lane';
 import { LaneHead } from '../lane/LaneHead';
 import '../lane/lane.css';
+import { Notes } from '../notes/Notes';
 import { Problem } from '../words/Problem';
-import { count, decimal, movement, percent, spelledDay, worth } from '../words/figures';
+import { age, count, decimal, movement, percent, spelledDay, worth } from '../words/figures';
 import { PrioritySum } from './PrioritySum';
 import { ResultPage } from './ResultPage';
 import './dossier.css';
@@ -19,14 +22,19 @@ interface DossierProps {
   project: number;
   keyword: number;
   comparison: ComparisonScope;
+  /** Period of own search performance. */
+  own: string;
   onClose: () => void;
 }
 const LANE_WIDTH = 420;
 
 /** All that is known of one keyword, in a panel beside the table. */
-export function Dossier({ project, keyword, comparison, onClose }: DossierProps) {
-  const { data, error } = useDossierQuery({ project, keyword, scope: comparison });
+export function Dossier({ project, keyword, comparison, own, onClose }: DossierProps) {
+  const { data, error } = useDossierQuery({ project, keyword, scope: { ...comparison, own } });
   const [track] = useTrackMutation();
+  const oldAfter = useOldAfter(surface.safeParse(comparison.market.split('-')[0]).data ?? 'web');
+  const metricsAge = data?.metricsDate ? age(data.metricsDate, comparison.date, oldAfter) : '';
+  const pageAge = data?.page ? age(data.page.date, comparison.date, oldAfter) : '';
   const dispatch = useAppDispatch();
   const panel = useRef<HTMLElement>(null);
   useEffect(() => {
@@ -101,28 +109,36 @@ export function Dossier({ project, keyword, comparison, onClose }: DossierProps)
             ))}
           </p>
           <dl className="facts">
-            <Fact name="Volume" value={`${count(data.row.volume)} a month`} />
+            <Fact name="Volume" value={`${count(data.row.volume)} a month${metricsAge}`} />
             <Fact name="Priority" value={worth(data.row.priority)} />
             <Fact
               name="CPC"
               value={
                 data.row.cpcLow === null
                   ? 'unknown'
-                  : `${decimal(data.row.cpcLow, 2)}–${decimal(data.row.cpcHigh, 2)} ${data.currency}`
+                  : `${decimal(data.row.cpcLow, 2)}–${decimal(data.row.cpcHigh, 2)} ${data.currency}${metricsAge}`
               }
             />
             <Fact
               name="Ad competition"
-              value={data.row.adCompetition === null ? 'unknown' : decimal(data.row.adCompetition, 2)}
+              value={
+                data.row.adCompetition === null
+                  ? 'unknown'
+                  : `${decimal(data.row.adCompetition, 2)}${metricsAge}`
+              }
             />
             <Fact
               name="Difficulty"
-              value={data.row.difficulty === null ? 'unknown' : `${data.row.difficulty} of 100`}
+              value={data.row.difficulty === null ? 'unknown' : `${data.row.difficulty} of 100${pageAge}`}
             />
             <Fact name="Spread" value={`${data.row.spread} of ${data.rivals.length} rivals`} />
-            <Fact name="Results" value={count(data.page?.results ?? null)} />
+            <Fact name="Results" value={`${count(data.page?.results ?? null)}${pageAge}`} />
             <Fact name="Our page" value={data.row.ownAddress ?? 'none ranks'} wide />
           </dl>
+          <section className="section">
+            <h2>Notes</h2>
+            <Notes project={project} subject={{ on: 'keyword', keyword }} />
+          </section>
           <PrioritySum lines={data.sum} />
           <section className="section">
             <h2>Positions over time</h2>
@@ -136,26 +152,7 @@ export function Dossier({ project, keyword, comparison, onClose }: DossierProps)
           )}
           <section className="section">
             <h2>Own search performance</h2>
-            {data.performance ? (
-              <p className="soft">
-                {spelledDay(data.performance.from)} to {spelledDay(data.performance.to)}:{' '}
-                <b>{count(data.performance.impressions)}</b> impressions,{' '}
-                <b>{count(data.performance.clicks)}</b> clicks, CTR{' '}
-                <b>
-                  {percent(
-                    data.performance.impressions > 0
-                      ? data.performance.clicks / data.performance.impressions
-                      : null,
-                  )}
-                </b>
-                , average position <b>{decimal(data.performance.position, 1)}</b>. From{' '}
-                {data.performance.source}.
-              </p>
-            ) : (
-              <p className="soft">
-                No imported row speaks of this keyword. Import own search performance on the Roster.
-              </p>
-            )}
+            <OwnPerformance dossier={data} />
           </section>
           <ResultPage
             project={project}
@@ -167,6 +164,32 @@ export function Dossier({ project, keyword, comparison, onClose }: DossierProps)
         </>
       )}
     </aside>
+  );
+}
+
+function OwnPerformance({ dossier: { performance, performanceUntil } }: { dossier: Data }) {
+  if (performanceUntil === null) {
+    return (
+      <p className="soft">
+        Nothing is imported for this market. Bring own search performance in on the Roster, under Files.
+      </p>
+    );
+  }
+  if (performance === null)
+    return (
+      <p className="soft">
+        No row of the period in the scope bar speaks of this keyword; rows are held up to{' '}
+        {spelledDay(performanceUntil)}.
+      </p>
+    );
+  const { from, to, impressions, clicks, position, source } = performance;
+  return (
+    <p className="soft">
+      {spelledDay(from)} to {spelledDay(to)}: <b>{count(impressions)}</b> impressions, <b>{count(clicks)}</b>{' '}
+      clicks, CTR <b>{percent(impressions > 0 ? clicks / impressions : null)}</b>, average position{' '}
+      <b>{decimal(position, 1)}</b>. Exact, from {source}; held up to {spelledDay(performanceUntil)}, of whose
+      last days not all may have come.
+    </p>
   );
 }
 

@@ -2,6 +2,7 @@ import type { ShownPage } from '@opsimath/contract/api/gaps';
 import { Select } from 'antd';
 import { useState } from 'react';
 import { useResultPageQuery } from '../../state/gapsApi';
+import { NoteMark } from '../notes/NoteMark';
 import { spelledDay } from '../words/figures';
 
 interface ResultPageProps {
@@ -69,6 +70,16 @@ export function ResultPage({ project, keyword, market, page, dates }: ResultPage
                       {slot.owner}
                       {slot.authority !== null && ` · authority ${slot.authority}`}
                       {slot.phraseInTitle && ' · phrase in title'}
+                      {slot.address !== null && (
+                        <>
+                          {' '}
+                          <NoteMark
+                            project={project}
+                            subject={{ on: 'slot', keyword, date: shown.date, address: slot.address }}
+                            of={`slot ${slot.slot}`}
+                          />
+                        </>
+                      )}
                     </div>
                   </td>
                 </tr>

@@ -108,6 +108,7 @@ export default function Gaps() {
             project={project}
             keyword={scope.open}
             comparison={comparison}
+            own={scope.own}
             onClose={() => change({ open: null })}
           />
         )}

@@ -1,4 +1,5 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
+import { useLocation } from 'react-router';
 import { useLookUpsQuery } from '../../state/lookUpApi';
 import { useMarketsQuery } from '../../state/projectApi';
 import { useTargetsQuery } from '../../state/rosterApi';
@@ -13,6 +14,7 @@ const NOTHING: never[] = [];
 /** Put in targets, seed keywords or a list, see the price, follow the progress, read the pool. */
 export default function LookUpStage() {
   const { project, scope, change } = useScope();
+  const { filled } = (useLocation().state ?? {}) as { filled?: number };
   const { data: lookUps } = useLookUpsQuery(project);
   const { data: targets } = useTargetsQuery(project);
   const { data: markets } = useMarketsQuery();
@@ -26,6 +28,7 @@ export default function LookUpStage() {
       <div className="lookup-side">
         {targets && markets && (
           <LookUpForm
+            key={filled}
             targets={targets}
             markets={markets}
             onStarted={(lookUp) => change({ lookUp, poolFind: '', poolWords: '', poolFound: [] })}

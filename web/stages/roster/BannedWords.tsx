@@ -1,6 +1,7 @@
 import type { BannedWord } from '@opsimath/contract/api/targets';
 import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
+import { NoteMark } from '../../parts/notes/NoteMark';
 import { Problem } from '../../parts/words/Problem';
 import {
   useAddBannedWordMutation,
@@ -41,6 +42,7 @@ export function BannedWords() {
               <th>Level</th>
               <th>Where</th>
               <th>Reason</th>
+              <th>Notes</th>
               <th />
             </tr>
           </thead>
@@ -53,6 +55,9 @@ export function BannedWords() {
                 <td>{level}</td>
                 <td>{[surface || 'every surface', language].filter(Boolean).join(', ')}</td>
                 <td>{reason}</td>
+                <td>
+                  <NoteMark project={project} subject={{ on: 'word', word: text }} of={text} />
+                </td>
                 <td className="figure">
                   <button className="plain soft written" onClick={() => void remove({ project, id })}>
                     allow again

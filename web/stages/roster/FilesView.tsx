@@ -7,7 +7,7 @@ import { count } from '../../parts/words/figures';
 import { useUploadPageMutation } from '../../state/filesApi';
 import { useScope } from '../../state/useScope';
 import { ImportPanel } from './ImportPanel';
-import { useLookUpOf } from './useLookUpOf';
+import { useLookUpOf } from '../../state/useLookUpOf';
 
 /** Own data in and out: tables, saved pages, and the whole project as one file. */
 export function FilesView() {

@@ -10,7 +10,7 @@ import { useScope } from '../../state/useScope';
 import { FrontCardView } from './FrontCardView';
 import { FrontParents } from './FrontParents';
 import { StrikeWords } from './StrikeWords';
-import { useLookUpOf } from './useLookUpOf';
+import { useLookUpOf } from '../../state/useLookUpOf';
 import './cards.css';
 
 const ORDERS = [

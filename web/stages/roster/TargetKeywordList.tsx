@@ -7,7 +7,7 @@ import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';
 import { useTargetKeywordsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
-import { useLookUpOf } from './useLookUpOf';
+import { useLookUpOf } from '../../state/useLookUpOf';
 
 const LANE = 210;
 const MIX = ['0–33', '34–66', '67–100', 'unknown'];

@@ -1,6 +1,7 @@
 import { FACT_FIELDS, PRIVATE_FIELDS, type Target, type TargetChange } from '@opsimath/contract/api/targets';
 import { Input } from 'antd';
 import { useEffect, useRef, useState } from 'react';
+import { Notes } from '../../parts/notes/Notes';
 import { Problem } from '../../parts/words/Problem';
 import { useChangeTargetMutation } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
@@ -26,6 +27,9 @@ export function TargetNotes({ target }: { target: Target }) {
   }, [note, privateFields, facts, save, project, target.id]);
   return (
     <div className="target-notes">
+      <h3>Notes</h3>
+      <Notes project={project} subject={{ on: 'target', target: target.id }} />
+      <h3>What we know of it</h3>
       <p className="faint" role="status">
         {isLoading ? 'Keeping…' : 'Kept as you type.'}
       </p>

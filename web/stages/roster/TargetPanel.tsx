@@ -5,13 +5,15 @@ import { useTargetsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 import { TargetChanges } from './TargetChanges';
 import { TargetKeywordList } from './TargetKeywordList';
+import { TargetMarketsView } from './TargetMarketsView';
 import { TargetNotes } from './TargetNotes';
 import { TargetProfileView } from './TargetProfileView';
 
 const PARTS = [
   { value: 'profile', label: 'Profile' },
   { value: 'keywords', label: 'Keywords' },
-  { value: 'record', label: 'Public record' },
+  { value: 'markets', label: 'All markets' },
+  { value: 'record', label: 'Record' },
   { value: 'notes', label: 'Our notes' },
 ] as const;
 type Part = (typeof PARTS)[number]['value'];
@@ -56,6 +58,7 @@ export function TargetPanel({ target: id, onClose }: { target: number; onClose: 
           {part === 'keywords' && <TargetKeywordList target={target} />}
         </>
       )}
+      {part === 'markets' && <TargetMarketsView target={target} />}
       {part === 'record' && <TargetChanges target={target} />}
       {part === 'notes' && <TargetNotes target={target} />}
     </aside>

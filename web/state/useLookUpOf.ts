@@ -1,5 +1,5 @@
 import { useNavigate } from 'react-router';
-import { useScope } from '../../state/useScope';
+import { useScope } from './useScope';
 
 const PLACE = 'opsimath.look-up-draft';
 
@@ -19,6 +19,7 @@ export function useLookUpOf(): (lines: readonly string[], part?: 'targets' | 'li
       compare,
       ...(part === 'list' ? { view: 'list' } : {}),
     });
-    void navigate(`/p/${project}/look-up?${params}`);
+    // The form that is open already reads its draft again.
+    void navigate(`/p/${project}/look-up?${params}`, { state: { filled: Date.now() } });
   };
 }

@@ -1,0 +1,34 @@
+import { z } from 'zod';
+import { isoDay } from '../source/answers';
+
+/** What a note can be written on. A slot is one place on a captured result page. */
+export const noteSubject = z.discriminatedUnion('on', [
+  z.object({ on: z.literal('keyword'), keyword: z.int() }),
+  z.object({ on: z.literal('target'), target: z.int() }),
+  z.object({ on: z.literal('word'), word: z.string().trim().min(1).max(200) }),
+  z.object({ on: z.literal('slot'), keyword: z.int(), date: isoDay, address: z.string().min(1).max(2000) }),
+]);
+export type NoteSubject = z.infer<typeof noteSubject>;
+
+export const noteText = z.string().trim().min(1, 'a note needs words').max(5000);
+export const noteAddition = z.object({
+  subject: noteSubject,
+  text: noteText,
+  /** Who says so; nobody signs in here. */
+  person: z.string().trim().max(80).default(''),
+});
+export type NoteAddition = z.input<typeof noteAddition>;
+
+export const note = z.object({
+  id: z.int(),
+  subject: noteSubject,
+  /** The keyword, target, word or address it is about, in words. */
+  about: z.string(),
+  /** Market of the keyword, where it is about one. */
+  market: z.string().nullable(),
+  text: z.string(),
+  person: z.string(),
+  /** ISO moment. */
+  writtenAt: z.string(),
+});
+export type Note = z.infer<typeof note>;

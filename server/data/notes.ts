@@ -1,0 +1,127 @@
+import type { Note, NoteSubject } from '@opsimath/contract/api/notes';
+import { key } from '@opsimath/core/text/key';
+import { and, eq } from 'drizzle-orm';
+import { KnownProblem } from '../problem';
+import type { Database } from './connection';
+import { note } from './schema';
+
+interface NoteRow {
+  id: number;
+  kind: NoteSubject['on'];
+  keywordId: number | null;
+  targetId: number | null;
+  date: string | null;
+  subject: string | null;
+  text: string;
+  person: string;
+  writtenAt: string;
+  keyword: string | null;
+  market: string | null;
+  target: string | null;
+}
+
+/** All notes of a project, newest first. */
+export async function listNotes(database: Database, projectId: number): Promise<Note[]> {
+  const answer = await database.client.execute({
+    sql: `SELECT note.id, note.kind, keyword_id AS keywordId, target_id AS targetId, note.date, subject, note.text,
+                 person, note.created_at AS writtenAt, keyword.text AS keyword, market.code AS market,
+                 target.name AS target
+          FROM note LEFT JOIN keyword ON keyword.id = keyword_id LEFT JOIN market ON market.id = keyword.market_id
+               LEFT JOIN target ON target.id = target_id
+          WHERE note.project_id = ? ORDER BY note.id DESC`,
+    args: [projectId],
+  });
+  return answer.rows.map((row) => readNote(row as unknown as NoteRow));
+}
+
+function readNote(row: NoteRow): Note {
+  const { id, text, person, writtenAt, market } = row;
+  const rest = { id, text, person, writtenAt, market };
+  switch (row.kind) {
+    case 'keyword':
+      return { ...rest, subject: { on: 'keyword', keyword: row.keywordId! }, about: row.keyword ?? '' };
+    case 'target':
+      return { ...rest, subject: { on: 'target', target: row.targetId! }, about: row.target ?? '' };
+    case 'word':
+      return { ...rest, subject: { on: 'word', word: row.subject! }, about: row.subject! };
+    case 'slot':
+      return {
+        ...rest,
+        subject: { on: 'slot', keyword: row.keywordId!, date: row.date!, address: row.subject! },
+        about: `${row.subject!} for ${row.keyword ?? ''}, ${row.date!}`,
+      };
+  }
+}
+
+export async function addNote(
+  database: Database,
+  projectId: number,
+  subject: NoteSubject,
+  words: { text: string; person: string },
+): Promise<void> {
+  await assertSubject(database, projectId, subject);
+  await database.rows.insert(note).values({
+    projectId,
+    kind: subject.on,
+    keywordId: 'keyword' in subject ? subject.keyword : null,
+    targetId: subject.on === 'target' ? subject.target : null,
+    date: subject.on === 'slot' ? subject.date : null,
+    subject: subject.on === 'word' ? key(subject.word) : subject.on === 'slot' ? subject.address : null,
+    ...words,
+  });
+}
+
+/** What a note speaks of must be there, and a target must be the project's. */
+async function assertSubject(database: Database, projectId: number, subject: NoteSubject): Promise<void> {
+  if (subject.on === 'word') {
+    if (key(subject.word) === '')
+      throw new KnownProblem(400, 'no-word', 'A word needs a letter or number.', 'Type the word or phrase.');
+    return;
+  }
+  const found =
+    subject.on === 'target'
+      ? await database.client.execute({
+          sql: 'SELECT 1 FROM target WHERE id = ? AND project_id = ?',
+          args: [subject.target, projectId],
+        })
+      : await database.client.execute({
+          sql: 'SELECT 1 FROM keyword WHERE id = ?',
+          args: [subject.keyword],
+        });
+  if (found.rows.length === 0)
+    throw new KnownProblem(404, 'nothing-to-note-on', `There is no such ${subject.on}.`, 'Open it again.');
+}
+
+export async function changeNote(
+  database: Database,
+  projectId: number,
+  id: number,
+  text: string,
+): Promise<void> {
+  const changed = await database.rows
+    .update(note)
+    .set({ text })
+    .where(and(eq(note.projectId, projectId), eq(note.id, id)));
+  if (changed.rowsAffected === 0)
+    throw new KnownProblem(404, 'no-such-note', `There is no note ${id}.`, 'It may have been taken away.');
+}
+
+export async function removeNote(database: Database, projectId: number, id: number): Promise<void> {
+  await database.rows.delete(note).where(and(eq(note.projectId, projectId), eq(note.id, id)));
+}
+
+/** What was noted on keywords, oldest first, for files: one text a keyword. */
+export async function notesOfKeywords(database: Database, projectId: number): Promise<Map<number, string>> {
+  const answer = await database.client.execute({
+    sql: `SELECT keyword_id AS id, text, person, substr(created_at, 1, 10) AS day FROM note
+          WHERE project_id = ? AND kind = 'keyword' ORDER BY id`,
+    args: [projectId],
+  });
+  const notes = new Map<number, string>();
+  for (const { id, text, person, day } of answer.rows) {
+    const said = `${String(text)} (${[person, day].filter(Boolean).join(', ')})`;
+    const before = notes.get(Number(id));
+    notes.set(Number(id), before === undefined ? said : `${before}; ${said}`);
+  }
+  return notes;
+}

@@ -1,0 +1,116 @@
+import type { Note, NoteSubject } from '@opsimath/contract/api/notes';
+import { App, Button, Input } from 'antd';
+import { useState } from 'react';
+import { useAddNoteMutation, useNotesQuery, useRemoveNoteMutation } from '../../state/notesApi';
+import { sign } from '../../state/preferences';
+import { useAppDispatch, useAppSelector } from '../../state/store';
+import { Problem } from '../words/Problem';
+import { spelledDay } from '../words/figures';
+import { sameSubject } from './sameSubject';
+import './notes.css';
+
+interface NotesProps {
+  project: number;
+  subject: NoteSubject;
+}
+
+/** What was noted on one thing, and room to note more. */
+export function Notes({ project, subject }: NotesProps) {
+  const { data, error } = useNotesQuery(project);
+  const notes = data?.filter((note) => sameSubject(note.subject, subject)) ?? [];
+  return (
+    <div className="notes">
+      {error && <Problem error={error} />}
+      {notes.length > 0 && (
+        <ul>
+          {notes.map((note) => (
+            <WrittenNote key={note.id} project={project} note={note} />
+          ))}
+        </ul>
+      )}
+      <NewNote project={project} subject={subject} />
+    </div>
+  );
+}
+
+function WrittenNote({ project, note }: { project: number; note: Note }) {
+  const [remove] = useRemoveNoteMutation();
+  const [add] = useAddNoteMutation();
+  const { message } = App.useApp();
+  const takeAway = async (): Promise<void> => {
+    await remove({ project, note: note.id }).unwrap();
+    const { subject, text, person } = note;
+    void message.open({
+      content: (
+        <span>
+          The note is gone.{' '}
+          <button className="plain written" onClick={() => void add({ project, subject, text, person })}>
+            Undo
+          </button>
+        </span>
+      ),
+      duration: 6,
+    });
+  };
+  return (
+    <li>
+      <span className="note-text">{note.text}</span>{' '}
+      <span className="faint">
+        {[note.person, spelledDay(note.writtenAt.slice(0, 10))].filter(Boolean).join(', ')}
+      </span>{' '}
+      <button className="plain soft written" onClick={() => void takeAway().catch(() => undefined)}>
+        take away
+      </button>
+    </li>
+  );
+}
+
+function NewNote({ project, subject }: NotesProps) {
+  const [add, { isLoading, error }] = useAddNoteMutation();
+  const dispatch = useAppDispatch();
+  const person = useAppSelector((state) => state.preferences.person);
+  const [text, setText] = useState('');
+  const keep = async (): Promise<void> => {
+    if (text.trim() === '') return;
+    await add({ project, subject, text, person }).unwrap();
+    setText('');
+  };
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void keep().catch(() => undefined);
+      }}
+    >
+      <Input.TextArea
+        aria-label="New note"
+        placeholder="Note what you see or decide, and why"
+        autoSize={{ minRows: 1, maxRows: 6 }}
+        maxLength={5000}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        onKeyDown={(event) => {
+          // Escape closes panels; not while something is being written.
+          if (event.key === 'Escape' && text !== '') event.stopPropagation();
+          if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) void keep().catch(() => undefined);
+        }}
+      />
+      {text !== '' && (
+        <div className="note-foot">
+          <Input
+            size="small"
+            aria-label="Signed by"
+            placeholder="Signed by"
+            maxLength={80}
+            value={person}
+            onChange={(event) => dispatch(sign(event.target.value))}
+          />
+          <Button size="small" type="primary" htmlType="submit" loading={isLoading} title="Ctrl+Enter">
+            Keep
+          </Button>
+        </div>
+      )}
+      {error && <Problem error={error} />}
+    </form>
+  );
+}

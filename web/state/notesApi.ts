@@ -1,0 +1,29 @@
+import type { Note, NoteAddition } from '@opsimath/contract/api/notes';
+import { type InProject, api } from './api';
+
+/** Notes on anything. */
+export const { useNotesQuery, useAddNoteMutation, useChangeNoteMutation, useRemoveNoteMutation } =
+  api.injectEndpoints({
+    endpoints: (build) => ({
+      notes: build.query<Note[], number>({
+        query: (project) => `/projects/${project}/notes`,
+        providesTags: ['notes'],
+      }),
+      addNote: build.mutation<Note[], InProject<NoteAddition>>({
+        query: ({ project, ...body }) => ({ url: `/projects/${project}/notes`, method: 'POST', body }),
+        invalidatesTags: ['notes'],
+      }),
+      changeNote: build.mutation<Note[], InProject<{ note: number; text: string }>>({
+        query: ({ project, note, text }) => ({
+          url: `/projects/${project}/notes/${note}`,
+          method: 'PATCH',
+          body: { text },
+        }),
+        invalidatesTags: ['notes'],
+      }),
+      removeNote: build.mutation<Note[], InProject<{ note: number }>>({
+        query: ({ project, note }) => ({ url: `/projects/${project}/notes/${note}`, method: 'DELETE' }),
+        invalidatesTags: ['notes'],
+      }),
+    }),
+  });
