@@ -31,12 +31,16 @@ export function adTermsOn(
   // A budget that would run out is spread over the day: the ads are shown less often.
   const wouldCost = shown.reduce((sum, { searches, share, slot }) => sum + searches * share * slot.cost, 0);
   const often = Math.min(1, campaign.dailyBudget / Math.max(wouldCost, 0.01));
+  let left = campaign.dailyBudget;
   return shown.flatMap(({ text, slot, searches, share }): Row[] => {
+    // Whoever comes by when the budget is used up sees no ad of ours.
+    if (left < slot.cost) return [];
     const draws = new Draws(mix(mix(hashText(text), day), owner + 77));
     const impressions = draws.poisson(searches * often);
     if (impressions === 0) return [];
-    const clicks = draws.binomial(impressions, share);
+    const clicks = Math.min(draws.binomial(impressions, share), Math.floor(left / slot.cost));
     const cost = Math.round(clicks * slot.cost * 100) / 100;
+    left -= cost;
     const landing = market.documents[slot.advert.landing]!;
     const conversions = draws.binomial(clicks, buyingShare(text, landing.seed));
     const price = landing.facts.price ?? 78;

@@ -20,6 +20,8 @@ const MOST_SLOTS = 6;
 /** The auction for a keyword on a day: who takes part is drawn by budget, who stands where by bid · quality. */
 export function holdAuction(world: MarketWorld, keyword: number, day: number): PaidSlot[] {
   const bids = world.adverts[keyword]!.flatMap((advert) => {
+    // Nobody pays for a page that is not there yet.
+    if (world.documents[advert.landing]!.revisions[0]! > day) return [];
     const luck = mix(hashText(`${advert.owner}:${advert.match}`), mix(keyword, day));
     if (unit(luck) > advert.presence) return [];
     const bid = advert.bid * (0.9 + 0.2 * unit(mix(luck, 7)));
