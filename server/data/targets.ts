@@ -227,7 +227,8 @@ export async function changeTarget(
 ): Promise<void> {
   const changed = await database.rows
     .update(target)
-    .set(change)
+    // With something in it even where nothing is to change.
+    .set({ projectId, ...change })
     .where(and(eq(target.projectId, projectId), eq(target.id, id)))
     .returning({ id: target.id });
   if (changed.length === 0) throw new KnownProblem(404, 'no-such-target', `The project has no target ${id}.`);

@@ -3,8 +3,11 @@ import type { Context } from 'koa';
 import { z } from 'zod';
 import { KnownProblem } from '../problem';
 
-/** Ids in paths. */
-const pathId = z.coerce.number().int().positive();
+/** Ids in paths: plain digits, not all that can be read as a number. */
+const pathId = z
+  .string()
+  .regex(/^[1-9]\d{0,14}$/, 'an id is a whole number')
+  .transform(Number);
 
 export interface RouteShape {
   method: 'get' | 'post' | 'put' | 'patch' | 'delete';
