@@ -42,7 +42,7 @@ export function readAddress(
     .replace(/#.*$/s, '');
   if (bare === '') return { reason: 'empty' };
   if (bare.length > MOST_LENGTH) return { reason: 'longer than 2,000 characters' };
-  const byId = platforms.find(({ id }) => new RegExp(id, 'i').test(bare));
+  const byId = platforms.find(({ id }) => isId(bare, id));
   if (byId) return targetOf(byId, bare.toLowerCase());
   const [, authority, rawPath, query] = /^([^/?]*)([^?]*)\??(.*)$/s.exec(bare)!;
   const host = authority!
@@ -73,6 +73,11 @@ const KINDS = {
   marketplace: { target: 'listing', parent: 'shop' },
 } as const;
 
+/** Whether the whole text looks like an id; patterns need not say that they mean the whole. */
+function isId(text: string, pattern: string): boolean {
+  return new RegExp(`^(?:${pattern})$`, 'i').test(text);
+}
+
 function targetOf({ surface, host, target }: AddressPlatform, id: string): Address {
   return { address: host + target.replace('{id}', id), kind: KINDS[surface].target, surface };
 }
@@ -87,7 +92,7 @@ function onPlatform(platform: AddressPlatform, path: string): Address | { reason
       : null;
   };
   const targetId = idIn(target);
-  if (targetId !== null && new RegExp(id, 'i').test(targetId)) return targetOf(platform, targetId);
+  if (targetId !== null && isId(targetId, id)) return targetOf(platform, targetId);
   const parentId = idIn(parent);
   if (parentId)
     return { address: host + parent.replace('{id}', parentId), kind: KINDS[surface].parent, surface };
