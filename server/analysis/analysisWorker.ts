@@ -8,6 +8,7 @@ import { resultPage } from './history';
 import { poolChange } from './poolChange';
 import { poolPage } from './poolPage';
 import { poolTable } from './poolTable';
+import { siftIds, siftPage, siftRemoved } from './sift';
 import { targetKeywords } from './targetKeywords';
 import { targetMarkets } from './targetMarkets';
 import { targetProfile } from './targetProfile';
@@ -27,6 +28,9 @@ const answers = {
   poolPage: (...args: Rest<typeof poolPage>) => poolPage(workspace, ...args),
   poolChange: (...args: Rest<typeof poolChange>) => poolChange(workspace, ...args),
   poolTable: (...args: Rest<typeof poolTable>) => poolTable(workspace, ...args),
+  siftPage: (...args: Rest<typeof siftPage>) => siftPage(workspace, ...args),
+  siftRemoved: (...args: Rest<typeof siftRemoved>) => siftRemoved(workspace, ...args),
+  siftIds: (...args: Rest<typeof siftIds>) => siftIds(workspace, ...args),
   targetKeywords: (...args: Rest<typeof targetKeywords>) => targetKeywords(workspace, ...args),
   targetMarkets: (...args: Rest<typeof targetMarkets>) => targetMarkets(workspace, ...args),
   targetProfile: (...args: Rest<typeof targetProfile>) => targetProfile(workspace, ...args),

@@ -81,9 +81,7 @@ export async function poolIndices(
   query: PoolQueryRead,
 ): Promise<{ indices: number[]; total: number }> {
   const kept = keptOf(workspace);
-  const order = await kept.orders.get(`${name}:${JSON.stringify(query.sort)}`, () =>
-    Promise.resolve(orderOf(pool, query.sort)),
-  );
+  const order = await poolOrder(workspace, pool, name, query.sort);
   const { find, words: sought, mode, foundBy, leastVolume, without } = query;
   const chosen = JSON.stringify([name, find, sought, mode, foundBy, leastVolume, without]);
   const filter = await kept.filters.get(chosen, () => filterPool(workspace, pool, query));
@@ -95,6 +93,18 @@ export async function poolIndices(
     if (passed++ >= query.offset) indices.push(i);
   }
   return { indices, total: filter.total };
+}
+
+/** Pool indices in some orders; those asked for lately are kept. */
+export function poolOrder(
+  workspace: Workspace,
+  pool: Pool,
+  name: string,
+  sorts: PoolQueryRead['sort'],
+): Promise<Int32Array> {
+  return keptOf(workspace).orders.get(`${name}:${JSON.stringify(sorts)}`, () =>
+    Promise.resolve(orderOf(pool, sorts)),
+  );
 }
 
 /** Rows stand in the order of their keys, and no two are equal in it: what would be sorted by after it is idle. */

@@ -153,6 +153,12 @@ export function keywordIdsContaining(
   ]);
 }
 
+/** Ids of the keywords in a market that a pattern describes as a whole: `*` is any letters, `?` is one. */
+export function keywordIdsLike(database: Database, marketId: number, pattern: string): Promise<Int32Array> {
+  const glob = pattern.normalize('NFKC').toLowerCase().trim().replace(/\s+/g, ' ');
+  return idsOf(database, 'SELECT id FROM keyword WHERE market_id = ? AND key GLOB ?', [marketId, glob]);
+}
+
 /** Ids of the keywords of a market that hold a word with one of these stems, ascending. */
 export async function keywordIdsByStems(
   database: Database,

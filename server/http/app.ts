@@ -17,9 +17,11 @@ import { openApiDocument } from './openApi';
 import { openApiPage } from './openApiPage';
 import { projectRoutes } from './projects';
 import { reportRoutes } from './reports';
+import { listRoutes } from './lists';
 import { Routes } from './route';
 import type { Services } from './services';
 import { archiveRoutes } from './archives';
+import { siftRoutes } from './sift';
 import { targetRoutes } from './targets';
 import { trackingRoutes } from './tracking';
 
@@ -35,6 +37,8 @@ export function createApp(services: Services, webFolder: string, log: Logger): K
     lookUpRoutes,
     jobRoutes,
     gapRoutes,
+    siftRoutes,
+    listRoutes,
     trackingRoutes,
     importRoutes,
     reportRoutes,

@@ -1,18 +1,7 @@
 import { parse } from 'csv-parse/sync';
-import { MARKET, Running } from '../testing/running';
+import { DATES, type Known, SIZE, TARGETS, asCsv, makeTable, takeIn } from '../testing/knownPool';
+import { Running } from '../testing/running';
 
-/** A pool whose every figure is known, because the table it comes from is made here. */
-const TARGETS = ['north.example', 'south.example', 'east.example'];
-const WORDS = ['bike', 'bag', 'rain', 'cover', 'red', 'frame', 'bags', 'für', 'l’été'];
-const DATES = ['2026-03-01', '2026-03-08'];
-const SIZE = 260;
-
-interface Known {
-  text: string;
-  volume: number | null;
-  organic: (number | null)[];
-  paid: (number | null)[];
-}
 interface Row extends Known {
   words: number;
 }
@@ -24,60 +13,15 @@ interface Pool {
   rows: Row[];
 }
 
-/** Deterministic draws, so that a failure can be seen again. */
-function drawer(seed: number): (below: number) => number {
-  let state = seed;
-  return (below) => {
-    state = (Math.imul(state, 1103515245) + 12345) >>> 0;
-    return Math.floor((state / 4294967296) * below);
-  };
-}
-
-function makeTable(seed: number): Known[] {
-  const draw = drawer(seed);
-  const made = new Map<string, Known>();
-  while (made.size < SIZE) {
-    const text = Array.from({ length: 1 + draw(4) }, () => WORDS[draw(WORDS.length)]!).join(' ');
-    if (made.has(text)) continue;
-    const place = (rare: number): number | null => (draw(rare) > 0 ? null : 1 + draw(100));
-    const organic = TARGETS.map(() => place(2));
-    const paid = TARGETS.map(() => place(5));
-    if ([...organic, ...paid].every((position) => position === null)) continue;
-    // Some volumes are equal, some are nought, some are not given.
-    made.set(text, { text, volume: draw(6) === 0 ? null : 10 * draw(40), organic, paid });
-  }
-  return [...made.values()];
-}
-function asCsv(table: readonly Known[], date: string): string {
-  const lines = table.flatMap(({ text, volume, organic, paid }) =>
-    TARGETS.flatMap((target, t) =>
-      organic[t] === null && paid[t] === null
-        ? []
-        : [`${text},${target}/p,${date},${organic[t] ?? ''},${paid[t] ?? ''},${volume ?? ''}`],
-    ),
-  );
-  return ['keyword,target,date,organic,paid,volume', ...lines].join('\n');
-}
-
 const tables = [makeTable(1), makeTable(2)];
 let running: Running;
 let lookUps: number[];
 beforeAll(async () => {
   running = await Running.start();
   const { at } = await running.project();
-  for (const [i, table] of tables.entries()) {
-    const { import: entry, preview } = await running.api.upload(
-      `${at}/imports?name=pool-${i}.csv`,
-      asCsv(table, DATES[i]!),
-    );
-    const started = await running.api.post(`/imports/${entry.id}/start`, {
-      market: MARKET,
-      reading: preview.reading,
-    });
-    await running.api.finished(started.job.id);
-  }
-  const listed: { id: number; name: string }[] = await running.api.get(`${at}/look-ups`);
-  lookUps = tables.map((_, i) => listed.find(({ name }) => name === `pool-${i}.csv`)!.id);
+  lookUps = [];
+  for (const [i, table] of tables.entries())
+    lookUps.push(await takeIn(running, at, `pool-${i}.csv`, asCsv(table, DATES[i]!)));
 });
 afterAll(() => running.stop());
 

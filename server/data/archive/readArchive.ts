@@ -26,6 +26,7 @@ export class ArchiveReader {
   private readonly versions: Ids = new Map();
   private readonly targets: Ids = new Map();
   private readonly lookUps: Ids = new Map();
+  private readonly lists: Ids = new Map();
 
   constructor(
     private readonly database: Database,
@@ -84,6 +85,21 @@ export class ArchiveReader {
         return this.insert('file_export', rows, { look_up_id: this.lookUps }, ['id']);
       case 'tracked':
         return this.insert('tracked', rows, { keyword_id: this.keywords });
+      case 'verdict':
+        return this.insert('verdict', rows, { keyword_id: this.keywords });
+      case 'keyword_list':
+        return this.takeOwned(rows, 'keyword_list', this.lists, { market_id: this.markets });
+      case 'list_member':
+        return this.insert('list_member', rows, { list_id: this.lists, keyword_id: this.keywords });
+      case 'list_change':
+        return this.insert('list_change', rows, { list_id: this.lists }, ['id']);
+      case 'recipe':
+        return this.insert(
+          'recipe',
+          rows.map((row) => this.renumberedRecipe(row)),
+          {},
+          ['id'],
+        );
       case 'note':
         return this.insert('note', rows, { keyword_id: this.keywords, target_id: this.targets }, ['id']);
       case 'index_check':
@@ -178,6 +194,18 @@ export class ArchiveReader {
       if (next[name] !== null && next[name] !== undefined)
         next[name] = ids.get(Number(next[name])) ?? next[name]!;
     return next;
+  }
+
+  /** Keywords and lists that a recipe speaks of stand inside its texts. */
+  private renumberedRecipe(row: Row): Row {
+    const rescued = (JSON.parse(String(row.rescued)) as number[]).map((id) => this.keywords.get(id) ?? id);
+    const steps = (JSON.parse(String(row.steps)) as { sieve: { kind: string; list?: number } }[]).map(
+      ({ sieve, ...step }) => ({
+        ...step,
+        sieve: sieve.kind === 'list' ? { ...sieve, list: this.lists.get(sieve.list!) ?? sieve.list } : sieve,
+      }),
+    );
+    return { ...row, rescued: JSON.stringify(rescued), steps: JSON.stringify(steps) };
   }
 
   private async insertPlain(table: string, rows: readonly Row[], leaveOut: readonly string[]): Promise<void> {

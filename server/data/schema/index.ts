@@ -4,3 +4,4 @@ export * from './segments';
 export * from './work';
 export * from './world';
 export * from './notes';
+export * from './sift';

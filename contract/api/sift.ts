@@ -1,0 +1,193 @@
+import { SIEVE_FIGURES, TRENDS, VERDICTS } from '@opsimath/core/sift/sieve';
+import { MOST_STEPS } from '@opsimath/core/sift/stack';
+import { z } from 'zod';
+import { foundBy, poolPage, poolRow, sortList } from './lookUps';
+
+export const verdict = z.enum(VERDICTS);
+export type { Verdict } from '@opsimath/core/sift/sieve';
+
+const bounds = {
+  least: z.number().min(0).nullable(),
+  most: z.number().min(0).nullable(),
+  /** Whether keywords of which it is unknown pass. */
+  unknown: z.boolean(),
+};
+/** One step of a recipe, said as what it lets through. */
+export const sieve = z.discriminatedUnion('kind', [
+  z.object({
+    kind: z.literal('words'),
+    mode: z.enum(['phrase', 'all words', 'any word', 'pattern']),
+    text: z.string().max(2000),
+    out: z.boolean(),
+  }),
+  z.object({ kind: z.literal('figure'), figure: z.enum(SIEVE_FIGURES), ...bounds }),
+  z.object({ kind: z.literal('position'), target: z.string().max(2000), ...bounds }),
+  z.object({
+    kind: z.literal('ranked by'),
+    atLeast: z.int().min(0).max(250),
+    within: z.int().min(1).max(250),
+  }),
+  z.object({ kind: z.literal('found'), ways: z.array(foundBy) }),
+  z.object({ kind: z.literal('trend'), trends: z.array(z.enum(TRENDS)), unknown: z.boolean() }),
+  z.object({ kind: z.literal('verdict'), verdicts: z.array(verdict) }),
+  z.object({ kind: z.literal('list'), list: z.int(), out: z.boolean() }),
+]);
+export type Sieve = z.infer<typeof sieve>;
+
+export const recipeStep = z.object({ id: z.string().min(1).max(40), on: z.boolean(), sieve });
+export type RecipeStep = z.infer<typeof recipeStep>;
+
+const recipeParts = {
+  name: z.string().trim().min(1).max(200),
+  steps: z.array(recipeStep).max(MOST_STEPS),
+  /** Keywords that come through whatever the sieves say. */
+  rescued: z.array(z.int()).max(100_000),
+  /** How many fit keywords are wanted. */
+  goal: z.int().min(1).max(100_000),
+};
+export const recipe = z.object({ id: z.int(), ...recipeParts, changedAt: z.string() });
+export type Recipe = z.infer<typeof recipe>;
+export const recipeAddition = z.object({
+  name: recipeParts.name,
+  steps: recipeParts.steps.default([]),
+  rescued: recipeParts.rescued.default([]),
+  goal: recipeParts.goal.default(50),
+});
+export const recipeChange = z.object(recipeParts).partial();
+export type RecipeChange = z.infer<typeof recipeChange>;
+
+/** A pool run through a recipe. */
+export const siftQuery = z.object({
+  steps: recipeParts.steps,
+  rescued: recipeParts.rescued.default([]),
+  goal: recipeParts.goal.default(50),
+  /** Looks within what came through; no step of the recipe. */
+  find: z.string().max(300).default(''),
+  sort: sortList,
+  offset: z.int().min(0).default(0),
+  limit: z.int().min(1).max(500).default(100),
+});
+export type SiftQuery = z.input<typeof siftQuery>;
+export type SiftQueryRead = z.output<typeof siftQuery>;
+
+export const siftRow = poolRow.extend({
+  verdict,
+  /** Put off: stays unjudged and comes last. */
+  parked: z.boolean(),
+  reason: z.string(),
+  person: z.string(),
+  rescued: z.boolean(),
+});
+export type SiftRow = z.infer<typeof siftRow>;
+
+export const siftPage = z.object({
+  /** Keywords of the pool, those that came through, and those of them that the find leaves. */
+  all: z.int(),
+  through: z.int(),
+  total: z.int(),
+  steps: z.array(
+    z.object({
+      in: z.int(),
+      out: z.int(),
+      /** Why it cannot work as it is written; it lets everything through then. */
+      problem: z.string().nullable(),
+      /** Fewer come out than are wanted, and more went in. */
+      belowGoal: z.boolean(),
+      /** Keywords it takes that are among the 20 most searched fits. */
+      takesFits: z.array(z.object({ id: z.int(), text: z.string() })),
+    }),
+  ),
+  /** Verdicts among what came through. */
+  judged: z.object({
+    fit: z.int(),
+    adjacent: z.int(),
+    off: z.int(),
+    unjudged: z.int(),
+    parked: z.int(),
+    /** Searches a month of the fits. */
+    fitVolume: z.number(),
+  }),
+  targets: poolPage.shape.targets,
+  rows: z.array(siftRow),
+});
+export type SiftPage = z.infer<typeof siftPage>;
+
+/** What one step removed, most searched first. */
+export const removedQuery = siftQuery
+  .pick({ steps: true, rescued: true, offset: true, limit: true })
+  .extend({ step: z.int().min(0) });
+export type RemovedQuery = z.input<typeof removedQuery>;
+export const removedPage = z.object({ total: z.int(), rows: z.array(poolRow) });
+export type RemovedPage = z.infer<typeof removedPage>;
+
+/** A judgement of one keyword; unjudged takes it back. */
+export const judgement = z.object({
+  keyword: z.int(),
+  verdict,
+  parked: z.boolean().default(false),
+  reason: z.string().trim().max(500).default(''),
+});
+export type Judgement = z.input<typeof judgement>;
+export const judgements = z.object({
+  changes: z.array(judgement).min(1).max(100_000),
+  person: z.string().trim().max(80).default(''),
+});
+export const keptJudgement = z.object({
+  keyword: z.int(),
+  verdict,
+  parked: z.boolean(),
+  reason: z.string(),
+  person: z.string(),
+  decidedAt: z.string(),
+});
+export type KeptJudgement = z.infer<typeof keptJudgement>;
+/** What stood before, so that it can be taken back, and what stands now. */
+export const judgementsAnswer = z.object({ before: z.array(keptJudgement), after: z.array(keptJudgement) });
+export type JudgementsAnswer = z.infer<typeof judgementsAnswer>;
+
+export const keywordList = z.object({
+  id: z.int(),
+  name: z.string(),
+  market: z.string(),
+  keywords: z.int(),
+  volume: z.number(),
+  locked: z.boolean(),
+  /** Where its keywords came from, in words. */
+  origin: z.string(),
+  createdAt: z.string(),
+  history: z.array(z.object({ at: z.string(), person: z.string(), what: z.string() })),
+});
+export type KeywordList = z.infer<typeof keywordList>;
+const listName = z.string().trim().min(1).max(200);
+const signed = { person: z.string().trim().max(80).default('') };
+export const listAddition = z.object({
+  name: listName,
+  market: z.string(),
+  keywords: z.array(z.int()).min(1).max(1_000_000),
+  origin: z.string().max(500).default(''),
+  ...signed,
+});
+export const listCombination = z.object({
+  name: listName,
+  lists: z.array(z.int()).min(2).max(20),
+  how: z.enum(['union', 'intersection', 'difference']),
+  ...signed,
+});
+export type ListCombination = z.input<typeof listCombination>;
+export const listChange = z.object({
+  name: listName.optional(),
+  locked: z.boolean().optional(),
+  add: z.array(z.int()).max(100_000).optional(),
+  remove: z.array(z.int()).max(100_000).optional(),
+  ...signed,
+});
+export type ListChange = z.input<typeof listChange>;
+/** What of a sifted pool becomes a list. */
+export const listFromSift = z.object({
+  name: listName,
+  query: siftQuery.omit({ offset: true, limit: true, sort: true }),
+  only: z.array(verdict).default([]),
+  origin: z.string().max(500).default(''),
+  ...signed,
+});
+export type ListFromSift = z.input<typeof listFromSift>;

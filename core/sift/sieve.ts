@@ -1,0 +1,54 @@
+/** Figures that a sieve can set limits to. */
+export const SIEVE_FIGURES = ['volume', 'word count', 'CPC', 'ad competition', 'difficulty'] as const;
+export type SieveFigure = (typeof SIEVE_FIGURES)[number];
+export const VERDICTS = ['fit', 'adjacent', 'off', 'unjudged'] as const;
+export type Verdict = (typeof VERDICTS)[number];
+export const TRENDS = ['rising', 'level', 'falling'] as const;
+export type Trend = (typeof TRENDS)[number];
+
+/** Limits, both included; `null` is no limit. */
+export interface Bounds {
+  least: number | null;
+  most: number | null;
+}
+
+/** One step of a recipe: what it lets through. */
+export type Sieve =
+  | { kind: 'words'; mode: 'phrase' | 'all words' | 'any word' | 'pattern'; text: string; out: boolean }
+  | ({ kind: 'figure'; figure: SieveFigure; unknown: boolean } & Bounds)
+  | ({ kind: 'position'; target: string; unknown: boolean } & Bounds)
+  | { kind: 'ranked by'; atLeast: number; within: number }
+  | { kind: 'found'; ways: readonly string[] }
+  | { kind: 'trend'; trends: readonly Trend[]; unknown: boolean }
+  | { kind: 'verdict'; verdicts: readonly Verdict[] }
+  | { kind: 'list'; list: number; out: boolean };
+
+/**
+ * Why a sieve cannot work as it is written, in words for whoever writes it; `null` when it can. A sieve that cannot
+ * work lets everything through.
+ */
+export function sieveProblem(sieve: Sieve): string | null {
+  switch (sieve.kind) {
+    case 'words':
+      if (!/[\p{L}\p{N}]/u.test(sieve.text)) return 'Type a word.';
+      return sieve.mode === 'pattern' && /[[\]]/.test(sieve.text)
+        ? 'In a pattern only * (any letters) and ? (one letter) have a meaning.'
+        : null;
+    case 'figure':
+    case 'position':
+      if (sieve.least === null && sieve.most === null) return 'Set a least or a most.';
+      return sieve.least !== null && sieve.most !== null && sieve.least > sieve.most
+        ? `The least, ${sieve.least}, is above the most, ${sieve.most}.`
+        : null;
+    case 'ranked by':
+      return sieve.atLeast < 1 ? 'At least one target must rank.' : null;
+    case 'found':
+      return sieve.ways.length === 0 ? 'Choose a way.' : null;
+    case 'trend':
+      return sieve.trends.length === 0 && !sieve.unknown ? 'Choose a trend.' : null;
+    case 'verdict':
+      return sieve.verdicts.length === 0 ? 'Choose a verdict.' : null;
+    case 'list':
+      return null;
+  }
+}

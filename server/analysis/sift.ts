@@ -1,0 +1,191 @@
+import type { RemovedPage, SiftPage, SiftQueryRead, removedQuery } from '@opsimath/contract/api/sift';
+import { VERDICTS, sieveProblem } from '@opsimath/core/sift/sieve';
+import { type StackResult, runStack } from '@opsimath/core/sift/stack';
+import type { z } from 'zod';
+import { keywordIdsContaining, keywordsById } from '../data/keywords';
+import { judgementsOf, verdictColumns } from '../data/verdicts';
+import { Lately } from './columnStore';
+import type { Pool } from './pool';
+import { openPool, poolOrder } from './poolPage';
+import { poolRows } from './poolRows';
+import { type Judged, indicesOf, sievePasses } from './sieves';
+import type { Workspace } from './workspace';
+
+const KEPT_SIEVES = 40;
+const MOST_FITS = 20;
+const FIT = VERDICTS.indexOf('fit');
+const UNJUDGED = VERDICTS.indexOf('unjudged');
+
+type Asked = Pick<SiftQueryRead, 'steps' | 'rescued'>;
+interface Opened {
+  pool: Pool;
+  name: string;
+  judged: Judged;
+  stack: StackResult;
+}
+const keptBy = new WeakMap<Workspace, Lately<Uint8Array>>();
+
+/** One page of a pool run through a recipe, with what each step did. */
+export async function siftPage(
+  workspace: Workspace,
+  lookUpId: number,
+  query: SiftQueryRead,
+): Promise<SiftPage> {
+  const opened = await open(workspace, lookUpId, query);
+  const { pool, name, judged, stack } = opened;
+  const shown = query.find.trim() === '' ? stack.passes : await found(workspace, opened, query.find);
+  const order = await poolOrder(workspace, pool, name, query.sort);
+  const indices: number[] = [];
+  let total = 0;
+  for (let n = 0; n < order.length; n++) {
+    const i = order[n]!;
+    if (shown[i] === 0) continue;
+    if (total >= query.offset && indices.length < query.limit) indices.push(i);
+    total++;
+  }
+  return {
+    all: pool.ids.length,
+    through: stack.counts.at(-1)?.out ?? pool.ids.length,
+    total,
+    steps: await stepsOf(workspace, opened, query),
+    judged: countJudged(pool, judged, stack.passes),
+    targets: pool.targets,
+    rows: await siftRows(workspace, pool, indices, query.rescued),
+  };
+}
+
+/** What one step of a recipe removed, most searched first. */
+export async function siftRemoved(
+  workspace: Workspace,
+  lookUpId: number,
+  query: z.output<typeof removedQuery>,
+): Promise<RemovedPage> {
+  const { pool, name, stack } = await open(workspace, lookUpId, query);
+  const order = await poolOrder(workspace, pool, name, [{ sort: 'volume', descending: true }]);
+  const indices: number[] = [];
+  let total = 0;
+  for (let n = 0; n < order.length; n++) {
+    if (stack.removedBy[order[n]!] !== query.step + 1) continue;
+    if (total >= query.offset && indices.length < query.limit) indices.push(order[n]!);
+    total++;
+  }
+  return { total, rows: await poolRows(workspace, pool, indices) };
+}
+
+/** Keyword ids of what comes through, most searched first; only those of some verdicts if any are given. */
+export async function siftIds(
+  workspace: Workspace,
+  lookUpId: number,
+  query: Asked & Pick<SiftQueryRead, 'find'>,
+  only: readonly (typeof VERDICTS)[number][],
+): Promise<Int32Array> {
+  const opened = await open(workspace, lookUpId, query);
+  const { pool, name, judged, stack } = opened;
+  const shown = query.find.trim() === '' ? stack.passes : await found(workspace, opened, query.find);
+  const codes = only.map((word) => VERDICTS.indexOf(word));
+  const order = await poolOrder(workspace, pool, name, [{ sort: 'volume', descending: true }]);
+  return order
+    .filter((i) => shown[i] === 1 && (codes.length === 0 || codes.includes(judged.codes[i]!)))
+    .map((i) => pool.ids[i]!);
+}
+
+async function open(workspace: Workspace, lookUpId: number, { steps, rescued }: Asked): Promise<Opened> {
+  const { pool, name } = await openPool(workspace, lookUpId);
+  const judged = await judgedOf(workspace, pool);
+  let kept = keptBy.get(workspace);
+  if (!kept) keptBy.set(workspace, (kept = new Lately(KEPT_SIEVES)));
+  const passes: (Uint8Array | null)[] = [];
+  for (const { on, sieve } of steps) {
+    if (!on || sieveProblem(sieve) !== null) passes.push(null);
+    // Judgements and lists change from one moment to the next; they are not kept.
+    else if (sieve.kind === 'verdict' || sieve.kind === 'list')
+      passes.push(await sievePasses(workspace, pool, sieve, judged));
+    else
+      passes.push(
+        await kept.get(`${name}:${JSON.stringify(sieve)}`, () => sievePasses(workspace, pool, sieve, judged)),
+      );
+  }
+  const marks = rescued.length === 0 ? null : new Uint8Array(pool.ids.length);
+  if (marks) for (const i of indicesOf(pool, rescued)) marks[i] = 1;
+  return { pool, name, judged, stack: runStack(pool.ids.length, passes, marks) };
+}
+
+async function judgedOf(workspace: Workspace, pool: Pool): Promise<Judged> {
+  const { ids, codes, parked } = await verdictColumns(workspace.database, pool.projectId, pool.market.id);
+  const judged = {
+    codes: new Uint8Array(pool.ids.length).fill(UNJUDGED),
+    parked: new Uint8Array(pool.ids.length),
+  };
+  ids.forEach((id, n) => {
+    const i = pool.indexOf[id - pool.base];
+    if (i === undefined || i < 0) return;
+    judged.codes[i] = codes[n]!;
+    judged.parked[i] = parked[n]!;
+  });
+  return judged;
+}
+
+/** Of what came through, the keywords that hold a piece of text. */
+async function found({ database }: Workspace, { pool, stack }: Opened, find: string): Promise<Uint8Array> {
+  const shown = new Uint8Array(pool.ids.length);
+  for (const i of indicesOf(pool, await keywordIdsContaining(database, pool.market.id, find)))
+    shown[i] = stack.passes[i]!;
+  return shown;
+}
+
+async function stepsOf(
+  { database }: Workspace,
+  { pool, judged, stack }: Opened,
+  { steps, goal }: Pick<SiftQueryRead, 'steps' | 'goal'>,
+): Promise<SiftPage['steps']> {
+  const volumeOf = (i: number): number => pool.metrics.volume[pool.ids[i]! - pool.base]! || 0;
+  const fits = [...judged.codes.keys()]
+    .filter((i) => judged.codes[i] === FIT)
+    .sort((a, b) => volumeOf(b) - volumeOf(a) || a - b)
+    .slice(0, MOST_FITS);
+  const texts = await keywordsById(
+    database,
+    fits.map((i) => pool.ids[i]!),
+  );
+  return steps.map(({ on, sieve }, n) => {
+    const count = stack.counts[n]!;
+    return {
+      ...count,
+      problem: sieveProblem(sieve),
+      belowGoal: on && count.out < goal && count.in >= goal,
+      takesFits: fits
+        .filter((i) => stack.removedBy[i] === n + 1)
+        .map((i) => ({ id: pool.ids[i]!, text: texts.get(pool.ids[i]!)!.text })),
+    };
+  });
+}
+
+function countJudged(pool: Pool, { codes, parked }: Judged, passes: Uint8Array): SiftPage['judged'] {
+  const counts = { fit: 0, adjacent: 0, off: 0, unjudged: 0, parked: 0, fitVolume: 0 };
+  for (let i = 0; i < passes.length; i++) {
+    if (passes[i] === 0) continue;
+    if (parked[i] === 1) counts.parked++;
+    else counts[VERDICTS[codes[i]!]!]++;
+    if (codes[i] === FIT) counts.fitVolume += pool.metrics.volume[pool.ids[i]! - pool.base]! || 0;
+  }
+  return counts;
+}
+
+async function siftRows(
+  workspace: Workspace,
+  pool: Pool,
+  indices: readonly number[],
+  rescued: readonly number[],
+): Promise<SiftPage['rows']> {
+  const rows = await poolRows(workspace, pool, indices);
+  const judgements = await judgementsOf(
+    workspace.database,
+    pool.projectId,
+    rows.map(({ id }) => id),
+  );
+  const isRescued = new Set(rescued);
+  return rows.map((row, n) => {
+    const { verdict, parked, reason, person } = judgements[n]!;
+    return { ...row, verdict, parked, reason, person, rescued: isRescued.has(row.id) };
+  });
+}

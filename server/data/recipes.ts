@@ -1,0 +1,54 @@
+import type { Recipe, RecipeChange } from '@opsimath/contract/api/sift';
+import { and, desc, eq, sql } from 'drizzle-orm';
+import { KnownProblem } from '../problem';
+import type { Database } from './connection';
+import { recipe } from './schema';
+
+const read = ({ projectId: _, ...row }: typeof recipe.$inferSelect): Recipe => row as Recipe;
+
+/** Recipes of a project, the one changed last first. */
+export async function listRecipes(database: Database, projectId: number): Promise<Recipe[]> {
+  const rows = await database.rows
+    .select()
+    .from(recipe)
+    .where(eq(recipe.projectId, projectId))
+    .orderBy(desc(recipe.changedAt), desc(recipe.id));
+  return rows.map(read);
+}
+
+export async function addRecipe(
+  database: Database,
+  projectId: number,
+  entry: Omit<Recipe, 'id' | 'changedAt'>,
+): Promise<Recipe> {
+  const [row] = await database.rows
+    .insert(recipe)
+    .values({ ...entry, projectId })
+    .returning();
+  return read(row!);
+}
+
+export async function changeRecipe(
+  database: Database,
+  projectId: number,
+  id: number,
+  change: RecipeChange,
+): Promise<Recipe> {
+  const [row] = await database.rows
+    .update(recipe)
+    .set({ ...change, changedAt: sql`strftime('%Y-%m-%dT%H:%M:%fZ','now')` })
+    .where(and(eq(recipe.projectId, projectId), eq(recipe.id, id)))
+    .returning();
+  if (!row)
+    throw new KnownProblem(
+      404,
+      'no-such-recipe',
+      `There is no recipe ${id}.`,
+      'It may have been taken away.',
+    );
+  return read(row);
+}
+
+export async function removeRecipe(database: Database, projectId: number, id: number): Promise<void> {
+  await database.rows.delete(recipe).where(and(eq(recipe.projectId, projectId), eq(recipe.id, id)));
+}

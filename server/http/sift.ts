@@ -1,0 +1,101 @@
+import {
+  judgements,
+  judgementsAnswer,
+  recipe,
+  recipeAddition,
+  recipeChange,
+  removedPage,
+  removedQuery,
+  siftPage,
+  siftQuery,
+} from '@opsimath/contract/api/sift';
+import { z } from 'zod';
+import { projectById } from '../data/projects';
+import { addRecipe, changeRecipe, listRecipes, removeRecipe } from '../data/recipes';
+import { judge } from '../data/verdicts';
+import type { Routes } from './route';
+import type { Services } from './services';
+
+/** From thousands of keywords to the right ones: recipes, what they do to a pool, verdicts. */
+export function siftRoutes(routes: Routes, { database, analysis }: Services): void {
+  routes.add(
+    {
+      method: 'post',
+      path: '/look-ups/:id/sift',
+      summary: 'A pool run through a recipe: counts of every step and one page of what came through',
+      body: siftQuery,
+      answer: siftPage,
+    },
+    ({ params, body }) => analysis.siftPage(params.id, body),
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/look-ups/:id/sift/removed',
+      summary: 'What one step of a recipe removed, most searched first',
+      body: removedQuery,
+      answer: removedPage,
+    },
+    ({ params, body }) => analysis.siftRemoved(params.id, body),
+  );
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/recipes',
+      summary: 'Recipes, the one changed last first',
+      answer: z.array(recipe),
+    },
+    async ({ params }) => {
+      await projectById(database, params.id);
+      return listRecipes(database, params.id);
+    },
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/recipes',
+      summary: 'Start a recipe; without sieves it hides nothing',
+      body: recipeAddition,
+      answer: recipe,
+    },
+    async ({ params, body }) => {
+      await projectById(database, params.id);
+      return addRecipe(database, params.id, body);
+    },
+  );
+  routes.add(
+    {
+      method: 'patch',
+      path: '/projects/:id/recipes/:recipe',
+      summary: 'Change a recipe; verdicts stay as they are',
+      body: recipeChange,
+      answer: recipe,
+    },
+    ({ params, body }) => changeRecipe(database, params.id, params.recipe, body),
+  );
+  routes.add(
+    {
+      method: 'delete',
+      path: '/projects/:id/recipes/:recipe',
+      summary: 'Take a recipe away; verdicts and lists stay',
+      answer: z.array(recipe),
+    },
+    async ({ params }) => {
+      await removeRecipe(database, params.id, params.recipe);
+      return listRecipes(database, params.id);
+    },
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/verdicts',
+      summary: 'Judge keywords, or take a judgement back; answers with what stood before',
+      body: judgements,
+      answer: judgementsAnswer,
+    },
+    async ({ params, body }) => {
+      await projectById(database, params.id);
+      return judge(database, params.id, body.changes, body.person);
+    },
+  );
+}
