@@ -43,6 +43,8 @@ export const projectOverview = z.object({
   lookUps: z.int(),
   keywords: z.int(),
   tracked: z.int(),
+  /** Keywords judged to be fit. */
+  fits: z.int(),
   imports: z.int(),
   dates: z.array(z.object({ date: z.string(), captures: z.int(), rankings: z.int() })),
 });

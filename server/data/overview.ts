@@ -15,6 +15,7 @@ export async function projectOverviewOf(
       (SELECT count(*) FROM look_up WHERE project_id = ?1) AS lookUps,
       (SELECT count(*) FROM file_import WHERE project_id = ?1) AS imports,
       (SELECT count(*) FROM tracked WHERE project_id = ?1) AS tracked,
+      (SELECT count(*) FROM verdict WHERE project_id = ?1 AND verdict = 'fit') AS fits,
       (SELECT coalesce(max(keywords), 0) FROM look_up JOIN market ON market.id = market_id
         WHERE project_id = ?1 AND (?2 IS NULL OR code = ?2)) AS keywords`,
     args: [projectId, market],
@@ -27,7 +28,7 @@ export async function projectOverviewOf(
     args: [market],
   });
   const row = counts.rows[0] as unknown as Record<
-    'own' | 'rival' | 'lookUps' | 'imports' | 'tracked' | 'keywords',
+    'own' | 'rival' | 'lookUps' | 'imports' | 'tracked' | 'fits' | 'keywords',
     number
   >;
   return {
@@ -35,6 +36,7 @@ export async function projectOverviewOf(
     lookUps: row.lookUps,
     imports: row.imports,
     tracked: row.tracked,
+    fits: row.fits,
     keywords: row.keywords,
     dates: dates.rows as unknown as ProjectOverview['dates'],
   };

@@ -92,11 +92,19 @@ async function run(id: number, controller: AbortController): Promise<void> {
     });
     await finish(id, 'done', message, progress);
   } catch (error) {
-    if (controller.signal.aborted)
+    // A project that was to come from an archive is nothing without it; whoever is told finds it gone.
+    if (row.kind === 'archive') {
+      const message = controller.signal.aborted ? 'Cancelled. Nothing of it is kept.' : describe(error);
+      await removeProject(database, row.projectId);
+      parentPort!.postMessage({
+        ...readJob(row),
+        state: 'failed',
+        message,
+        finishedAt: new Date().toISOString(),
+      });
+    } else if (controller.signal.aborted)
       await finish(id, 'cancelled', 'Cancelled. What had come is kept.', progress);
     else await finish(id, 'failed', describe(error), progress);
-    // A project that was to come from an archive is nothing without it.
-    if (row.kind === 'archive') await removeProject(database, row.projectId);
   }
 }
 

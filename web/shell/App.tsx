@@ -9,6 +9,7 @@ import { themeOf } from './theme';
 
 const Roster = lazy(() => import('../stages/roster/Roster'));
 const LookUpStage = lazy(() => import('../stages/lookup/LookUpStage'));
+const SiftStage = lazy(() => import('../stages/sift/SiftStage'));
 const Gaps = lazy(() => import('../stages/gaps/Gaps'));
 const ReportStage = lazy(() => import('../stages/report/ReportStage'));
 
@@ -22,6 +23,7 @@ const router = createBrowserRouter([
       { index: true, element: <Navigate to="gaps" replace /> },
       { path: 'roster', element: <Roster /> },
       { path: 'look-up', element: <LookUpStage /> },
+      { path: 'sift', element: <SiftStage /> },
       { path: 'gaps', element: <Gaps /> },
       { path: 'report', element: <ReportStage /> },
     ],

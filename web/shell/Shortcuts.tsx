@@ -25,6 +25,16 @@ const BY_STAGE: Record<string, [string, string][]> = {
     ['↑ ↓', 'move between rows of the pool'],
     ['Space', 'put the row into the tray'],
   ],
+  sift: [
+    ['f a o', 'judge the row: fit, adjacent, off'],
+    ['u', 'unjudged again'],
+    ['w', 'park it: decide later'],
+    ['Ctrl Z, Ctrl Y', 'take the last step back, do it again'],
+    ['Alt ↑, Alt ↓', 'move the sieve that has the focus'],
+    ['↑ ↓', 'move between rows'],
+    ['Space', 'put the row into the tray'],
+    ['/', 'find among what came through'],
+  ],
   roster: [['Esc', 'close the target']],
   report: [['Ctrl P', 'print the report']],
 };

@@ -9,6 +9,7 @@ export const STAGES = [
     count: (overview: ProjectOverview) => overview.targets.own + overview.targets.rival,
   },
   { path: 'look-up', name: 'Look-up', letter: 'l', count: (overview: ProjectOverview) => overview.lookUps },
+  { path: 'sift', name: 'Sift', letter: 's', count: (overview: ProjectOverview) => overview.fits },
   { path: 'gaps', name: 'Gaps', letter: 'a', count: (overview: ProjectOverview) => overview.keywords },
   { path: 'report', name: 'Report', letter: 'p', count: () => null },
 ] as const;

@@ -29,6 +29,9 @@ export const api = createApi({
     'index',
     'exports',
     'notes',
+    'recipes',
+    'verdicts',
+    'lists',
   ],
   endpoints: () => ({}),
 });

@@ -37,7 +37,7 @@ export const {
     ),
     overview: build.query<ProjectOverview, InProject<{ market?: string }>>({
       query: ({ project, ...rest }) => ({ url: `/projects/${project}/overview`, params: toParams(rest) }),
-      providesTags: ['targets', 'lookUps', 'facts', 'imports', 'tracked'],
+      providesTags: ['targets', 'lookUps', 'facts', 'imports', 'tracked', 'verdicts'],
     }),
     markets: build.query<SourceMarket[], void>({ query: () => '/markets' }),
     services: build.query<ServiceState, void>({ query: () => '/services', keepUnusedDataFor: 5 }),

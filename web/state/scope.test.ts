@@ -33,6 +33,7 @@ test('what is written into an address is read back', () => {
     poolMode: fc.constantFrom('any word' as const, 'all words' as const, 'phrase' as const),
     poolFound: fc.subarray([...FOUND_BY]),
     poolWithout: fc.string({ maxLength: 12 }),
+    recipe: id,
     columns: fc.subarray(['volume', 'lane', 'cpc']),
     view: fc.constantFrom('', 'find', 'seeds'),
     target: id,

@@ -37,6 +37,8 @@ export interface Scope {
   poolFound: FoundBy[];
   /** Words none of whose stems a keyword may hold. */
   poolWithout: string;
+  /** Recipe that the pool is run through; none hides nothing. */
+  recipe: number | null;
   /** Columns that are shown; empty for the usual ones. */
   columns: string[];
   /** The open part of a stage that has several. */
@@ -87,6 +89,7 @@ export function readScope(params: URLSearchParams): Scope {
     poolMode: several('poolMode', matchMode.options)[0] ?? 'any word',
     poolFound: several('poolFound', FOUND_BY),
     poolWithout: text('poolWithout'),
+    recipe: id('recipe'),
     columns: text('columns').split(',').filter(Boolean),
     view: text('view'),
     target: id('target'),

@@ -24,6 +24,8 @@ interface VirtualGridProps<Row> {
   onSelect: (row: Row) => void;
   onOpen?: (row: Row) => void;
   onClose?: () => void;
+  /** Further keys, by what is pressed; each is given the row that has the focus. */
+  rowKeys?: Readonly<Record<string, (row: Row) => void>>;
 }
 
 const HEAD_HEIGHT = 30;
@@ -101,7 +103,8 @@ export function VirtualGrid<Row>(props: VirtualGridProps<Row>) {
       aria-activedescendant={total > 0 ? `row-${current}` : undefined}
       tabIndex={0}
       onKeyDown={(event) => {
-        const step = steps[event.key];
+        const rowKey = props.rowKeys?.[event.key];
+        const step = steps[event.key] ?? (rowKey && (() => withRow(current, rowKey)));
         // Keys pressed on a head's button are the button's own.
         if (
           !step ||

@@ -7,6 +7,7 @@ import { useScope } from '../../state/useScope';
 import { LookUpForm } from './LookUpForm';
 import { LookUpList } from './LookUpList';
 import { Pool } from './Pool';
+import '../../parts/pool/pool.css';
 import './lookup.css';
 
 const NOTHING: never[] = [];

@@ -9,8 +9,8 @@ import { useOldAfter } from '../../state/useOldAfter';
 import { useScope } from '../../state/useScope';
 import { poolColumns } from './poolColumns';
 import { shownColumns } from './poolColumnNames';
-import { readOrders, writeOrders } from './poolOrders';
-import { sidesOf } from './poolSides';
+import { readOrders, writeOrders } from '../../parts/table/orders';
+import { sidesOf } from '../../parts/pool/poolSides';
 
 const NOTHING: never[] = [];
 

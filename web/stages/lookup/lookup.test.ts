@@ -4,8 +4,8 @@ import type { Target } from '@opsimath/contract/api/targets';
 import type { SourceMarket } from '@opsimath/contract/source/answers';
 import fc from 'fast-check';
 import { rememberColumns, shownColumns } from './poolColumnNames';
-import { readOrders, writeOrders } from './poolOrders';
-import { bestOf, paidAt, positionAt, sidesOf } from './poolSides';
+import { readOrders, writeOrders } from '../../parts/table/orders';
+import { bestOf, paidAt, positionAt, sidesOf } from '../../parts/pool/poolSides';
 import { platformsOf, readPaste } from './readPaste';
 
 const market = (over: Partial<SourceMarket>): SourceMarket => ({

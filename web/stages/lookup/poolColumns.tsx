@@ -6,7 +6,7 @@ import type { GridColumn } from '../../parts/table/gridColumn';
 import { Tick } from '../../parts/table/Tick';
 import { age, count, decimal } from '../../parts/words/figures';
 import type { ColumnId } from './poolColumnNames';
-import { type PoolSides, bestOf, paidAt, positionAt } from './poolSides';
+import { type PoolSides, bestOf, paidAt, positionAt } from '../../parts/pool/poolSides';
 
 const LANE = 214;
 const ROW = 34;

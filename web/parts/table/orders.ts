@@ -1,4 +1,4 @@
-import type { GridOrder } from '../../parts/table/GridHead';
+import type { GridOrder } from './GridHead';
 
 /** Several orders as they stand in the address: `-volume,keyword`; a minus runs from large to small. */
 export function readOrders(text: string): GridOrder[] {

@@ -1,0 +1,179 @@
+import type { Page } from '@playwright/test';
+import { DATE, MARKET, OWN, RIVALS, expect, test } from './running';
+
+let at = '';
+let address = '';
+let lookUp = 0;
+test.beforeAll(async ({ running }) => {
+  const project = await running.project();
+  at = project.at;
+  const started = await running.api.post(`${at}/look-ups`, {
+    market: MARKET,
+    date: DATE,
+    targets: [OWN, ...RIVALS],
+    extent: 'captures',
+    captureMost: 120,
+  });
+  await running.api.finished(started.job.id);
+  lookUp = started.id;
+  address = `${running.server.url}/p/${project.id}/sift?market=${MARKET}&date=${DATE}&compare=none&lookUp=${lookUp}`;
+});
+
+const add = async (page: Page, name: string): Promise<void> => {
+  await page.getByRole('button', { name: 'Add a sieve' }).click();
+  await page.getByRole('menuitem', { name, exact: true }).click();
+};
+
+test('a recipe is built, a hidden single word is found and rescued, and verdicts outlive a changed sieve', async ({
+  page,
+  running,
+}) => {
+  await page.goto(address);
+  const grid = page.getByRole('grid', { name: 'Sifted' });
+  const heading = page.getByRole('heading', { level: 1 });
+  const sift = async (body: object) => running.api.post(`/look-ups/${lookUp}/sift`, body);
+  const { all } = await sift({ steps: [] });
+  await expect(heading).toHaveText(
+    `${all.toLocaleString('en-US')} of ${all.toLocaleString('en-US')} keywords come through`,
+  );
+
+  await add(page, 'word count');
+  const sieve = page.getByRole('listitem', { name: 'Sieve 1' });
+  await expect(sieve.getByRole('alert')).toContainText('Set a least or a most');
+  await sieve.getByLabel('Least').fill('2');
+  await sieve.getByLabel('Least').press('Enter');
+  await expect(sieve.getByRole('alert')).toBeHidden();
+  const words = { kind: 'figure', figure: 'word count', least: 2, most: null, unknown: true };
+  const { through } = await sift({ steps: [{ id: 'x', on: true, sieve: words }] });
+  await expect(heading).toContainText(`${through.toLocaleString('en-US')} of`);
+
+  await sieve.getByRole('button', { name: /what it removed/ }).click();
+  const removed = page.getByRole('region', { name: 'Removed' });
+  const single = (await removed.getByRole('row').nth(1).getByRole('cell').first().textContent())!;
+  expect(single).not.toContain(' ');
+  await removed.getByRole('button', { name: `Rescue ${single}`, exact: true }).click();
+  await expect(removed.getByRole('button', { name: `Rescue ${single}`, exact: true })).toBeHidden();
+  await sieve.getByRole('button', { name: 'hide what it removed' }).click();
+  await page.getByLabel('Find among these').fill(single);
+  await expect(grid.getByRole('row').filter({ hasText: 'rescued' })).toContainText(single);
+  await page.getByLabel('Find among these').fill('');
+
+  await grid.focus();
+  for (const key of ['f', 'ArrowDown', 'a', 'ArrowDown', 'o']) await page.keyboard.press(key);
+  const status = page.getByText(/wanted are fit/);
+  await expect(status).toContainText(/1 of 50 wanted are fit .*1 adjacent, 1 off/);
+  await sieve.getByLabel('Least').fill('');
+  await sieve.getByLabel('Most').fill('1');
+  await sieve.getByLabel('Most').press('Enter');
+  await expect(status).toContainText(/0 of 50 wanted/);
+  await sieve.getByRole('checkbox').click();
+  await expect(heading).toContainText(`${all.toLocaleString('en-US')} of`);
+  await expect(status).toContainText(/1 of 50 wanted are fit .*1 adjacent, 1 off/);
+
+  await page.reload();
+  await expect(status).toContainText(/1 of 50 wanted are fit .*1 adjacent, 1 off/);
+  await expect(sieve.getByRole('checkbox')).not.toBeChecked();
+});
+
+test('steps are taken back and done again, by key and by button; a sieve moves by keyboard', async ({
+  page,
+}) => {
+  await page.goto(address);
+  await expect(page.getByRole('grid', { name: 'Sifted' }).getByRole('row').nth(1)).toContainText(/\w/);
+  await add(page, 'volume');
+  await expect(page).toHaveURL(/recipe=\d+/);
+  await page.getByLabel('Least').fill('100');
+  await page.getByLabel('Least').press('Enter');
+  await add(page, 'words it leaves out');
+  await page.getByLabel('Words', { exact: true }).fill('bag');
+  await page.getByLabel('Words', { exact: true }).press('Enter');
+  const sieves = page.getByRole('listitem', { name: /^Sieve / });
+  await expect(sieves).toHaveCount(2);
+  await expect(sieves.first()).toContainText('volume');
+  await sieves.first().focus();
+  await page.keyboard.press('Alt+ArrowDown');
+  await expect(sieves.nth(1)).toContainText('volume');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(sieves.first()).toContainText('volume');
+  await page.getByRole('grid', { name: 'Sifted' }).focus();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByLabel('Words', { exact: true })).toHaveValue('');
+  await page.keyboard.press('Control+y');
+  await expect(page.getByLabel('Words', { exact: true })).toHaveValue('bag');
+});
+
+test('twenty keywords are judged on the desk by keyboard alone; another window sees them', async ({
+  page,
+  context,
+  running,
+}) => {
+  await page.goto(`${address}&view=desk`);
+  const desk = page.getByRole('region', { name: 'Desk' });
+  const keyword = desk.getByRole('heading', { level: 2 });
+  await expect(keyword).toHaveText(/\w/);
+  const before = (await running.api.post(`/look-ups/${lookUp}/sift`, { steps: [] })).judged;
+  const seen: string[] = [];
+  for (let n = 0; n < 20; n++) {
+    seen.push((await keyword.textContent())!);
+    await page.keyboard.press('faow'[n % 4]!);
+    await expect(keyword).not.toHaveText(seen.at(-1)!);
+  }
+  expect(new Set(seen).size).toBe(20);
+  await expect
+    .poll(async () => (await running.api.post(`/look-ups/${lookUp}/sift`, { steps: [] })).judged)
+    .toMatchObject({
+      fit: before.fit + 5,
+      adjacent: before.adjacent + 5,
+      off: before.off + 5,
+      parked: before.parked + 5,
+    });
+  const last = (await keyword.textContent())!;
+  await page.keyboard.press('n');
+  await expect(keyword).not.toHaveText(last);
+  const second = await context.newPage();
+  await second.goto(`${address}&view=desk`);
+  await expect(second.getByRole('region', { name: 'Desk' }).getByRole('heading', { level: 2 })).toHaveText(
+    last,
+  );
+  await second.close();
+});
+
+test('lists are kept from what came through, combined, locked and sieved by', async ({ page, running }) => {
+  await page.goto(address);
+  await expect(page.getByRole('grid', { name: 'Sifted' }).getByRole('row').nth(1)).toContainText(/\w/);
+  const keep = async (find: string, name: string): Promise<void> => {
+    await page.getByLabel('Find among these').fill(find);
+    await expect(page).toHaveURL(new RegExp(`poolFind=${find}`));
+    await page.getByRole('button', { name: 'Keep as a list' }).click();
+    await page.getByText(/^all /).click();
+    await page.getByLabel('Name of the list').fill(name);
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await expect(page.getByText(`The list “${name}” is kept.`)).toBeVisible();
+    await page.keyboard.press('Escape');
+  };
+  await keep('bag', 'Bags');
+  await keep('water', 'Water');
+  await page.getByText('Lists', { exact: true }).click();
+  await page.getByLabel('Lists to combine').click();
+  await page.getByTitle('Bags', { exact: true }).click();
+  await page.getByTitle('Water', { exact: true }).click();
+  await page.getByLabel('Name of the new list').fill('Both');
+  await page.getByRole('button', { name: 'Combine' }).click();
+  const row = page.getByRole('row', { name: /^Both/ });
+  await expect(row).toContainText('intersection of “Bags” and “Water”');
+  const lists: { name: string; keywords: number }[] = await running.api.get(`${at}/lists`);
+  const size = (name: string): number => lists.find((list) => list.name === name)!.keywords;
+  expect(size('Both')).toBeGreaterThan(0);
+  expect(size('Both')).toBeLessThan(Math.min(size('Bags'), size('Water')) + 1);
+  await row.getByRole('button', { name: 'lock' }).click();
+  await expect(row.getByRole('button', { name: 'unlock' })).toBeVisible();
+  await expect(row.getByRole('button', { name: 'take away' })).toBeHidden();
+  await page.getByText('Table', { exact: true }).click();
+  await page.getByLabel('Find among these').fill('');
+  await add(page, 'a list');
+  await page.getByLabel('List', { exact: true }).click();
+  await page.getByTitle('Both', { exact: true }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(
+    `${size('Both').toLocaleString('en-US')} of`,
+  );
+});

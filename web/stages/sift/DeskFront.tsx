@@ -1,0 +1,46 @@
+import { useResultPageQuery } from '../../state/gapsApi';
+import { spelledDay } from '../../parts/words/figures';
+
+const MOST = 10;
+
+interface DeskFrontProps {
+  project: number;
+  market: string;
+  date: string;
+  keyword: number;
+  text: string;
+  /** The keyword after this one: its front is fetched already. */
+  ahead: number | null;
+}
+
+/** The front of a keyword in a few lines: who answers it, and with what. */
+export function DeskFront({ project, market, date, keyword, text, ahead }: DeskFrontProps) {
+  const { currentData: page, isFetching } = useResultPageQuery({ project, keyword, market, date });
+  useResultPageQuery({ project, keyword: ahead ?? 0, market, date }, { skip: ahead === null });
+  const front = (page?.slots ?? []).filter(({ kind }) => kind === 'organic').slice(0, MOST);
+  return (
+    <div className="desk-front sheet" aria-label="Front">
+      <h3>What answers it</h3>
+      {front.length > 0 ? (
+        <ol>
+          {front.map((slot) => (
+            <li key={slot.slot} className={slot.side}>
+              <b>{slot.title}</b>
+              <div className="faint">
+                {slot.owner}
+                {slot.phraseInTitle && ' · phrase in title'}
+              </div>
+            </li>
+          ))}
+        </ol>
+      ) : (
+        <p className="soft">
+          {isFetching
+            ? `Looking for “${text}”…`
+            : 'No result page of it is held. A look-up with captures brings it.'}
+        </p>
+      )}
+      {page && <p className="faint">{`${page.source}, ${spelledDay(page.date)}, to depth ${page.depth}.`}</p>}
+    </div>
+  );
+}

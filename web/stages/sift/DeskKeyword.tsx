@@ -1,0 +1,79 @@
+import type { SiftRow } from '@opsimath/contract/api/sift';
+import { Button, Select } from 'antd';
+import { count, decimal } from '../../parts/words/figures';
+import { VERDICT_KEYS } from './useJudge';
+
+const REASONS = ['core use', 'complement', 'too broad', 'other product', 'wrong audience', 'banned'];
+const SHOWN = ['f', 'a', 'o', 'w'];
+
+interface DeskKeywordProps {
+  row: SiftRow;
+  targets: readonly string[];
+  reason: string;
+  onReason: (reason: string) => void;
+  onDecide: (key: string) => void;
+  onSkip: () => void;
+}
+
+/** The keyword to be judged, large, with what is known of it and the keys that decide. */
+export function DeskKeyword({ row, targets, reason, onReason, onDecide, onSkip }: DeskKeywordProps) {
+  const ranking = row.organic.filter((position) => position !== null).length;
+  return (
+    <div className="desk-keyword sheet">
+      <h2>{row.text}</h2>
+      {row.banned.map((word) => (
+        <p key={word.text} className="step-problem">
+          Holds “{word.text}”, {word.level}: {word.reason}
+        </p>
+      ))}
+      <dl className="desk-facts">
+        <Fact name="Volume" value={row.volume === null ? 'unknown' : `${count(row.volume)} a month`} />
+        <Fact name="Trend" value={row.trend ?? 'unknown'} />
+        <Fact name="Words" value={String(row.words)} />
+        <Fact name="Targets that rank" value={`${ranking} of ${targets.length}`} />
+        <Fact
+          name="CPC"
+          value={row.cpcLow === null ? 'unknown' : `${decimal(row.cpcLow, 2)}–${decimal(row.cpcHigh, 2)}`}
+        />
+        <Fact name="Difficulty" value={row.difficulty === null ? 'unknown' : `${row.difficulty} of 100`} />
+      </dl>
+      <p className="soft">Would somebody who typed this want what we offer?</p>
+      <div className="desk-keys">
+        {SHOWN.map((pressed) => (
+          <Button
+            key={pressed}
+            type={pressed === 'f' ? 'primary' : 'default'}
+            onClick={() => onDecide(pressed)}
+          >
+            {VERDICT_KEYS[pressed]!.word === 'parked' ? 'park' : VERDICT_KEYS[pressed]!.word}{' '}
+            <kbd>{pressed}</kbd>
+          </Button>
+        ))}
+        <Button onClick={onSkip}>
+          skip <kbd>n</kbd>
+        </Button>
+      </div>
+      <p>
+        <Select
+          allowClear
+          size="small"
+          aria-label="Reason"
+          placeholder="Reason, if it needs one"
+          style={{ width: 200 }}
+          value={reason || undefined}
+          options={REASONS.map((value) => ({ value, label: value }))}
+          onChange={(chosen?: string) => onReason(chosen ?? '')}
+        />
+      </p>
+    </div>
+  );
+}
+
+function Fact({ name, value }: { name: string; value: string }) {
+  return (
+    <div>
+      <dt className="faint">{name}</dt>
+      <dd>{value}</dd>
+    </div>
+  );
+}

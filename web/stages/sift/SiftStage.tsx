@@ -1,0 +1,155 @@
+import type { LookUp } from '@opsimath/contract/api/lookUps';
+import { Button, Segmented, Select } from 'antd';
+import { useMemo } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useNavigate } from 'react-router';
+import { PAGE_ROWS, rowFinder, useVisiblePages } from '../../parts/table/usePages';
+import { Problem } from '../../parts/words/Problem';
+import { count, spelledDay } from '../../parts/words/figures';
+import { useLookUpsQuery } from '../../state/lookUpApi';
+import { useSiftQuery } from '../../state/siftApi';
+import { undoStackOf } from '../../state/undo';
+import { useScope } from '../../state/useScope';
+import { Desk } from './Desk';
+import { ListsView } from './ListsView';
+import { RecipePanel } from './RecipePanel';
+import { Removed } from './Removed';
+import { SiftHead } from './SiftHead';
+import { SiftTable } from './SiftTable';
+import { useRecipe } from './useRecipe';
+import '../../parts/pool/pool.css';
+import './sift.css';
+
+const VIEWS = [
+  { value: 'table', label: 'Table' },
+  { value: 'desk', label: 'Desk' },
+  { value: 'lists', label: 'Lists' },
+];
+
+/** From thousands of keywords to the right ones: the recipe at the left, what comes through at the right. */
+export default function SiftStage() {
+  const { project, scope, change } = useScope();
+  const navigate = useNavigate();
+  const { data: lookUps } = useLookUpsQuery(project);
+  const here = (lookUps ?? []).filter(({ market }) => market === scope.market);
+  const lookUp = here.find(({ id }) => id === scope.lookUp) ?? here[0];
+  useHotkeys(
+    'mod+z',
+    () =>
+      void undoStackOf(project)
+        .undo()
+        .catch(() => undefined),
+    { preventDefault: true },
+  );
+  useHotkeys(
+    'mod+y, mod+shift+z',
+    () =>
+      void undoStackOf(project)
+        .redo()
+        .catch(() => undefined),
+    {
+      preventDefault: true,
+    },
+  );
+  if (lookUps && !lookUp) {
+    return (
+      <div className="empty">
+        <div className="serif">Nothing to sift in this market yet</div>
+        Look up rivals first: their keywords become a pool, and the pool comes here.{' '}
+        <Button
+          size="small"
+          onClick={() => void navigate(`/p/${project}/look-up?market=${scope.market}&date=${scope.date}`)}
+        >
+          Go to Look-up
+        </Button>
+      </div>
+    );
+  }
+  if (!lookUp) return null;
+  const view = scope.view === 'desk' || scope.view === 'lists' ? scope.view : 'table';
+  return (
+    <div className="sift">
+      <div className="sift-top">
+        <Segmented
+          size="small"
+          aria-label="Part of Sift"
+          value={view}
+          options={VIEWS}
+          onChange={(next) => change({ view: next === 'table' ? '' : next }, { replace: true })}
+        />
+        <span className="soft">
+          Pool{' '}
+          <Select
+            size="small"
+            variant="borderless"
+            className="written"
+            aria-label="Pool"
+            popupMatchSelectWidth={false}
+            value={lookUp.id}
+            options={here.map((entry) => ({
+              value: entry.id,
+              label: `${entry.name}, ${spelledDay(entry.date)}, ${count(entry.keywords)}`,
+            }))}
+            onChange={(id) => change({ lookUp: id, view: '' })}
+          />
+        </span>
+      </div>
+      {view === 'lists' ? <ListsView /> : <Sifted key={lookUp.id} lookUp={lookUp} view={view} />}
+    </div>
+  );
+}
+
+function Sifted({ lookUp, view }: { lookUp: LookUp; view: 'table' | 'desk' }) {
+  const { scope } = useScope();
+  const recipe = useRecipe(lookUp);
+  const { pages, onVisible } = useVisiblePages();
+  const { steps, rescued, goal } = recipe;
+  const query = useMemo(
+    () => ({ steps, rescued, goal, find: scope.poolFind, sort: scope.poolSort }),
+    [steps, rescued, goal, scope.poolFind, scope.poolSort],
+  );
+  const at = (page: number) => ({ lookUp: lookUp.id, query: { ...query, offset: page * PAGE_ROWS } });
+  const first = useSiftQuery(at(0));
+  const upper = useSiftQuery(at(pages[0]));
+  const lower = useSiftQuery(at(pages[1]));
+  const page = first.data;
+  const rowAt = rowFinder([
+    { page: 0, rows: first.data?.rows },
+    { page: pages[0], rows: upper.currentData?.rows },
+    { page: pages[1], rows: lower.currentData?.rows },
+  ]);
+  const removedStep = scope.view.startsWith('removed-')
+    ? steps.findIndex(({ id }) => id === scope.view.slice(8))
+    : -1;
+  return (
+    <div className="sift-body">
+      <RecipePanel recipe={recipe} page={page} />
+      <div className="pool">
+        <SiftHead lookUp={lookUp} recipe={recipe} page={page} query={query} />
+        {first.error && <Problem error={first.error} />}
+        {!page && !first.error && <p className="soft">Opening the pool…</p>}
+        {view === 'desk' && page && <Desk lookUp={lookUp} query={query} page={page} />}
+        {view === 'table' && removedStep >= 0 && (
+          <Removed lookUp={lookUp} recipe={recipe} step={removedStep} />
+        )}
+        {view === 'table' && removedStep < 0 && page && page.total > 0 && (
+          <SiftTable
+            lookUp={lookUp}
+            page={page}
+            rowAt={rowAt}
+            listName={JSON.stringify(query)}
+            onVisible={onVisible}
+            onRelease={(keyword) => void recipe.release(keyword).catch(() => undefined)}
+          />
+        )}
+        {view === 'table' && removedStep < 0 && page?.total === 0 && (
+          <p className="soft">
+            {page.through > 0
+              ? 'Nothing that came through holds this.'
+              : 'Nothing comes through. Each sieve says how much it took and can show it.'}
+          </p>
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,81 @@
+import type { LookUp } from '@opsimath/contract/api/lookUps';
+import type { SiftPage, SiftRow } from '@opsimath/contract/api/sift';
+import { useCallback, useMemo } from 'react';
+import '../../parts/lane/lane.css';
+import { sidesOf } from '../../parts/pool/poolSides';
+import { readOrders, writeOrders } from '../../parts/table/orders';
+import { VirtualGrid } from '../../parts/table/VirtualGrid';
+import { useTargetsQuery } from '../../state/rosterApi';
+import { useAppDispatch, useAppSelector } from '../../state/store';
+import { toggle } from '../../state/tray';
+import { useScope } from '../../state/useScope';
+import { siftColumns } from './siftColumns';
+import { VERDICT_KEYS, useJudge } from './useJudge';
+
+const NOTHING: never[] = [];
+
+interface SiftTableProps {
+  lookUp: LookUp;
+  page: SiftPage;
+  rowAt: (index: number) => SiftRow | undefined;
+  listName: string;
+  onVisible: (first: number, last: number) => void;
+  onRelease: (keyword: number) => void;
+}
+
+/** What came through, row by row; one key for each verdict. */
+export function SiftTable({ lookUp, page, rowAt, listName, onVisible, onRelease }: SiftTableProps) {
+  const { project, scope, change } = useScope();
+  const dispatch = useAppDispatch();
+  const tray = useAppSelector((state) => state.tray[project] ?? NOTHING);
+  const selected = useMemo(() => new Set(tray.map((keyword: { id: number }) => keyword.id)), [tray]);
+  const { data: targets } = useTargetsQuery(project);
+  const judge = useJudge();
+  const select = useCallback(
+    (row: SiftRow) => void dispatch(toggle({ project, keyword: { id: row.id, text: row.text } })),
+    [dispatch, project],
+  );
+  const orders = readOrders(scope.poolSort);
+  const columns = useMemo(
+    () =>
+      siftColumns({
+        sides: sidesOf(
+          page,
+          (targets ?? NOTHING).filter((target) => target.surface === lookUp.surface),
+        ),
+        targets: page.targets.length,
+        selected,
+        onSelect: select,
+        onRelease: (row) => onRelease(row.id),
+      }),
+    [page, targets, lookUp.surface, selected, select, onRelease],
+  );
+  const rowKeys = Object.fromEntries(
+    Object.entries(VERDICT_KEYS).map(([pressed, { verdict, parked, word }]) => [
+      pressed,
+      (row: SiftRow) =>
+        void judge([{ keyword: row.id, verdict, parked, reason: row.reason }], `${row.text}: ${word}`).catch(
+          () => undefined,
+        ),
+    ]),
+  );
+  return (
+    <VirtualGrid
+      listName={listName}
+      label="Sifted"
+      columns={columns}
+      total={page.total}
+      rowAt={rowAt}
+      idOf={(row) => row.id}
+      rowHeight={34}
+      orders={orders}
+      selected={selected}
+      rowKeys={rowKeys}
+      onVisible={onVisible}
+      onSort={(sort, descending, add) =>
+        change({ poolSort: writeOrders(orders, { sort, descending }, add) }, { replace: true })
+      }
+      onSelect={select}
+    />
+  );
+}

@@ -1,0 +1,131 @@
+import { Input, Select } from 'antd';
+import { useState } from 'react';
+
+interface Option<T extends string> {
+  value: T;
+  label: string;
+}
+
+/** A word of a sentence that is one of several. */
+export function Choice<T extends string>({
+  name,
+  value,
+  options,
+  onChange,
+}: {
+  name: string;
+  value: T;
+  options: readonly Option<T>[];
+  onChange: (value: T) => void;
+}) {
+  return (
+    <Select
+      className="in-sentence"
+      size="small"
+      variant="borderless"
+      aria-label={name}
+      popupMatchSelectWidth={false}
+      value={value === '' ? undefined : value}
+      placeholder={name.toLowerCase()}
+      options={[...options]}
+      onChange={onChange}
+    />
+  );
+}
+
+/** A word of a sentence that may be several at once. */
+export function Several<T extends string>({
+  name,
+  values,
+  options,
+  onChange,
+}: {
+  name: string;
+  values: readonly T[];
+  options: readonly Option<T>[];
+  onChange: (values: T[]) => void;
+}) {
+  return (
+    <Select
+      className="in-sentence several"
+      size="small"
+      variant="borderless"
+      mode="multiple"
+      aria-label={name}
+      placeholder="choose"
+      popupMatchSelectWidth={false}
+      value={[...values]}
+      options={[...options]}
+      onChange={onChange}
+    />
+  );
+}
+
+/** Text of a sentence. It counts when it is left or Enter is pressed. */
+export function LineInput({
+  name,
+  value,
+  onChange,
+}: {
+  name: string;
+  value: string;
+  onChange: (value: string) => void;
+}) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const done = (): void => {
+    if (typed !== null && typed !== value) onChange(typed);
+    setTyped(null);
+  };
+  return (
+    <Input
+      className="in-sentence line"
+      size="small"
+      variant="borderless"
+      aria-label={name}
+      placeholder="words"
+      maxLength={2000}
+      value={typed ?? value}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={done}
+      onPressEnter={done}
+    />
+  );
+}
+
+/** A figure of a sentence; empty is no limit. What is no figure is not taken. */
+export function NumberInput({
+  name,
+  value,
+  onChange,
+}: {
+  name: string;
+  value: number | null;
+  onChange: (value: number | null) => void;
+}) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const done = (): void => {
+    if (typed !== null) {
+      const text = typed.trim().replace(/[,\s](?=\d{3}\b)/g, '');
+      const figure = text === '' ? null : Number(text.replace(',', '.'));
+      if (figure === null || (Number.isFinite(figure) && figure >= 0)) {
+        if (figure !== value) onChange(figure);
+      }
+    }
+    setTyped(null);
+  };
+  return (
+    <Input
+      className="in-sentence number"
+      size="small"
+      variant="borderless"
+      inputMode="decimal"
+      aria-label={name}
+      placeholder="any"
+      maxLength={16}
+      value={typed ?? (value === null ? '' : String(value))}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={done}
+      onPressEnter={done}
+    />
+  );
+}

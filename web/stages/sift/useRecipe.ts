@@ -1,0 +1,78 @@
+import type { LookUp } from '@opsimath/contract/api/lookUps';
+import type { Recipe, RecipeChange, RecipeStep, Sieve } from '@opsimath/contract/api/sift';
+import { useAddRecipeMutation, useChangeRecipeMutation, useRecipesQuery } from '../../state/siftApi';
+import { undoStackOf } from '../../state/undo';
+import { useScope } from '../../state/useScope';
+
+const NO_STEPS: RecipeStep[] = [];
+const NO_IDS: number[] = [];
+
+/** The recipe in the address and how to change it; every change can be taken back. Without one nothing is hidden. */
+export function useRecipe(lookUp: LookUp) {
+  const { project, scope, change: changeScope } = useScope();
+  const { data: recipes } = useRecipesQuery(project);
+  const [add] = useAddRecipeMutation();
+  const [save] = useChangeRecipeMutation();
+  const recipe = recipes?.find(({ id }) => id === scope.recipe) ?? null;
+
+  const change = async (what: string, next: RecipeChange): Promise<void> => {
+    if (recipe === null) {
+      const made = await add({ project, entry: { name: `For ${lookUp.name}`, ...next } }).unwrap();
+      changeScope({ recipe: made.id }, { replace: true });
+      undoStackOf(project).push({
+        what,
+        undo: () => save({ project, recipe: made.id, change: emptied(next) }).unwrap(),
+        redo: () => save({ project, recipe: made.id, change: next }).unwrap(),
+      });
+      return;
+    }
+    const before = partsOf(recipe, next);
+    await save({ project, recipe: recipe.id, change: next }).unwrap();
+    undoStackOf(project).push({
+      what,
+      undo: () => save({ project, recipe: recipe.id, change: before }).unwrap(),
+      redo: () => save({ project, recipe: recipe.id, change: next }).unwrap(),
+    });
+  };
+  const steps = recipe?.steps ?? NO_STEPS;
+  const rescued = recipe?.rescued ?? NO_IDS;
+  return {
+    recipe,
+    recipes: recipes ?? [],
+    steps,
+    rescued,
+    goal: recipe?.goal ?? 50,
+    change,
+    addSieve: (sieve: Sieve) =>
+      change('add a sieve', { steps: [...steps, { id: crypto.randomUUID().slice(0, 8), on: true, sieve }] }),
+    setSieve: (id: string, sieve: Sieve) =>
+      change('change a sieve', { steps: steps.map((step) => (step.id === id ? { ...step, sieve } : step)) }),
+    turn: (id: string) =>
+      change('turn a sieve on or off', {
+        steps: steps.map((step) => (step.id === id ? { ...step, on: !step.on } : step)),
+      }),
+    drop: (id: string) => change('take a sieve away', { steps: steps.filter((step) => step.id !== id) }),
+    move: (id: string, to: number) => change('move a sieve', { steps: moved(steps, id, to) }),
+    rescue: (keyword: number) => change('rescue a keyword', { rescued: [...rescued, keyword] }),
+    release: (keyword: number) =>
+      change('give up a rescued keyword', { rescued: rescued.filter((id) => id !== keyword) }),
+  };
+}
+export type UsedRecipe = ReturnType<typeof useRecipe>;
+
+/** The steps with one of them elsewhere; a place beyond the ends is the end. */
+export function moved(steps: readonly RecipeStep[], id: string, to: number): RecipeStep[] {
+  const step = steps.find((other) => other.id === id);
+  if (!step) return [...steps];
+  const others = steps.filter((other) => other !== step);
+  return others.toSpliced(Math.max(0, Math.min(others.length, to)), 0, step);
+}
+
+/** What a recipe holds now of the parts that a change names. */
+function partsOf(recipe: Recipe, change: RecipeChange): RecipeChange {
+  return Object.fromEntries(Object.keys(change).map((name) => [name, recipe[name as keyof Recipe]]));
+}
+
+function emptied(change: RecipeChange): RecipeChange {
+  return { ...(change.steps && { steps: [] }), ...(change.rescued && { rescued: [] }) };
+}

@@ -1,0 +1,113 @@
+import type {
+  Judgement,
+  JudgementsAnswer,
+  KeywordList,
+  ListChange,
+  ListCombination,
+  ListFromSift,
+  Recipe,
+  RecipeChange,
+  RemovedPage,
+  RemovedQuery,
+  SiftPage,
+  SiftQuery,
+} from '@opsimath/contract/api/sift';
+import { type InProject, api } from './api';
+
+/** Recipes, what they do to a pool, verdicts, lists. */
+export const siftApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    sift: build.query<SiftPage, { lookUp: number; query: SiftQuery }>({
+      query: ({ lookUp, query }) => ({ url: `/look-ups/${lookUp}/sift`, method: 'POST', body: query }),
+      providesTags: ['facts', 'pools', 'verdicts', 'lists'],
+    }),
+    removed: build.query<RemovedPage, { lookUp: number; query: RemovedQuery }>({
+      query: ({ lookUp, query }) => ({
+        url: `/look-ups/${lookUp}/sift/removed`,
+        method: 'POST',
+        body: query,
+      }),
+      providesTags: ['facts', 'pools', 'verdicts', 'lists'],
+    }),
+    recipes: build.query<Recipe[], number>({
+      query: (project) => `/projects/${project}/recipes`,
+      providesTags: ['recipes'],
+    }),
+    addRecipe: build.mutation<Recipe, InProject<{ entry: RecipeChange & { name: string } }>>({
+      query: ({ project, entry }) => ({ url: `/projects/${project}/recipes`, method: 'POST', body: entry }),
+      // Put in at once: the address names it as soon as it is there.
+      async onQueryStarted({ project }, { dispatch, queryFulfilled }) {
+        const { data } = await queryFulfilled.catch(() => ({ data: null }));
+        if (data) dispatch(siftApi.util.updateQueryData('recipes', project, (kept) => [data, ...kept]));
+      },
+    }),
+    changeRecipe: build.mutation<Recipe, InProject<{ recipe: number; change: RecipeChange }>>({
+      query: ({ project, recipe, change }) => ({
+        url: `/projects/${project}/recipes/${recipe}`,
+        method: 'PATCH',
+        body: change,
+      }),
+      // Seen at once; should the server refuse, what it holds comes back.
+      async onQueryStarted({ project, recipe, change }, { dispatch, queryFulfilled }) {
+        const shown = dispatch(
+          siftApi.util.updateQueryData('recipes', project, (kept) => {
+            const found = kept.find(({ id }) => id === recipe);
+            if (found) Object.assign(found, change);
+          }),
+        );
+        await queryFulfilled.catch(() => shown.undo());
+      },
+    }),
+    removeRecipe: build.mutation<Recipe[], InProject<{ recipe: number }>>({
+      query: ({ project, recipe }) => ({ url: `/projects/${project}/recipes/${recipe}`, method: 'DELETE' }),
+      invalidatesTags: ['recipes'],
+    }),
+    judge: build.mutation<JudgementsAnswer, InProject<{ changes: Judgement[]; person: string }>>({
+      query: ({ project, ...body }) => ({ url: `/projects/${project}/verdicts`, method: 'POST', body }),
+      invalidatesTags: ['verdicts'],
+    }),
+    lists: build.query<KeywordList[], number>({
+      query: (project) => `/projects/${project}/lists`,
+      providesTags: ['lists'],
+    }),
+    listFromSift: build.mutation<KeywordList[], { lookUp: number; list: ListFromSift }>({
+      query: ({ lookUp, list }) => ({ url: `/look-ups/${lookUp}/sift/list`, method: 'POST', body: list }),
+      invalidatesTags: ['lists'],
+    }),
+    combineLists: build.mutation<KeywordList[], InProject<{ combination: ListCombination }>>({
+      query: ({ project, combination }) => ({
+        url: `/projects/${project}/lists/combine`,
+        method: 'POST',
+        body: combination,
+      }),
+      invalidatesTags: ['lists'],
+    }),
+    changeList: build.mutation<KeywordList[], InProject<{ list: number; change: ListChange }>>({
+      query: ({ project, list, change }) => ({
+        url: `/projects/${project}/lists/${list}`,
+        method: 'PATCH',
+        body: change,
+      }),
+      invalidatesTags: ['lists'],
+    }),
+    removeList: build.mutation<KeywordList[], InProject<{ list: number }>>({
+      query: ({ project, list }) => ({ url: `/projects/${project}/lists/${list}`, method: 'DELETE' }),
+      invalidatesTags: ['lists'],
+    }),
+  }),
+});
+
+export const {
+  useSiftQuery,
+  useRemovedQuery,
+  useRecipesQuery,
+  useAddRecipeMutation,
+  useChangeRecipeMutation,
+  useRemoveRecipeMutation,
+  useJudgeMutation,
+  useListsQuery,
+  useListFromSiftMutation,
+  useCombineListsMutation,
+  useChangeListMutation,
+  useRemoveListMutation,
+} = siftApi;
