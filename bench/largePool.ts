@@ -2,6 +2,7 @@ import { createWriteStream, readFileSync } from 'node:fs';
 import { once as eventOnce } from 'node:events';
 import { openAsBlob } from 'node:fs';
 import path from 'node:path';
+import type { RecipeStep, Sieve } from '@opsimath/contract/api/sift';
 import type { api } from '../scripts/api.mjs';
 import { type Measured, measure, once } from './measure';
 
@@ -141,7 +142,41 @@ export async function measureLargePool(
       pool(`mode=${encodeURIComponent('all words')}&words=${encodeURIComponent(phrases[run + 1]!)}`),
     ),
   );
+  measured.push(...(await measureRecipe(opsimath, lookUp.id)));
   measured.push(await measure('one common word', 60, RUNS, (run) => pool(`words=${WORDS[run + 1]}`)));
   say(`Memory of the server, at most: ${peakMemory(pid).toFixed(0)} MB`);
   return measured;
+}
+
+/** A recipe of eight sieves over the pool; each run turns one of them on or off, which nobody has asked for before. */
+async function measureRecipe(opsimath: ReturnType<typeof api>, lookUp: number): Promise<Measured[]> {
+  const bounds = (least: number | null, most: number | null) => ({ least, most, unknown: true });
+  const sieves: Sieve[] = [
+    { kind: 'words', mode: 'any word', text: 'cheap, best', out: true },
+    { kind: 'figure', figure: 'volume', ...bounds(20, null) },
+    { kind: 'figure', figure: 'word count', ...bounds(2, 4) },
+    { kind: 'position', target: TARGETS[0]!, ...bounds(1, 80) },
+    { kind: 'ranked by', atLeast: 2, within: 60 },
+    { kind: 'words', mode: 'any word', text: 'bag, bike, pannier, rack', out: false },
+    { kind: 'found', ways: ['organic', 'paid'] },
+    { kind: 'figure', figure: 'volume', ...bounds(null, 5000) },
+  ];
+  const steps = (off: number): RecipeStep[] =>
+    sieves.map((sieve, n) => ({ id: String(n), on: n !== off, sieve }));
+  const sift = (given: RecipeStep[]) => opsimath.post(`/look-ups/${lookUp}/sift`, { steps: given });
+  return [
+    await once('a recipe of eight sieves over 1,000,000, for the first time', null, () => sift(steps(-1))),
+    await measure('any sieve of it turned: all counts and the first rows', 150, RUNS, (run) =>
+      sift(steps((run + 1) % sieves.length)),
+    ),
+    await measure('a limit of it changed', 150, RUNS, (run) =>
+      sift(
+        steps(-1).with(1, {
+          id: '1',
+          on: true,
+          sieve: { kind: 'figure', figure: 'volume', ...bounds(30 + run, null) },
+        }),
+      ),
+    ),
+  ];
 }

@@ -139,6 +139,7 @@ test('seeds, columns, orders, and an export that can be traced', async ({ page, 
   }
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Words', exact: true }).click();
+  await expect(page).toHaveURL(/poolSort=-words/);
   await page.getByRole('button', { name: 'Keyword', exact: true }).click({ modifiers: ['Shift'] });
   await expect(page).toHaveURL(/poolSort=-words%2Ckeyword/);
   await page.getByRole('button', { name: /^also ranked/ }).click();

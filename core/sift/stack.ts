@@ -45,7 +45,7 @@ function take(
 ): number {
   let taken = 0;
   for (let i = 0; i < passes.length; i++) {
-    if (passes[i] === 0 || step[i] === 1 || (rescued !== null && rescued[i] === 1)) continue;
+    if ((passes[i]! & (step[i]! ^ 1)) === 0 || (rescued !== null && rescued[i] === 1)) continue;
     passes[i] = 0;
     removedBy[i] = number;
     taken++;

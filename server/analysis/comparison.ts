@@ -2,6 +2,7 @@ import type { Project } from '@opsimath/contract/api/projects';
 import { ACTIONS } from '@opsimath/core/gap/action';
 import { afterAction, chance, defaultChanceWeights, type Standing } from '@opsimath/core/gap/chance';
 import { type ComparisonColumns, type GapColumns, compare } from '@opsimath/core/gap/compare';
+import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { FIT } from '@opsimath/core/gap/priority';
 import { WORTH_SOURCES, middleCpc, worthOfClick } from '@opsimath/core/gap/worth';
 import { expectedVolume } from '@opsimath/core/demand/season';
@@ -87,26 +88,36 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
   };
   const difficulties = new Int16Array(size).fill(-1);
   await fillFromCaptures(store, parts, rows, columns, difficulties);
-  const meanChance = mean(columns.chance);
-  const curve = priorCurve(market.surface);
-  const gaps = compare(columns, {
-    front: project.settings.front,
-    curve,
-    efforts: project.settings.efforts,
-    meanChance,
-  });
-  return {
+  return compared({
     ...parts,
-    curve,
+    curve: priorCurve(market.surface),
     rows,
     columns,
-    gaps,
     volume: Float64Array.from(rows, (row) => metrics.volume[row]!),
     difficulty: difficulties,
     worthSource: Uint8Array.from(worths, (worth) => WORTH_SOURCES.indexOf(worth.source)),
-    effort: Float64Array.from(gaps.action, (action) => project.settings.efforts[ACTIONS[action]!]),
-    meanChance,
-  };
+    meanChance: mean(columns.chance),
+  });
+}
+
+/** Gaps, priorities and actions of what was gathered. */
+function compared(gathered: Omit<Comparison, 'gaps' | 'effort'>): Comparison {
+  const { front, efforts } = gathered.project.settings;
+  const { columns, curve, meanChance } = gathered;
+  const gaps = compare(columns, { front, curve, efforts, meanChance });
+  return { ...gathered, gaps, effort: Float64Array.from(gaps.action, (action) => efforts[ACTIONS[action]!]) };
+}
+
+/** The same comparison with what keywords have been judged to be; nothing is read again for it. */
+export function withVerdicts(
+  comparison: Comparison,
+  { ids, codes }: { ids: Int32Array; codes: Uint8Array },
+): Comparison {
+  if (ids.length === 0) return comparison;
+  const fitOf = new Map<number, number>();
+  ids.forEach((id, n) => fitOf.set(id, FIT[VERDICTS[codes[n]!]!]));
+  const fit = Float64Array.from(comparison.keywords, (id) => fitOf.get(id) ?? FIT.unjudged);
+  return compared({ ...comparison, columns: { ...comparison.columns, fit } });
 }
 
 interface SlotFigures {

@@ -35,17 +35,12 @@ export async function siftPage(
   const { pool, name, judged, stack } = opened;
   const shown = query.find.trim() === '' ? stack.passes : await found(workspace, opened, query.find);
   const order = await poolOrder(workspace, pool, name, query.sort);
-  const indices: number[] = [];
-  let total = 0;
-  for (let n = 0; n < order.length; n++) {
-    const i = order[n]!;
-    if (shown[i] === 0) continue;
-    if (total >= query.offset && indices.length < query.limit) indices.push(i);
-    total++;
-  }
+  const through = stack.counts.at(-1)?.out ?? pool.ids.length;
+  const total = shown === stack.passes ? through : countOf(shown);
+  const indices = pageOf(order, shown, query.offset, Math.min(query.limit, total - query.offset));
   return {
     all: pool.ids.length,
-    through: stack.counts.at(-1)?.out ?? pool.ids.length,
+    through,
     total,
     steps: await stepsOf(workspace, opened, query),
     judged: countJudged(pool, judged, stack.passes),
@@ -139,9 +134,8 @@ async function stepsOf(
   { steps, goal }: Pick<SiftQueryRead, 'steps' | 'goal'>,
 ): Promise<SiftPage['steps']> {
   const volumeOf = (i: number): number => pool.metrics.volume[pool.ids[i]! - pool.base]! || 0;
-  const fits = [...judged.codes.keys()]
-    .filter((i) => judged.codes[i] === FIT)
-    .sort((a, b) => volumeOf(b) - volumeOf(a) || a - b)
+  const fits = indicesOfCode(judged.codes, FIT)
+    .sort((x, y) => volumeOf(y) - volumeOf(x) || x - y)
     .slice(0, MOST_FITS);
   const texts = await keywordsById(
     database,
@@ -161,14 +155,52 @@ async function stepsOf(
 }
 
 function countJudged(pool: Pool, { codes, parked }: Judged, passes: Uint8Array): SiftPage['judged'] {
-  const counts = { fit: 0, adjacent: 0, off: 0, unjudged: 0, parked: 0, fitVolume: 0 };
-  for (let i = 0; i < passes.length; i++) {
-    if (passes[i] === 0) continue;
-    if (parked[i] === 1) counts.parked++;
-    else counts[VERDICTS[codes[i]!]!]++;
-    if (codes[i] === FIT) counts.fitVolume += pool.metrics.volume[pool.ids[i]! - pool.base]! || 0;
-  }
+  const counts = codeCounts(codes, parked, passes);
+  const of = (word: (typeof VERDICTS)[number]): number => counts[VERDICTS.indexOf(word)]!;
+  const fitVolume = indicesOfCode(codes, FIT)
+    .filter((i) => passes[i] === 1)
+    .reduce((sum, i) => sum + (pool.metrics.volume[pool.ids[i]! - pool.base]! || 0), 0);
+  return {
+    fit: of('fit'),
+    adjacent: of('adjacent'),
+    off: of('off'),
+    unjudged: of('unjudged'),
+    parked: counts[VERDICTS.length]!,
+    fitVolume,
+  };
+}
+
+// Each walk over all rows is a function of its own: within a larger one the engine would compile it anew at every call.
+
+/** How many of what came through have each verdict; those put off last. */
+function codeCounts(codes: Uint8Array, parked: Uint8Array, passes: Uint8Array): Int32Array {
+  const counts = new Int32Array(VERDICTS.length + 1);
+  for (let i = 0; i < passes.length; i++)
+    if (passes[i] === 1) counts[parked[i] === 1 ? VERDICTS.length : codes[i]!]!++;
   return counts;
+}
+
+function indicesOfCode(codes: Uint8Array, code: number): number[] {
+  const indices: number[] = [];
+  for (let i = codes.indexOf(code); i >= 0; i = codes.indexOf(code, i + 1)) indices.push(i);
+  return indices;
+}
+
+function countOf(passes: Uint8Array): number {
+  let count = 0;
+  for (let i = 0; i < passes.length; i++) count += passes[i]!;
+  return count;
+}
+
+/** Some of the rows that pass, in order, after the first ones that do. */
+function pageOf(order: Int32Array, passes: Uint8Array, offset: number, limit: number): number[] {
+  const indices: number[] = [];
+  let passed = 0;
+  for (let n = 0; n < order.length && indices.length < limit; n++) {
+    if (passes[order[n]!] === 0) continue;
+    if (passed++ >= offset) indices.push(order[n]!);
+  }
+  return indices;
 }
 
 async function siftRows(

@@ -1,5 +1,6 @@
 import type { GapRow, SumLine } from '@opsimath/contract/api/gaps';
 import { FIT } from '@opsimath/core/gap/priority';
+import { VERDICTS } from '@opsimath/core/sift/sieve';
 import type { Comparison } from './comparison';
 import { seasonOf } from './metrics';
 
@@ -36,6 +37,7 @@ export function sumLines(comparison: Comparison, i: number, row: GapRow): SumLin
     source,
     estimated,
   });
+  const verdict = VERDICTS.find((word) => FIT[word] === columns.fit[i])!;
   const month = new Date(`${date}T00:00:00Z`).getUTCMonth();
   const coming = [1, 2, 3].map((ahead) => (month + ahead) % 12);
   const seasonMean =
@@ -96,7 +98,14 @@ export function sumLines(comparison: Comparison, i: number, row: GapRow): SumLin
       row.worthSource === 'CPC' ? 'middle of the CPC range × 0.7' : 'set for the project',
       row.worthSource === 'CPC' ? volumeSource : 'settings',
     ),
-    line('Fit', FIT.unjudged, 1, 'unjudged', 'no verdict yet', false),
+    line(
+      'Fit',
+      columns.fit[i]!,
+      1,
+      verdict,
+      verdict === 'unjudged' ? 'no verdict yet' : 'verdict, Sift',
+      false,
+    ),
     line(
       'Expected worth',
       row.worthAMonth,

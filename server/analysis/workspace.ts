@@ -7,9 +7,10 @@ import { findsSegments, poolSegments, uniqueIds } from '../data/pools';
 import { projectById } from '../data/projects';
 import { type StoredSegment, findSegments } from '../data/segments/segments';
 import { trackedKeywords } from '../data/tracked';
+import { verdictColumns, verdictState } from '../data/verdicts';
 import { KnownProblem } from '../problem';
 import { ColumnStore, Lately } from './columnStore';
-import { type Comparison, buildComparison } from './comparison';
+import { type Comparison, buildComparison, withVerdicts } from './comparison';
 import type { Filtered } from './gapFilter';
 import { gatherMetrics } from './metrics';
 import { gatherSides } from './sides';
@@ -26,6 +27,7 @@ const KEPT_FILTERS = 12;
 export class Workspace {
   readonly store: ColumnStore;
   private readonly comparisons = new Lately<Comparison>(KEPT_COMPARISONS);
+  private readonly judged = new Lately<Comparison>(KEPT_COMPARISONS);
   private readonly alphabets = new Lately<Int32Array>(2);
   private readonly sorted = new Lately<{ ids: Int32Array; words: Uint8Array }>(2);
   readonly orders = new Lately<Int32Array>(KEPT_ORDERS);
@@ -54,32 +56,37 @@ export class Workspace {
       scope.compare,
       scope.pool,
     ]);
-    const comparison = await this.comparisons.get(name, async () => {
-      const range = await keywordIdRange(this.database, market.id);
-      const keywords =
-        range === null ? new Int32Array(0) : await this.keywordsInScope(projectId, market, scope.pool);
-      const sides = await gatherSides(this.database, projectId, market.surface);
-      const space = range ?? { least: 0, most: 0 };
-      const segments = await findSegments(this.database, { marketId: market.id });
-      const until = (date: string): StoredSegment[] => segments.filter((segment) => segment.date <= date);
-      return buildComparison(this.store, {
-        project,
-        market,
-        date: scope.date,
-        compareDate: scope.compare ?? null,
-        sides,
-        keywords,
-        now: await buildStandings(this.store, until(scope.date), sides, space),
-        before: scope.compare ? await buildStandings(this.store, until(scope.compare), sides, space) : null,
-        metrics: await gatherMetrics(
-          this.store,
-          segments.filter((segment) => segment.kind === 'metrics'),
-          scope.date,
-          space,
-        ),
+    const gathered = (): Promise<Comparison> =>
+      this.comparisons.get(name, async () => {
+        const range = await keywordIdRange(this.database, market.id);
+        const keywords =
+          range === null ? new Int32Array(0) : await this.keywordsInScope(projectId, market, scope.pool);
+        const sides = await gatherSides(this.database, projectId, market.surface);
+        const space = range ?? { least: 0, most: 0 };
+        const segments = await findSegments(this.database, { marketId: market.id });
+        const until = (date: string): StoredSegment[] => segments.filter((segment) => segment.date <= date);
+        return buildComparison(this.store, {
+          project,
+          market,
+          date: scope.date,
+          compareDate: scope.compare ?? null,
+          sides,
+          keywords,
+          now: await buildStandings(this.store, until(scope.date), sides, space),
+          before: scope.compare ? await buildStandings(this.store, until(scope.compare), sides, space) : null,
+          metrics: await gatherMetrics(
+            this.store,
+            segments.filter((segment) => segment.kind === 'metrics'),
+            scope.date,
+            space,
+          ),
+        });
       });
-    });
-    return { comparison, name };
+    const judged = `${name}|${await verdictState(this.database, projectId)}`;
+    const comparison = await this.judged.get(judged, async () =>
+      withVerdicts(await gathered(), await verdictColumns(this.database, projectId, market.id)),
+    );
+    return { comparison, name: judged };
   }
 
   /** Keywords of a market in the order of their keys. */

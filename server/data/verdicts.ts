@@ -84,3 +84,13 @@ export async function verdictColumns(
     parked: Uint8Array.from(JSON.parse(parked!) as number[]),
   };
 }
+
+/** Changes whenever somebody judges in a project. */
+export async function verdictState(database: Database, projectId: number): Promise<string> {
+  const answer = await database.client.execute({
+    sql: 'SELECT count(*) AS judged, max(created_at) AS newest FROM verdict WHERE project_id = ?',
+    args: [projectId],
+  });
+  const { judged, newest } = answer.rows[0]!;
+  return `${String(judged)}/${String(newest)}`;
+}

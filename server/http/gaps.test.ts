@@ -255,6 +255,30 @@ test('a changed setting takes effect at once and can be taken back', async () =>
   expect(await running.api.get(`${at}/gaps?${SCOPE}&limit=5`)).toEqual(before);
 });
 
+test('a verdict weighs on what a gap is worth, at once and in the sum, and can be taken back', async () => {
+  const row = rows.find((entry) => (entry.worthAMonth ?? 0) > 0)!;
+  const judge = (verdict: string) =>
+    running.api.post(`${at}/verdicts`, { changes: [{ keyword: row.id, verdict }] });
+  const now = async (): Promise<{ row: Row; fit: string }> => {
+    const dossier = await running.api.get(`${at}/keywords/${row.id}/dossier?${SCOPE}`);
+    const line = dossier.sum.find(({ name }: { name: string }) => name === 'Fit');
+    return { row: dossier.row, fit: `${line.value} ${line.how}` };
+  };
+  for (const [verdict, weight] of [
+    ['fit', 1],
+    ['adjacent', 0.4],
+    ['off', 0],
+    ['unjudged', 0.7],
+  ] as const) {
+    await judge(verdict);
+    const { row: judged, fit } = await now();
+    expect(fit).toBe(`${weight.toFixed(1)} ${verdict}`);
+    expect(judged.worthAMonth).toBeCloseTo((row.worthAMonth! / 0.7) * weight, 8);
+    expect(judged.priority).toBeCloseTo((row.priority! / 0.7) * weight, 8);
+  }
+  expect((await now()).row).toEqual(row);
+});
+
 test('the dossier opens the sum, the history and the page slot by slot', async () => {
   const row = rows.find((candidate) => candidate.kind === 'buried')!;
   const dossier = await running.api.get(`${at}/keywords/${row.id}/dossier?${SCOPE}`);

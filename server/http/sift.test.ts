@@ -223,7 +223,9 @@ describe('verdicts', () => {
     const { judged, rows } = await sift([]);
     expect(judged).toMatchObject({ fit: 3, adjacent: 3 });
     const fits = rows.filter(({ verdict }) => verdict === 'fit');
-    const page = await sift([step({ kind: 'verdict', verdicts: ['adjacent', 'unjudged'] })], { goal: SIZE - 2 });
+    const page = await sift([step({ kind: 'verdict', verdicts: ['adjacent', 'unjudged'] })], {
+      goal: SIZE - 2,
+    });
     expect(texts(page.steps[0]!.takesFits)).toEqual(texts(fits));
     expect(page.steps[0]).toMatchObject({ belowGoal: true });
   });

@@ -14,14 +14,14 @@ export const gapsApi = api.injectEndpoints({
   endpoints: (build) => ({
     gapPage: build.query<GapPage, InProject<{ query: GapQuery }>>({
       query: ({ project, query }) => ({ url: `/projects/${project}/gaps`, params: toParams(query) }),
-      providesTags: ['facts', 'targets', 'tracked'],
+      providesTags: ['facts', 'targets', 'tracked', 'verdicts'],
     }),
     dossier: build.query<Dossier, InProject<{ keyword: number; scope: DossierQuery }>>({
       query: ({ project, keyword, scope }) => ({
         url: `/projects/${project}/keywords/${keyword}/dossier`,
         params: toParams(scope),
       }),
-      providesTags: ['facts', 'targets', 'tracked'],
+      providesTags: ['facts', 'targets', 'tracked', 'verdicts'],
     }),
     resultPage: build.query<ShownPage | null, InProject<{ keyword: number; market: string; date: string }>>({
       query: ({ project, keyword, ...params }) => ({
@@ -43,7 +43,7 @@ export const gapsApi = api.injectEndpoints({
         url: `/projects/${project}/report`,
         params: toParams({ ...scope, top }),
       }),
-      providesTags: ['facts', 'targets'],
+      providesTags: ['facts', 'targets', 'verdicts'],
     }),
   }),
 });
