@@ -112,7 +112,7 @@ test('from an empty project to an exported report', async ({ page, running }) =>
 
   await test.step('the report printed and exported', async () => {
     await page.keyboard.press('g');
-    await page.keyboard.press('p');
+    await page.keyboard.press('t');
     await expect(page.getByRole('heading', { name: 'Gaps of Journey' })).toBeVisible();
     await expect(page.getByRole('heading', { name: 'What to do first' })).toBeVisible();
     const pdf = await page.pdf({ preferCSSPageSize: true });

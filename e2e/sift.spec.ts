@@ -85,8 +85,8 @@ test('steps are taken back and done again, by key and by button; a sieve moves b
   await page.getByLabel('Least').fill('100');
   await page.getByLabel('Least').press('Enter');
   await add(page, 'words it leaves out');
-  await page.getByLabel('Words', { exact: true }).fill('bag');
-  await page.getByLabel('Words', { exact: true }).press('Enter');
+  await page.getByLabel('Words of the sieve').fill('bag');
+  await page.getByLabel('Words of the sieve').press('Enter');
   const sieves = page.getByRole('listitem', { name: /^Sieve / });
   await expect(sieves).toHaveCount(2);
   await expect(sieves.first()).toContainText('volume');
@@ -97,9 +97,9 @@ test('steps are taken back and done again, by key and by button; a sieve moves b
   await expect(sieves.first()).toContainText('volume');
   await page.getByRole('grid', { name: 'Sifted' }).focus();
   await page.keyboard.press('Control+z');
-  await expect(page.getByLabel('Words', { exact: true })).toHaveValue('');
+  await expect(page.getByLabel('Words of the sieve')).toHaveValue('');
   await page.keyboard.press('Control+y');
-  await expect(page.getByLabel('Words', { exact: true })).toHaveValue('bag');
+  await expect(page.getByLabel('Words of the sieve')).toHaveValue('bag');
 });
 
 test('twenty keywords are judged on the desk by keyboard alone; another window sees them', async ({
@@ -176,4 +176,45 @@ test('lists are kept from what came through, combined, locked and sieved by', as
   await expect(page.getByRole('heading', { level: 1 })).toContainText(
     `${size('Both').toLocaleString('en-US')} of`,
   );
+});
+
+test('words are counted, one of them is left out and one is not to be used; the desk learns and sorts', async ({
+  page,
+  running,
+}) => {
+  await page.goto(address);
+  await expect(page.getByRole('grid', { name: 'Sifted' }).getByRole('row').nth(1)).toContainText(/\w/);
+  await page.getByText('Words', { exact: true }).click();
+  const words = page.getByRole('region', { name: 'Words' });
+  const first = words.getByRole('row').nth(1);
+  const text = (await first.getByRole('cell').first().textContent())!;
+  const held = Number((await first.getByRole('cell').nth(1).textContent())!.replaceAll(',', ''));
+  const pool = await running.api.get(
+    `/look-ups/${lookUp}/keywords?words=${encodeURIComponent(text)}&mode=phrase&limit=1`,
+  );
+  expect(held).toBe(pool.total);
+  await words.getByRole('button', { name: `Leave out ${text}`, exact: true }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(
+    `${(pool.all - held).toLocaleString('en-US')} of`,
+  );
+  await expect(first.getByRole('cell').first()).not.toHaveText(text);
+  const second = (await first.getByRole('cell').first().textContent())!;
+  await words.getByRole('button', { name: `Ban ${second}`, exact: true }).click();
+  await page.getByLabel('Reason').fill('somebody’s mark');
+  await page.getByRole('button', { name: `Do not use “${second}”` }).click();
+  await expect.poll(() => running.api.get(`${at}/banned-words`)).toMatchObject([{ text: second }]);
+
+  await page.getByText('Desk', { exact: true }).click();
+  const keyword = page.getByRole('region', { name: 'Desk' }).getByRole('heading', { level: 2 });
+  await expect(keyword).toHaveText(/\w/);
+  const likely = page.getByRole('status').filter({ hasText: /Likely fit: \d+ %/ });
+  for (let n = 0; n < 4; n++) {
+    const shown = (await keyword.textContent())!;
+    await page.keyboard.press(n % 2 ? 'o' : 'f');
+    await expect(keyword).not.toHaveText(shown);
+  }
+  await expect(likely).toBeVisible();
+  await page.getByText('likely fits first').click();
+  await page.keyboard.press('f');
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
 });

@@ -191,3 +191,25 @@ export const listFromSift = z.object({
   ...signed,
 });
 export type ListFromSift = z.input<typeof listFromSift>;
+
+/** Frequencies of words among what comes through a recipe. */
+export const wordCountsQuery = siftQuery
+  .pick({ steps: true, rescued: true, offset: true, limit: true })
+  .extend({
+    /** Words in a run. */
+    length: z.int().min(1).max(3).default(1),
+    find: z.string().max(200).default(''),
+    sort: z.enum(['keywords', 'volume']).default('keywords'),
+    /** Whether runs of fillers alone are listed. */
+    fillers: z.boolean().default(false),
+  });
+export type WordCountsQuery = z.input<typeof wordCountsQuery>;
+export const wordCountsPage = z.object({
+  /** 0–1; rows come when it is 1. */
+  done: z.number(),
+  /** Keywords that are counted over. */
+  keywords: z.int(),
+  total: z.int(),
+  rows: z.array(z.object({ text: z.string(), length: z.int(), keywords: z.int(), volume: z.number() })),
+});
+export type WordCountsPage = z.infer<typeof wordCountsPage>;

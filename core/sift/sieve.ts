@@ -49,6 +49,6 @@ export function sieveProblem(sieve: Sieve): string | null {
     case 'verdict':
       return sieve.verdicts.length === 0 ? 'Choose a verdict.' : null;
     case 'list':
-      return null;
+      return sieve.list === 0 ? 'Choose a list.' : null;
   }
 }

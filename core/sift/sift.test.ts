@@ -136,6 +136,7 @@ test.each<[string, Sieve, string | null]>([
   ['only an unknown trend', { kind: 'trend', trends: [], unknown: true }, null],
   ['no verdict', { kind: 'verdict', verdicts: [] }, 'Choose a verdict.'],
   ['a list', { kind: 'list', list: 4, out: true }, null],
+  ['no list', { kind: 'list', list: 0, out: true }, 'Choose a list.'],
 ])('%s: what is wrong is said', (_, sieve, problem) => {
   expect(sieveProblem(sieve)).toBe(problem);
 });

@@ -13,6 +13,7 @@ import { targetKeywords } from './targetKeywords';
 import { targetMarkets } from './targetMarkets';
 import { targetProfile } from './targetProfile';
 import { report } from './report';
+import { wordCounts } from './wordCounts';
 import { Workspace } from './workspace';
 import { marketByCode } from '../data/markets';
 
@@ -31,6 +32,7 @@ const answers = {
   siftPage: (...args: Rest<typeof siftPage>) => siftPage(workspace, ...args),
   siftRemoved: (...args: Rest<typeof siftRemoved>) => siftRemoved(workspace, ...args),
   siftIds: (...args: Rest<typeof siftIds>) => siftIds(workspace, ...args),
+  wordCounts: (...args: Rest<typeof wordCounts>) => wordCounts(workspace, ...args),
   targetKeywords: (...args: Rest<typeof targetKeywords>) => targetKeywords(workspace, ...args),
   targetMarkets: (...args: Rest<typeof targetMarkets>) => targetMarkets(workspace, ...args),
   targetProfile: (...args: Rest<typeof targetProfile>) => targetProfile(workspace, ...args),

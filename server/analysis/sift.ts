@@ -31,7 +31,7 @@ export async function siftPage(
   lookUpId: number,
   query: SiftQueryRead,
 ): Promise<SiftPage> {
-  const opened = await open(workspace, lookUpId, query);
+  const opened = await openSift(workspace, lookUpId, query);
   const { pool, name, judged, stack } = opened;
   const shown = query.find.trim() === '' ? stack.passes : await found(workspace, opened, query.find);
   const order = await poolOrder(workspace, pool, name, query.sort);
@@ -55,7 +55,7 @@ export async function siftRemoved(
   lookUpId: number,
   query: z.output<typeof removedQuery>,
 ): Promise<RemovedPage> {
-  const { pool, name, stack } = await open(workspace, lookUpId, query);
+  const { pool, name, stack } = await openSift(workspace, lookUpId, query);
   const order = await poolOrder(workspace, pool, name, [{ sort: 'volume', descending: true }]);
   const indices: number[] = [];
   let total = 0;
@@ -74,7 +74,7 @@ export async function siftIds(
   query: Asked & Pick<SiftQueryRead, 'find'>,
   only: readonly (typeof VERDICTS)[number][],
 ): Promise<Int32Array> {
-  const opened = await open(workspace, lookUpId, query);
+  const opened = await openSift(workspace, lookUpId, query);
   const { pool, name, judged, stack } = opened;
   const shown = query.find.trim() === '' ? stack.passes : await found(workspace, opened, query.find);
   const codes = only.map((word) => VERDICTS.indexOf(word));
@@ -84,7 +84,12 @@ export async function siftIds(
     .map((i) => pool.ids[i]!);
 }
 
-async function open(workspace: Workspace, lookUpId: number, { steps, rescued }: Asked): Promise<Opened> {
+/** A pool as it runs through a recipe, with what has been judged. */
+export async function openSift(
+  workspace: Workspace,
+  lookUpId: number,
+  { steps, rescued }: Asked,
+): Promise<Opened> {
   const { pool, name } = await openPool(workspace, lookUpId);
   const judged = await judgedOf(workspace, pool);
   let kept = keptBy.get(workspace);

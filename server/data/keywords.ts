@@ -122,6 +122,21 @@ export async function keywordsById(
   return new Map(answer.rows.map((row) => [Number(row.id), row as unknown as KeywordRow]));
 }
 
+/** Keys of some keywords of a market, in the order of their ids as given. */
+export async function keywordKeys(
+  database: Database,
+  marketId: number,
+  ids: readonly number[],
+): Promise<string[]> {
+  const answer = await database.client.execute({
+    sql: `SELECT json_group_array(key) AS keys FROM
+            (SELECT keyword.key AS key FROM json_each(?) CROSS JOIN keyword ON keyword.id = value
+             WHERE market_id = ?)`,
+    args: [JSON.stringify(ids), marketId],
+  });
+  return JSON.parse(String(answer.rows[0]!.keys)) as string[];
+}
+
 /** All keywords of a market in the order of their keys, and how many words each has; at most 255 are told. */
 export async function keywordsByKey(
   database: Database,

@@ -6,6 +6,7 @@ import {
   listCombination,
   listFromSift,
 } from '@opsimath/contract/api/sift';
+import { Readable } from 'node:stream';
 import { z } from 'zod';
 import {
   addList,
@@ -16,10 +17,12 @@ import {
   listMembers,
   removeList,
 } from '../data/lists';
+import { listTable } from '../data/listTable';
 import { lookUpById } from '../data/lookUps';
 import { marketByCode } from '../data/markets';
 import { projectById } from '../data/projects';
 import { volumesAt } from '../data/volumes';
+import { tableFormat, writeTable } from '../files/tableWriters';
 import type { Routes } from './route';
 import type { Services } from './services';
 
@@ -91,6 +94,29 @@ export function listRoutes(routes: Routes, services: Services): void {
     async ({ params }) => {
       await listById(database, params.id, params.list);
       return { keywords: Array.from(await listMembers(database, params.list)) };
+    },
+  );
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/lists/:list/file',
+      summary: 'A list as CSV, XLSX or JSON with verdicts, reasons and notes, most searched first',
+      query: z.object({ format: tableFormat.default('csv') }),
+      answer: null,
+      media: 'application/octet-stream',
+    },
+    async ({ params, query: { format }, context }) => {
+      const list = await listById(database, params.id, params.list);
+      const { heads, rows, about } = await listTable(database, params.id, list);
+      const { body, type } = writeTable(format, {
+        name: `List ${list.id}`,
+        heads,
+        about,
+        pages: Readable.from([rows]),
+      });
+      context.attachment(`list-${list.id}.${format}`);
+      context.type = type;
+      context.body = body;
     },
   );
   routes.add(

@@ -239,6 +239,53 @@ describe('verdicts', () => {
   });
 });
 
+describe('words among what comes through', () => {
+  interface Counts {
+    done: number;
+    keywords: number;
+    total: number;
+    rows: { text: string; length: number; keywords: number; volume: number }[];
+  }
+  async function counted(query: object): Promise<Counts> {
+    for (;;) {
+      const page: Counts = await running.api.post(`/look-ups/${lookUp}/sift/words`, { limit: 500, ...query });
+      if (page.done === 1) return page;
+    }
+  }
+  /** Keywords that hold a run of words, and their volume. */
+  function holding(rows: readonly Known[], run: string): { keywords: number; volume: number } {
+    const held = rows.filter(({ text }) => ` ${key(text)} `.includes(` ${run} `));
+    return { keywords: held.length, volume: held.reduce((sum, { volume }) => sum + (volume ?? 0), 0) };
+  }
+
+  test.each([1, 2, 3])('runs of %d words, each as often as keywords hold it', async (length) => {
+    const page = await counted({ steps: [], length, fillers: true });
+    expect(page.keywords).toBe(SIZE);
+    expect(page.rows).toHaveLength(page.total);
+    for (const row of page.rows) expect(row).toEqual({ text: row.text, length, ...holding(table, row.text) });
+    const runs = new Set(
+      table.flatMap(({ text }) => {
+        const own = words(key(text));
+        return own.slice(0, own.length - length + 1).map((_, at) => own.slice(at, at + length).join(' '));
+      }),
+    );
+    const expected = [...runs].filter((run) => holding(table, run).keywords >= 2);
+    expect(texts(page.rows)).toEqual(expected.sort());
+  });
+
+  test('only of what the recipe lets through; sorted by volume on request; found by a piece', async () => {
+    const steps = [step(SIEVES[8]!)];
+    const through = table.filter((row) => lets(row, SIEVES[8]!));
+    const page = await counted({ steps, sort: 'volume' });
+    expect(page.keywords).toBe(through.length);
+    for (const row of page.rows) expect(row).toMatchObject(holding(through, row.text));
+    const volumes = page.rows.map(({ volume }) => volume);
+    expect(volumes).toEqual([...volumes].sort((a, b) => b - a));
+    const found = await counted({ steps, find: 'BA' });
+    expect(texts(found.rows)).toEqual(['bag', 'bags']);
+  });
+});
+
 describe('recipes', () => {
   test('are kept with all they say, changed, listed by their last change, and taken away', async () => {
     const steps = [step(SIEVES[0]!), step(SIEVES[6]!, false)];
@@ -302,6 +349,35 @@ describe('lists', () => {
     const page = await sift([step({ kind: 'list', list: bags.id, out: true })]);
     expect(texts(page.rows)).toEqual(texts(table.filter((row) => !inBags(row))));
   });
+
+  test.each(['csv', 'json'])(
+    'a list goes out as %s with verdicts and notes, most searched first',
+    async (format) => {
+      const some = table.slice(30, 34);
+      const ids = some.map(({ text }) => idOf.get(text)!);
+      await judge([{ keyword: ids[0], verdict: 'fit', reason: 'core use' }]);
+      await running.api.post(`${at}/notes`, {
+        subject: { on: 'keyword', keyword: ids[0] },
+        text: 'a note',
+        person: 'Ines',
+      });
+      const made: KeywordList[] = await running.api.post(`${at}/lists`, {
+        name: `file ${format}`,
+        market: MARKET,
+        keywords: ids,
+      });
+      const { id } = listNamed(made, `file ${format}`);
+      const file = await fetch(`${running.server.url}/api${at}/lists/${id}/file?format=${format}`);
+      expect(file.headers.get('content-disposition')).toContain(`list-${id}.${format}`);
+      const content = await file.text();
+      for (const { text } of some) expect(content).toContain(text);
+      expect(content).toMatch(/core use/);
+      expect(content).toMatch(/a note \(Ines, \d{4}-\d\d-\d\d\)/);
+      const order = [...some].sort((a, b) => (b.volume ?? -1) - (a.volume ?? -1));
+      expect(content.indexOf(order[0]!.text)).toBeLessThan(content.indexOf(order.at(-1)!.text));
+      await judge([{ keyword: ids[0], verdict: 'unjudged' }]);
+    },
+  );
 
   test('a locked list changes in nothing; who changed what is kept', async () => {
     const [a, b, c] = table.slice(0, 3).map(({ text }) => idOf.get(text)!);

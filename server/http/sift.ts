@@ -8,6 +8,8 @@ import {
   removedQuery,
   siftPage,
   siftQuery,
+  wordCountsPage,
+  wordCountsQuery,
 } from '@opsimath/contract/api/sift';
 import { z } from 'zod';
 import { projectById } from '../data/projects';
@@ -37,6 +39,17 @@ export function siftRoutes(routes: Routes, { database, analysis }: Services): vo
       answer: removedPage,
     },
     ({ params, body }) => analysis.siftRemoved(params.id, body),
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/look-ups/:id/sift/words',
+      summary:
+        'Words, pairs and threes among what comes through, with how many keywords hold them; counted once',
+      body: wordCountsQuery,
+      answer: wordCountsPage,
+    },
+    ({ params, body }) => analysis.wordCounts(params.id, body),
   );
   routes.add(
     {

@@ -1,6 +1,7 @@
 import { Suspense, useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Outlet, useLocation, useNavigate } from 'react-router';
+import { useKeys } from '../parts/keys/useKeys';
 import { Problem } from '../parts/words/Problem';
 import { useMarketsQuery, useOverviewQuery, useProjectsQuery, useServicesQuery } from '../state/projectApi';
 import { scopeDefaults } from '../state/scope';
@@ -39,8 +40,8 @@ export function Shell() {
   }, [markets, overview, today, scope, change]);
 
   useHotkeys('mod+k', () => setCommandOpen(true), { preventDefault: true, enableOnFormTags: true });
-  useHotkeys('shift+slash', () => setKeysOpen(true), { preventDefault: true });
-  useHotkeys(
+  useKeys('shift+slash', () => setKeysOpen(true));
+  useKeys(
     STAGES.map((stage) => `g>${stage.letter}`),
     (_, { hotkey }) => {
       const stage = STAGES.find((candidate) => hotkey.endsWith(candidate.letter));

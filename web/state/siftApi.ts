@@ -11,6 +11,8 @@ import type {
   RemovedQuery,
   SiftPage,
   SiftQuery,
+  WordCountsPage,
+  WordCountsQuery,
 } from '@opsimath/contract/api/sift';
 import { type InProject, api } from './api';
 
@@ -27,6 +29,10 @@ export const siftApi = api.injectEndpoints({
         method: 'POST',
         body: query,
       }),
+      providesTags: ['facts', 'pools', 'verdicts', 'lists'],
+    }),
+    wordCounts: build.query<WordCountsPage, { lookUp: number; query: WordCountsQuery }>({
+      query: ({ lookUp, query }) => ({ url: `/look-ups/${lookUp}/sift/words`, method: 'POST', body: query }),
       providesTags: ['facts', 'pools', 'verdicts', 'lists'],
     }),
     recipes: build.query<Recipe[], number>({
@@ -100,6 +106,7 @@ export const siftApi = api.injectEndpoints({
 export const {
   useSiftQuery,
   useRemovedQuery,
+  useWordCountsQuery,
   useRecipesQuery,
   useAddRecipeMutation,
   useChangeRecipeMutation,

@@ -1,6 +1,6 @@
 import { Input, type InputRef } from 'antd';
 import { useEffect, useRef, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
+import { useKeys } from '../keys/useKeys';
 
 const FIND_DELAY_MS = 180;
 
@@ -23,7 +23,7 @@ export function FindBox({ value, onFind, name = 'Find a keyword', width = 210 }:
     setSent(value);
   }
   const box = useRef<InputRef>(null);
-  useHotkeys('slash', () => box.current?.focus(), { preventDefault: true });
+  useKeys('slash', () => box.current?.focus());
   useEffect(() => {
     if (typed === value) return;
     const timer = setTimeout(() => {

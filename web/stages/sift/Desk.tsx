@@ -1,7 +1,8 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
 import type { SiftPage, SiftQuery, SiftRow } from '@opsimath/contract/api/sift';
+import { Segmented } from 'antd';
 import { useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
+import { useKeys } from '../../parts/keys/useKeys';
 import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';
 import { useSiftQuery } from '../../state/siftApi';
@@ -9,10 +10,21 @@ import { undoStackOf, useUndoState } from '../../state/undo';
 import { useScope } from '../../state/useScope';
 import { DeskFront } from './DeskFront';
 import { DeskKeyword } from './DeskKeyword';
-import { VERDICT_KEYS, useJudge } from './useJudge';
+import { LikelyFitWords } from './LikelyFitWords';
+import { useJudge } from './useJudge';
+import { VERDICT_KEYS } from './verdictKeys';
+import { useLikelyFit } from './useLikelyFit';
 
 /** Keywords fetched ahead, so that the next one is there before it is wanted. */
 const AHEAD = 100;
+const NO_ROWS: SiftRow[] = [];
+
+type DeskOrder = 'searched' | 'likely' | 'unsure';
+const ORDERS: { value: DeskOrder; label: string }[] = [
+  { value: 'searched', label: 'as sorted' },
+  { value: 'likely', label: 'likely fits first' },
+  { value: 'unsure', label: 'least sure first' },
+];
 
 /** One keyword at a time, with its front, and one key for each verdict. */
 export function Desk({ lookUp, query, page }: { lookUp: LookUp; query: SiftQuery; page: SiftPage }) {
@@ -21,6 +33,7 @@ export function Desk({ lookUp, query, page }: { lookUp: LookUp; query: SiftQuery
   const steps = useUndoState(project);
   const [done, setDone] = useState<ReadonlySet<number>>(new Set());
   const [skipped, setSkipped] = useState<readonly number[]>([]);
+  const [order, setOrder] = useState<DeskOrder>('searched');
   const [reason, setReason] = useState('');
   const [failed, setFailed] = useState<unknown>(null);
   const { data, error } = useSiftQuery({
@@ -37,9 +50,13 @@ export function Desk({ lookUp, query, page }: { lookUp: LookUp; query: SiftQuery
     setTakenBack(steps.redo);
     setDone(new Set());
   }
+  const fetched = data?.rows ?? NO_ROWS;
+  const likely = useLikelyFit(lookUp, page, fetched);
   const waiting = inTurn(
-    (data?.rows ?? []).filter(({ id }) => !done.has(id)),
+    fetched.filter(({ id }) => !done.has(id)),
     skipped,
+    likely?.of ?? null,
+    order,
   );
   const [current, next] = waiting;
 
@@ -59,9 +76,9 @@ export function Desk({ lookUp, query, page }: { lookUp: LookUp; query: SiftQuery
   const skip = (): void => {
     if (current) setSkipped((before) => [...before.filter((id) => id !== current.id), current.id]);
   };
-  useHotkeys(['f', 'a', 'o', 'w'], (_, { hotkey }) => decide(hotkey), [current, reason]);
-  useHotkeys('n', skip, [current]);
-  useHotkeys(
+  useKeys(['f', 'a', 'o', 'w'], (_, { hotkey }) => decide(hotkey), [current, reason]);
+  useKeys('n', skip, [current]);
+  useKeys(
     'z',
     () =>
       void undoStackOf(project)
@@ -77,6 +94,17 @@ export function Desk({ lookUp, query, page }: { lookUp: LookUp; query: SiftQuery
       <div className="desk-progress" role="status">
         {count(decided)} judged of {count(page.through)}, {count(judged.unjudged)} to go,{' '}
         {count(judged.parked)} parked
+        <span className="desk-order">
+          <Segmented
+            size="small"
+            aria-label="Order of the desk"
+            value={order}
+            options={ORDERS}
+            disabled={likely === null}
+            onChange={setOrder}
+          />
+          <LikelyFitWords likely={likely} current={current ? likely?.of.get(current.id) : undefined} />
+        </span>
         <div className="bar">
           <div style={{ width: `${(100 * decided) / Math.max(1, page.through)}%` }} />
         </div>
@@ -112,11 +140,24 @@ export function Desk({ lookUp, query, page }: { lookUp: LookUp; query: SiftQuery
   );
 }
 
-/** Parked ones come last, and those skipped after the others. */
-function inTurn(rows: readonly SiftRow[], skipped: readonly number[]): SiftRow[] {
-  const weight = (row: SiftRow): number => (row.parked ? 2e6 : 0) + (skipped.indexOf(row.id) + 1) * 1e3;
+/** Parked ones come last, those skipped after the others; the rest as searched, or by what the verdicts so far say. */
+function inTurn(
+  rows: readonly SiftRow[],
+  skipped: readonly number[],
+  likely: ReadonlyMap<number, number> | null,
+  order: DeskOrder,
+): SiftRow[] {
+  const rank = (row: SiftRow, at: number): number => {
+    const share = likely?.get(row.id) ?? 0.5;
+    if (order === 'likely') return 1 - share;
+    return order === 'unsure' ? Math.abs(share - 0.5) : at / rows.length;
+  };
   return rows
-    .map((row, at) => ({ row, at }))
-    .sort((x, y) => weight(x.row) - weight(y.row) || x.at - y.at)
+    .map((row, at) => ({
+      row,
+      at,
+      weight: (row.parked ? 1e6 : 0) + (skipped.indexOf(row.id) + 1) * 10 + rank(row, at),
+    }))
+    .sort((x, y) => x.weight - y.weight || x.at - y.at)
     .map(({ row }) => row);
 }

@@ -1,7 +1,7 @@
 import type { SiftRow } from '@opsimath/contract/api/sift';
 import { Button, Select } from 'antd';
 import { count, decimal } from '../../parts/words/figures';
-import { VERDICT_KEYS } from './useJudge';
+import { VERDICT_KEYS } from './verdictKeys';
 
 const REASONS = ['core use', 'complement', 'too broad', 'other product', 'wrong audience', 'banned'];
 const SHOWN = ['f', 'a', 'o', 'w'];

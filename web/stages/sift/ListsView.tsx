@@ -79,6 +79,13 @@ function ListRow({ list }: { list: KeywordList }) {
       <td className="figure">{count(list.volume)}</td>
       <td className="soft">{list.origin}</td>
       <td className="figure">
+        <span className="list-files">
+          {['csv', 'xlsx', 'json'].map((format) => (
+            <a key={format} href={`/api/projects/${project}/lists/${list.id}/file?format=${format}`} download>
+              {format.toUpperCase()}
+            </a>
+          ))}
+        </span>
         <button
           className="plain written"
           onClick={() => void change({ project, list: list.id, change: { locked: !list.locked, person } })}

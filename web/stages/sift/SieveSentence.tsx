@@ -45,7 +45,11 @@ export function SieveSentence({ sieve, targets, lists, onChange }: SieveSentence
             options={MODES}
             onChange={(mode) => onChange({ ...sieve, mode })}
           />
-          <LineInput name="Words" value={sieve.text} onChange={(text) => onChange({ ...sieve, text })} />
+          <LineInput
+            name="Words of the sieve"
+            value={sieve.text}
+            onChange={(text) => onChange({ ...sieve, text })}
+          />
         </>
       );
     case 'figure':

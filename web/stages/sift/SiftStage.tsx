@@ -1,8 +1,8 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
 import { Button, Segmented, Select } from 'antd';
 import { useMemo } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
+import { useKeys } from '../../parts/keys/useKeys';
 import { PAGE_ROWS, rowFinder, useVisiblePages } from '../../parts/table/usePages';
 import { Problem } from '../../parts/words/Problem';
 import { count, spelledDay } from '../../parts/words/figures';
@@ -17,11 +17,13 @@ import { Removed } from './Removed';
 import { SiftHead } from './SiftHead';
 import { SiftTable } from './SiftTable';
 import { useRecipe } from './useRecipe';
+import { WordsView } from './WordsView';
 import '../../parts/pool/pool.css';
 import './sift.css';
 
 const VIEWS = [
   { value: 'table', label: 'Table' },
+  { value: 'words', label: 'Words' },
   { value: 'desk', label: 'Desk' },
   { value: 'lists', label: 'Lists' },
 ];
@@ -33,23 +35,19 @@ export default function SiftStage() {
   const { data: lookUps } = useLookUpsQuery(project);
   const here = (lookUps ?? []).filter(({ market }) => market === scope.market);
   const lookUp = here.find(({ id }) => id === scope.lookUp) ?? here[0];
-  useHotkeys(
+  useKeys(
     'mod+z',
     () =>
       void undoStackOf(project)
         .undo()
         .catch(() => undefined),
-    { preventDefault: true },
   );
-  useHotkeys(
-    'mod+y, mod+shift+z',
+  useKeys(
+    ['mod+y', 'mod+shift+z'],
     () =>
       void undoStackOf(project)
         .redo()
         .catch(() => undefined),
-    {
-      preventDefault: true,
-    },
   );
   if (lookUps && !lookUp) {
     return (
@@ -66,7 +64,7 @@ export default function SiftStage() {
     );
   }
   if (!lookUp) return null;
-  const view = scope.view === 'desk' || scope.view === 'lists' ? scope.view : 'table';
+  const view = readView(scope.view);
   return (
     <div className="sift">
       <div className="sift-top">
@@ -99,7 +97,11 @@ export default function SiftStage() {
   );
 }
 
-function Sifted({ lookUp, view }: { lookUp: LookUp; view: 'table' | 'desk' }) {
+function readView(view: string): 'table' | 'words' | 'desk' | 'lists' {
+  return view === 'words' || view === 'desk' || view === 'lists' ? view : 'table';
+}
+
+function Sifted({ lookUp, view }: { lookUp: LookUp; view: 'table' | 'words' | 'desk' }) {
   const { scope } = useScope();
   const recipe = useRecipe(lookUp);
   const { pages, onVisible } = useVisiblePages();
@@ -128,6 +130,7 @@ function Sifted({ lookUp, view }: { lookUp: LookUp; view: 'table' | 'desk' }) {
         <SiftHead lookUp={lookUp} recipe={recipe} page={page} query={query} />
         {first.error && <Problem error={first.error} />}
         {!page && !first.error && <p className="soft">Opening the pool…</p>}
+        {view === 'words' && <WordsView lookUp={lookUp} recipe={recipe} />}
         {view === 'desk' && page && <Desk lookUp={lookUp} query={query} page={page} />}
         {view === 'table' && removedStep >= 0 && (
           <Removed lookUp={lookUp} recipe={recipe} step={removedStep} />

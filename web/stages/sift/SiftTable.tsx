@@ -10,7 +10,8 @@ import { useAppDispatch, useAppSelector } from '../../state/store';
 import { toggle } from '../../state/tray';
 import { useScope } from '../../state/useScope';
 import { siftColumns } from './siftColumns';
-import { VERDICT_KEYS, useJudge } from './useJudge';
+import { useJudge } from './useJudge';
+import { VERDICT_KEYS } from './verdictKeys';
 
 const NOTHING: never[] = [];
 

@@ -24,8 +24,6 @@ export function StepLine({ step, place, last, did, targets, lists, recipe, opene
       className={step.on ? 'step' : 'step off'}
       tabIndex={0}
       aria-label={`Sieve ${place + 1}`}
-      draggable
-      onDragStart={(event) => event.dataTransfer.setData('text/plain', step.id)}
       onDragOver={(event) => event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault();
@@ -38,6 +36,15 @@ export function StepLine({ step, place, last, did, targets, lists, recipe, opene
       }}
     >
       <div className="step-line">
+        <span
+          className="grip"
+          draggable
+          title="Drag to another place, or Alt ↑ and Alt ↓"
+          aria-hidden
+          onDragStart={(event) => event.dataTransfer.setData('text/plain', step.id)}
+        >
+          ⠿
+        </span>
         <button
           className="plain"
           role="checkbox"

@@ -1,4 +1,4 @@
-import type { Judgement, Verdict } from '@opsimath/contract/api/sift';
+import type { Judgement } from '@opsimath/contract/api/sift';
 import { useJudgeMutation } from '../../state/siftApi';
 import { useAppSelector } from '../../state/store';
 import { undoStackOf } from '../../state/undo';
@@ -28,12 +28,3 @@ export function useJudge(): (changes: Judgement[], what: string) => Promise<void
     });
   };
 }
-
-/** One key for each verdict; `w` puts a keyword off. */
-export const VERDICT_KEYS: Record<string, { verdict: Verdict; parked: boolean; word: string }> = {
-  f: { verdict: 'fit', parked: false, word: 'fit' },
-  a: { verdict: 'adjacent', parked: false, word: 'adjacent' },
-  o: { verdict: 'off', parked: false, word: 'off' },
-  u: { verdict: 'unjudged', parked: false, word: 'unjudged' },
-  w: { verdict: 'unjudged', parked: true, word: 'parked' },
-};

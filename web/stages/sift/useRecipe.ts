@@ -3,6 +3,7 @@ import type { Recipe, RecipeChange, RecipeStep, Sieve } from '@opsimath/contract
 import { useAddRecipeMutation, useChangeRecipeMutation, useRecipesQuery } from '../../state/siftApi';
 import { undoStackOf } from '../../state/undo';
 import { useScope } from '../../state/useScope';
+import { movedSteps } from './movedSteps';
 
 const NO_STEPS: RecipeStep[] = [];
 const NO_IDS: number[] = [];
@@ -52,21 +53,13 @@ export function useRecipe(lookUp: LookUp) {
         steps: steps.map((step) => (step.id === id ? { ...step, on: !step.on } : step)),
       }),
     drop: (id: string) => change('take a sieve away', { steps: steps.filter((step) => step.id !== id) }),
-    move: (id: string, to: number) => change('move a sieve', { steps: moved(steps, id, to) }),
+    move: (id: string, to: number) => change('move a sieve', { steps: movedSteps(steps, id, to) }),
     rescue: (keyword: number) => change('rescue a keyword', { rescued: [...rescued, keyword] }),
     release: (keyword: number) =>
       change('give up a rescued keyword', { rescued: rescued.filter((id) => id !== keyword) }),
   };
 }
 export type UsedRecipe = ReturnType<typeof useRecipe>;
-
-/** The steps with one of them elsewhere; a place beyond the ends is the end. */
-export function moved(steps: readonly RecipeStep[], id: string, to: number): RecipeStep[] {
-  const step = steps.find((other) => other.id === id);
-  if (!step) return [...steps];
-  const others = steps.filter((other) => other !== step);
-  return others.toSpliced(Math.max(0, Math.min(others.length, to)), 0, step);
-}
 
 /** What a recipe holds now of the parts that a change names. */
 function partsOf(recipe: Recipe, change: RecipeChange): RecipeChange {

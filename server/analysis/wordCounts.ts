@@ -1,0 +1,88 @@
+import type { WordCountsPage, wordCountsQuery } from '@opsimath/contract/api/sift';
+import { type Gram, countGrams } from '@opsimath/core/text/grams';
+import { key } from '@opsimath/core/text/key';
+import { isStopWord } from '@opsimath/core/text/stems';
+import type { z } from 'zod';
+import { keywordKeys } from '../data/keywords';
+import { verdictState } from '../data/verdicts';
+import { Lately } from './columnStore';
+import { openSift } from './sift';
+import type { Workspace } from './workspace';
+
+const KEPT = 4;
+/** Of so many keywords one must hold a run of words for it to be listed. */
+const RARE = 20_000;
+/** How long counting goes on before other questions are let in. */
+const SLICE_MS = 40;
+
+interface Counting {
+  /** 0–1. */
+  done: number;
+  grams: Gram[] | null;
+  keywords: number;
+}
+const keptBy = new WeakMap<Workspace, Lately<Counting>>();
+
+/**
+ * Frequencies of words among what comes through a recipe. Counting goes on between other questions: until it is ended
+ * the answer says how far it is. Afterwards it is kept.
+ */
+export async function wordCounts(
+  workspace: Workspace,
+  lookUpId: number,
+  query: z.output<typeof wordCountsQuery>,
+): Promise<WordCountsPage> {
+  const { pool, name, stack } = await openSift(workspace, lookUpId, query);
+  let kept = keptBy.get(workspace);
+  if (!kept) keptBy.set(workspace, (kept = new Lately(KEPT)));
+  const through = stack.counts.at(-1)?.out ?? pool.ids.length;
+  // Verdicts and lists change what comes through under the same recipe.
+  const { steps, rescued } = query;
+  const judged = steps.some(({ sieve }) => sieve.kind === 'verdict')
+    ? await verdictState(workspace.database, pool.projectId)
+    : '';
+  const counting = await kept.get(JSON.stringify([name, steps, rescued, through, judged]), async () => {
+    const indices = Array.from(stack.passes.keys()).filter((i) => stack.passes[i] === 1);
+    const keys = await keywordKeys(
+      workspace.database,
+      pool.market.id,
+      indices.map((i) => pool.ids[i]!),
+    );
+    const volumes = Float64Array.from(indices, (i) => pool.metrics.volume[pool.ids[i]! - pool.base]!);
+    const begun: Counting = { done: 0, grams: null, keywords: indices.length };
+    void run(begun, keys, volumes);
+    return begun;
+  });
+  if (counting.grams === null)
+    return { done: counting.done, keywords: counting.keywords, total: 0, rows: [] };
+  const sought = key(query.find);
+  const matching = counting.grams.filter(
+    ({ text, length }) =>
+      length === query.length &&
+      (query.fillers || !text.split(' ').every((word) => isStopWord(word, pool.market.language))) &&
+      text.includes(sought),
+  );
+  const sorted = query.sort === 'volume' ? matching.sort((a, b) => b.volume - a.volume) : matching;
+  return {
+    done: 1,
+    keywords: counting.keywords,
+    total: sorted.length,
+    rows: sorted.slice(query.offset, query.offset + query.limit),
+  };
+}
+
+async function run(counting: Counting, keys: readonly string[], volumes: Float64Array): Promise<void> {
+  const steps = countGrams(keys, volumes, Math.max(2, Math.ceil(keys.length / RARE)));
+  let since = performance.now();
+  for (;;) {
+    const step = steps.next();
+    if (step.done) {
+      counting.grams = step.value;
+      return;
+    }
+    counting.done = step.value;
+    if (performance.now() - since < SLICE_MS) continue;
+    await new Promise((resolve) => setImmediate(resolve));
+    since = performance.now();
+  }
+}

@@ -1,0 +1,118 @@
+import type { LookUp } from '@opsimath/contract/api/lookUps';
+import type { WordCountsPage } from '@opsimath/contract/api/sift';
+import { Input, Segmented } from 'antd';
+import { useDeferredValue, useState } from 'react';
+import { Problem } from '../../parts/words/Problem';
+import { count, percent } from '../../parts/words/figures';
+import { useWordCountsQuery } from '../../state/siftApi';
+import { BanWord } from './BanWord';
+import type { UsedRecipe } from './useRecipe';
+
+const LENGTHS = [
+  { value: 1, label: 'words' },
+  { value: 2, label: 'pairs' },
+  { value: 3, label: 'threes' },
+];
+const MOST = 200;
+const POLL_MS = 300;
+
+/** Words among what comes through, with how many keywords hold them: pick those to keep, to leave out, to ban. */
+export function WordsView({ lookUp, recipe }: { lookUp: LookUp; recipe: UsedRecipe }) {
+  const [length, setLength] = useState(1);
+  const [sort, setSort] = useState<'keywords' | 'volume'>('keywords');
+  const [typed, setTyped] = useState('');
+  const find = useDeferredValue(typed);
+  const { steps, rescued } = recipe;
+  const [counting, setCounting] = useState(true);
+  const { data, error } = useWordCountsQuery(
+    { lookUp: lookUp.id, query: { steps, rescued, length, sort, find, limit: MOST } },
+    { pollingInterval: counting ? POLL_MS : 0 },
+  );
+  const isCounting = data === undefined || data.done < 1;
+  if (isCounting !== counting) setCounting(isCounting);
+  return (
+    <section className="words-view" aria-label="Words">
+      <div className="words-head">
+        <Segmented size="small" value={length} options={LENGTHS} onChange={setLength} />
+        <Segmented
+          size="small"
+          value={sort}
+          options={[
+            { value: 'keywords', label: 'by keywords' },
+            { value: 'volume', label: 'by volume' },
+          ]}
+          onChange={setSort}
+        />
+        <Input
+          size="small"
+          allowClear
+          aria-label="Find a word"
+          placeholder="Find a word"
+          style={{ width: 160 }}
+          maxLength={200}
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+        />
+        {data && (
+          <span className="faint" role="status">
+            {data.done < 1
+              ? `Counting the words of ${count(data.keywords)} keywords: ${percent(data.done, 0)}`
+              : `${count(data.total)} of them${data.total > MOST ? `, the first ${MOST} shown` : ''}; fillers and those of a single keyword left out`}
+          </span>
+        )}
+      </div>
+      {error && <Problem error={error} />}
+      {data?.done === 1 && (
+        <table className="ledger">
+          <thead>
+            <tr>
+              <th>{LENGTHS[length - 1]!.label}</th>
+              <th className="figure">Keywords</th>
+              <th className="figure">Share</th>
+              <th className="figure" title="Searches a month of all keywords that hold it">
+                Volume
+              </th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {data.rows.map((row) => (
+              <WordRow key={row.text} row={row} of={data.keywords} recipe={recipe} />
+            ))}
+          </tbody>
+        </table>
+      )}
+    </section>
+  );
+}
+
+interface WordRowProps {
+  row: WordCountsPage['rows'][number];
+  of: number;
+  recipe: UsedRecipe;
+}
+
+function WordRow({ row, of, recipe }: WordRowProps) {
+  const { text } = row;
+  const sieve = (out: boolean) =>
+    void recipe.addSieve({ kind: 'words', mode: 'phrase', text, out }).catch(() => undefined);
+  return (
+    <tr>
+      <td>
+        <b>{text}</b>
+      </td>
+      <td className="figure">{count(row.keywords)}</td>
+      <td className="figure">{percent(row.keywords / Math.max(1, of))}</td>
+      <td className="figure">{count(row.volume)}</td>
+      <td className="figure word-acts">
+        <button className="plain written" aria-label={`Keep only ${text}`} onClick={() => sieve(false)}>
+          keep only
+        </button>
+        <button className="plain written" aria-label={`Leave out ${text}`} onClick={() => sieve(true)}>
+          leave out
+        </button>
+        <BanWord text={text} />
+      </td>
+    </tr>
+  );
+}
