@@ -37,6 +37,14 @@ const SHOTS = [
     ready: '.grid-row',
     theme: 'light',
   },
+  {
+    name: 'sift',
+    path: 'sift?lookUp=1&market=web-us-en',
+    ready: '.grid-row',
+    theme: 'light',
+    act: buildRecipe,
+  },
+  { name: 'desk', path: 'sift?lookUp=1&market=web-us-en&view=desk', ready: '.desk-front li', theme: 'light' },
   { name: 'roster', path: 'roster', ready: '.targets', theme: 'light' },
   { name: 'profile', path: 'roster?target=2&market=web-us-en', ready: '.depth-days', theme: 'light' },
   {
@@ -58,6 +66,33 @@ async function openDossier(page) {
   await page.locator('.grid').focus();
   for (const key of ['ArrowDown', 'Space', 'ArrowDown', 'ArrowDown', 'Enter']) await page.keyboard.press(key);
   await page.locator('.dossier h1').waitFor();
+}
+
+async function buildRecipe(page) {
+  const add = async (name, field, value) => {
+    await page.getByRole('button', { name: 'Add a sieve' }).click();
+    await page.getByRole('menuitem', { name, exact: true }).click();
+    await page.getByLabel(field).last().fill(value);
+    await page.getByLabel(field).last().press('Enter');
+  };
+  await add('words it leaves out', 'Words of the sieve', 'tarnwick, cheap, vs');
+  await add('volume', 'Least', '300');
+  await add('how many targets rank', 'Targets that rank', '3');
+  await page.locator('.grid').focus();
+  for (const key of [
+    'f',
+    'ArrowDown',
+    'f',
+    'ArrowDown',
+    'a',
+    'ArrowDown',
+    'f',
+    'ArrowDown',
+    'o',
+    'ArrowDown',
+    'w',
+  ])
+    await page.keyboard.press(key);
 }
 
 try {
