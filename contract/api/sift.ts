@@ -213,3 +213,36 @@ export const wordCountsPage = z.object({
   rows: z.array(z.object({ text: z.string(), length: z.int(), keywords: z.int(), volume: z.number() })),
 });
 export type WordCountsPage = z.infer<typeof wordCountsPage>;
+
+/** What comes through a recipe, in clusters: keywords that much the same targets answer. */
+export const clusterQuery = siftQuery
+  .pick({ steps: true, rescued: true, offset: true })
+  .extend({ limit: z.int().min(1).max(200).default(50) });
+export type ClusterQuery = z.input<typeof clusterQuery>;
+export const clusterPage = z.object({
+  total: z.int(),
+  keywords: z.int(),
+  /** Of how many a result page is held; the others go by their stems. */
+  captured: z.int(),
+  targets: z.array(z.string()),
+  clusters: z.array(
+    z.object({
+      /** Searches a month of all members. */
+      volume: z.number(),
+      keywords: z.int(),
+      /** Best organic position of each target for any member; `null` where it has none. */
+      best: z.array(z.int().nullable()),
+      /** The most searched first: the first gives the cluster its name. */
+      members: z.array(
+        z.object({
+          id: z.int(),
+          text: z.string(),
+          volume: z.number().nullable(),
+          best: z.int().nullable(),
+          verdict,
+        }),
+      ),
+    }),
+  ),
+});
+export type ClusterPage = z.infer<typeof clusterPage>;

@@ -1,6 +1,7 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { openDatabase } from '../data/connection';
 import { KnownProblem } from '../problem';
+import { clusterPage } from './clusters';
 import { dossier } from './dossier';
 import { gapPage } from './gapPage';
 import { gatherSides } from './sides';
@@ -32,6 +33,7 @@ const answers = {
   siftPage: (...args: Rest<typeof siftPage>) => siftPage(workspace, ...args),
   siftRemoved: (...args: Rest<typeof siftRemoved>) => siftRemoved(workspace, ...args),
   siftIds: (...args: Rest<typeof siftIds>) => siftIds(workspace, ...args),
+  clusterPage: (...args: Rest<typeof clusterPage>) => clusterPage(workspace, ...args),
   wordCounts: (...args: Rest<typeof wordCounts>) => wordCounts(workspace, ...args),
   targetKeywords: (...args: Rest<typeof targetKeywords>) => targetKeywords(workspace, ...args),
   targetMarkets: (...args: Rest<typeof targetMarkets>) => targetMarkets(workspace, ...args),

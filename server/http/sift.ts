@@ -1,4 +1,6 @@
 import {
+  clusterPage,
+  clusterQuery,
   judgements,
   judgementsAnswer,
   recipe,
@@ -50,6 +52,16 @@ export function siftRoutes(routes: Routes, { database, analysis }: Services): vo
       answer: wordCountsPage,
     },
     ({ params, body }) => analysis.wordCounts(params.id, body),
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/look-ups/:id/sift/clusters',
+      summary: 'What comes through in clusters: keywords that much the same targets answer',
+      body: clusterQuery,
+      answer: clusterPage,
+    },
+    ({ params, body }) => analysis.clusterPage(params.id, body),
   );
   routes.add(
     {

@@ -1,4 +1,6 @@
 import type {
+  ClusterPage,
+  ClusterQuery,
   Judgement,
   JudgementsAnswer,
   KeywordList,
@@ -26,6 +28,14 @@ export const siftApi = api.injectEndpoints({
     removed: build.query<RemovedPage, { lookUp: number; query: RemovedQuery }>({
       query: ({ lookUp, query }) => ({
         url: `/look-ups/${lookUp}/sift/removed`,
+        method: 'POST',
+        body: query,
+      }),
+      providesTags: ['facts', 'pools', 'verdicts', 'lists'],
+    }),
+    clusters: build.query<ClusterPage, { lookUp: number; query: ClusterQuery }>({
+      query: ({ lookUp, query }) => ({
+        url: `/look-ups/${lookUp}/sift/clusters`,
         method: 'POST',
         body: query,
       }),
@@ -106,6 +116,7 @@ export const siftApi = api.injectEndpoints({
 export const {
   useSiftQuery,
   useRemovedQuery,
+  useClustersQuery,
   useWordCountsQuery,
   useRecipesQuery,
   useAddRecipeMutation,

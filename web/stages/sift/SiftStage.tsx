@@ -10,6 +10,7 @@ import { useLookUpsQuery } from '../../state/lookUpApi';
 import { useSiftQuery } from '../../state/siftApi';
 import { undoStackOf } from '../../state/undo';
 import { useScope } from '../../state/useScope';
+import { ClustersView } from './ClustersView';
 import { Desk } from './Desk';
 import { ListsView } from './ListsView';
 import { RecipePanel } from './RecipePanel';
@@ -24,6 +25,7 @@ import './sift.css';
 const VIEWS = [
   { value: 'table', label: 'Table' },
   { value: 'words', label: 'Words' },
+  { value: 'clusters', label: 'Clusters' },
   { value: 'desk', label: 'Desk' },
   { value: 'lists', label: 'Lists' },
 ];
@@ -97,11 +99,13 @@ export default function SiftStage() {
   );
 }
 
-function readView(view: string): 'table' | 'words' | 'desk' | 'lists' {
-  return view === 'words' || view === 'desk' || view === 'lists' ? view : 'table';
+type View = 'table' | 'words' | 'clusters' | 'desk';
+
+function readView(view: string): View | 'lists' {
+  return view === 'words' || view === 'clusters' || view === 'desk' || view === 'lists' ? view : 'table';
 }
 
-function Sifted({ lookUp, view }: { lookUp: LookUp; view: 'table' | 'words' | 'desk' }) {
+function Sifted({ lookUp, view }: { lookUp: LookUp; view: View }) {
   const { scope } = useScope();
   const recipe = useRecipe(lookUp);
   const { pages, onVisible } = useVisiblePages();
@@ -131,6 +135,7 @@ function Sifted({ lookUp, view }: { lookUp: LookUp; view: 'table' | 'words' | 'd
         {first.error && <Problem error={first.error} />}
         {!page && !first.error && <p className="soft">Opening the pool…</p>}
         {view === 'words' && <WordsView lookUp={lookUp} recipe={recipe} />}
+        {view === 'clusters' && <ClustersView lookUp={lookUp} recipe={recipe} />}
         {view === 'desk' && page && <Desk lookUp={lookUp} query={query} page={page} />}
         {view === 'table' && removedStep >= 0 && (
           <Removed lookUp={lookUp} recipe={recipe} step={removedStep} />
