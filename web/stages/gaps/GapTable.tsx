@@ -1,16 +1,14 @@
 import type { GapPage, GapQuery, GapRow, GapSort } from '@opsimath/contract/api/gaps';
-import { useCallback, useMemo } from 'react';
+import { useMemo } from 'react';
 import { VirtualGrid } from '../../parts/table/VirtualGrid';
 import { PAGE_ROWS, rowFinder, useVisiblePages } from '../../parts/table/usePages';
 import { Empty } from '../../parts/words/Empty';
 import { useGapPageQuery } from '../../state/gapsApi';
-import { useAppDispatch, useAppSelector } from '../../state/store';
-import { toggle } from '../../state/tray';
 import { useScope } from '../../state/useScope';
+import { useTraySelection } from '../../state/useTraySelection';
 import { gapTableColumns } from './gapTableColumns';
 
 const ROW_HEIGHT = 34;
-const NOTHING: { id: number; text: string }[] = [];
 
 interface GapTableProps {
   project: number;
@@ -24,9 +22,7 @@ interface GapTableProps {
 
 export function GapTable({ project, query, first, openId, narrow, onOpen }: GapTableProps) {
   const { change } = useScope();
-  const dispatch = useAppDispatch();
-  const tray = useAppSelector((state) => state.tray[project] ?? NOTHING);
-  const selected = useMemo(() => new Set(tray.map((keyword) => keyword.id)), [tray]);
+  const { selected, select } = useTraySelection();
   const { pages, onVisible } = useVisiblePages();
   const upper = useGapPageQuery({ project, query: { ...query, offset: pages[0] * PAGE_ROWS } });
   const lower = useGapPageQuery({ project, query: { ...query, offset: pages[1] * PAGE_ROWS } });
@@ -38,10 +34,6 @@ export function GapTable({ project, query, first, openId, narrow, onOpen }: GapT
         { page: pages[1], rows: lower.currentData?.rows },
       ]),
     [first, pages, upper.currentData, lower.currentData],
-  );
-  const select = useCallback(
-    (row: GapRow) => void dispatch(toggle({ project, keyword: { id: row.id, text: row.text } })),
-    [dispatch, project],
   );
   const columns = useMemo(
     () => gapTableColumns(first, narrow, selected, select),

@@ -1,12 +1,11 @@
 import type { LookUp, PoolPage, PoolRow } from '@opsimath/contract/api/lookUps';
-import { useCallback, useMemo } from 'react';
+import { useMemo } from 'react';
 import '../../parts/lane/lane.css';
 import { VirtualGrid } from '../../parts/table/VirtualGrid';
 import { useTargetsQuery } from '../../state/rosterApi';
-import { useAppDispatch, useAppSelector } from '../../state/store';
-import { toggle } from '../../state/tray';
 import { useOldAfter } from '../../state/useOldAfter';
 import { useScope } from '../../state/useScope';
+import { useTraySelection } from '../../state/useTraySelection';
 import { poolColumns } from './poolColumns';
 import { shownColumns } from './poolColumnNames';
 import { readOrders, writeOrders } from '../../parts/table/orders';
@@ -24,14 +23,8 @@ interface PoolTableProps {
 
 export function PoolTable({ lookUp, page, rowAt, listName, onVisible }: PoolTableProps) {
   const { project, scope, change } = useScope();
-  const dispatch = useAppDispatch();
-  const tray = useAppSelector((state) => state.tray[project] ?? NOTHING);
-  const selected = useMemo(() => new Set(tray.map((keyword: { id: number }) => keyword.id)), [tray]);
+  const { selected, select } = useTraySelection();
   const { data: targets } = useTargetsQuery(project);
-  const select = useCallback(
-    (row: PoolRow) => void dispatch(toggle({ project, keyword: { id: row.id, text: row.text } })),
-    [dispatch, project],
-  );
   const orders = readOrders(scope.poolSort);
   const shown = useMemo(() => shownColumns(project, scope.columns), [project, scope.columns]);
   // The month before the date is the last whole one.

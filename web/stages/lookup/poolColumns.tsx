@@ -1,12 +1,11 @@
 import type { PoolPage, PoolRow } from '@opsimath/contract/api/lookUps';
 import { MonthLine } from '../../parts/charts/MonthLine';
-import { Lane } from '../../parts/lane/Lane';
-import { LaneHead } from '../../parts/lane/LaneHead';
 import type { GridColumn } from '../../parts/table/gridColumn';
 import { Tick } from '../../parts/table/Tick';
 import { age, count, decimal } from '../../parts/words/figures';
 import type { ColumnId } from './poolColumnNames';
-import { type PoolSides, bestOf, paidAt, positionAt } from '../../parts/pool/poolSides';
+import { laneColumn } from '../../parts/pool/laneColumn';
+import type { PoolSides } from '../../parts/pool/poolSides';
 
 const LANE = 214;
 const ROW = 34;
@@ -128,32 +127,7 @@ function columnsById({
           </span>
         ),
     },
-    lane: {
-      id: 'lane',
-      name: 'Best position',
-      head: <LaneHead width={LANE} />,
-      sort: 'best',
-      tip: 'Positions this look-up found. A target without one is absent only where a capture looked; else unknown.',
-      width: LANE + 12,
-      cell: (row) => (
-        <Lane
-          width={LANE}
-          height={ROW}
-          front={10}
-          own={{
-            name: sides.ownName,
-            organic: bestOf(sides.own.map((index) => positionAt(row, index))),
-            before: null,
-            paid: bestOf(sides.own.map((index) => paidAt(row, index))),
-          }}
-          rivals={sides.others.map((side) => ({
-            ...side,
-            organic: positionAt(row, side.index),
-            paid: paidAt(row, side.index),
-          }))}
-        />
-      ),
-    },
+    lane: laneColumn(sides, { width: LANE, height: ROW }),
     targets: {
       id: 'targets',
       head: 'Targets',

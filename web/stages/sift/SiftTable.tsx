@@ -1,14 +1,13 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
 import type { SiftPage, SiftRow } from '@opsimath/contract/api/sift';
-import { useCallback, useMemo } from 'react';
+import { useMemo } from 'react';
 import '../../parts/lane/lane.css';
 import { sidesOf } from '../../parts/pool/poolSides';
 import { readOrders, writeOrders } from '../../parts/table/orders';
 import { VirtualGrid } from '../../parts/table/VirtualGrid';
 import { useTargetsQuery } from '../../state/rosterApi';
-import { useAppDispatch, useAppSelector } from '../../state/store';
-import { toggle } from '../../state/tray';
 import { useScope } from '../../state/useScope';
+import { useTraySelection } from '../../state/useTraySelection';
 import { siftColumns } from './siftColumns';
 import { useJudge } from './useJudge';
 import { VERDICT_KEYS } from './verdictKeys';
@@ -27,15 +26,9 @@ interface SiftTableProps {
 /** What came through, row by row; one key for each verdict. */
 export function SiftTable({ lookUp, page, rowAt, listName, onVisible, onRelease }: SiftTableProps) {
   const { project, scope, change } = useScope();
-  const dispatch = useAppDispatch();
-  const tray = useAppSelector((state) => state.tray[project] ?? NOTHING);
-  const selected = useMemo(() => new Set(tray.map((keyword: { id: number }) => keyword.id)), [tray]);
+  const { selected, select } = useTraySelection();
   const { data: targets } = useTargetsQuery(project);
   const judge = useJudge();
-  const select = useCallback(
-    (row: SiftRow) => void dispatch(toggle({ project, keyword: { id: row.id, text: row.text } })),
-    [dispatch, project],
-  );
   const orders = readOrders(scope.poolSort);
   const columns = useMemo(
     () =>

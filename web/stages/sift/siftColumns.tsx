@@ -1,7 +1,6 @@
 import type { SiftRow } from '@opsimath/contract/api/sift';
-import { Lane } from '../../parts/lane/Lane';
-import { LaneHead } from '../../parts/lane/LaneHead';
-import { type PoolSides, bestOf, paidAt, positionAt } from '../../parts/pool/poolSides';
+import { laneColumn } from '../../parts/pool/laneColumn';
+import type { PoolSides } from '../../parts/pool/poolSides';
 import type { GridColumn } from '../../parts/table/gridColumn';
 import { Tick } from '../../parts/table/Tick';
 import { count, decimal } from '../../parts/words/figures';
@@ -80,32 +79,7 @@ export function siftColumns(task: {
       align: 'right',
       cell: (row) => (row.volume === null ? <span className="faint">unknown</span> : count(row.volume)),
     },
-    {
-      id: 'lane',
-      name: 'Best position',
-      head: <LaneHead width={LANE} />,
-      sort: 'best',
-      tip: 'Positions of the looked-up targets.',
-      width: LANE + 10,
-      cell: (row) => (
-        <Lane
-          width={LANE}
-          height={ROW}
-          front={10}
-          own={{
-            name: sides.ownName,
-            organic: bestOf(sides.own.map((index) => positionAt(row, index))),
-            before: null,
-            paid: bestOf(sides.own.map((index) => paidAt(row, index))),
-          }}
-          rivals={sides.others.map((side) => ({
-            ...side,
-            organic: positionAt(row, side.index),
-            paid: paidAt(row, side.index),
-          }))}
-        />
-      ),
-    },
+    laneColumn(sides, { width: LANE, height: ROW }),
     {
       id: 'targets',
       head: 'Rank',

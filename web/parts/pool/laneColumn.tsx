@@ -1,0 +1,38 @@
+import type { PoolRow } from '@opsimath/contract/api/lookUps';
+import { Lane } from '../lane/Lane';
+import { LaneHead } from '../lane/LaneHead';
+import type { GridColumn } from '../table/gridColumn';
+import { type PoolSides, bestOf, paidAt, positionAt } from './poolSides';
+
+/** The column of lanes in a table of a pool: ours and everybody else's positions. */
+export function laneColumn<Row extends PoolRow>(
+  sides: PoolSides,
+  { width, height }: { width: number; height: number },
+): GridColumn<Row> {
+  return {
+    id: 'lane',
+    name: 'Best position',
+    head: <LaneHead width={width} />,
+    sort: 'best',
+    tip: 'Positions this look-up found. A target without one is absent only where a capture looked; else unknown.',
+    width: width + 12,
+    cell: (row) => (
+      <Lane
+        width={width}
+        height={height}
+        front={10}
+        own={{
+          name: sides.ownName,
+          organic: bestOf(sides.own.map((index) => positionAt(row, index))),
+          before: null,
+          paid: bestOf(sides.own.map((index) => paidAt(row, index))),
+        }}
+        rivals={sides.others.map((side) => ({
+          ...side,
+          organic: positionAt(row, side.index),
+          paid: paidAt(row, side.index),
+        }))}
+      />
+    ),
+  };
+}
