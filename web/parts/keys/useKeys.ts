@@ -17,8 +17,13 @@ export function useKeys(
 ): void {
   useHotkeys(
     keys,
-    act,
-    { preventDefault: true, enableOnFormTags: true, ignoreEventWhen: ({ target }) => isTyping(target) },
+    (event, hotkey) => {
+      // Asked here: of two keys in a row the library would not ask, and a word that ends in “gs” would leave the stage.
+      if (isTyping(event.target)) return;
+      event.preventDefault();
+      act(event, hotkey);
+    },
+    { enableOnFormTags: true },
     dependencies,
   );
 }

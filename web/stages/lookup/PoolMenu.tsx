@@ -94,6 +94,7 @@ export function PoolMenu({ lookUp, lookUps, query, page }: PoolMenuProps) {
         Copy
       </Button>
       <Dropdown
+        autoFocus
         trigger={['click']}
         menu={{
           items: [
@@ -120,6 +121,7 @@ export function PoolMenu({ lookUp, lookUps, query, page }: PoolMenuProps) {
       )}
       {others.length > 0 && (
         <Dropdown
+          autoFocus
           trigger={['click']}
           menu={{
             items: others.slice(0, 12).map((other) => ({

@@ -1,5 +1,6 @@
 import type { SiftPage } from '@opsimath/contract/api/sift';
 import { Button, Dropdown, Select } from 'antd';
+import { useState } from 'react';
 import { count } from '../../parts/words/figures';
 import { useListsQuery, useRemoveRecipeMutation } from '../../state/siftApi';
 import { useScope } from '../../state/useScope';
@@ -18,6 +19,7 @@ export function RecipePanel({ recipe, page }: RecipePanelProps) {
   const { project, scope, change } = useScope();
   const { data: lists } = useListsQuery(project);
   const [remove] = useRemoveRecipeMutation();
+  const [added, setAdded] = useState<string | null>(null);
   const open = scope.view.startsWith('removed-') ? scope.view.slice(8) : null;
   const takeAway = async (): Promise<void> => {
     if (!recipe.recipe) return;
@@ -77,6 +79,7 @@ export function RecipePanel({ recipe, page }: RecipePanelProps) {
             targets={page?.targets ?? []}
             lists={lists ?? []}
             recipe={recipe}
+            fresh={added === step.id}
             opened={open === step.id}
             onOpen={() => change({ view: open === step.id ? '' : `removed-${step.id}` }, { replace: true })}
           />
@@ -88,10 +91,15 @@ export function RecipePanel({ recipe, page }: RecipePanelProps) {
         </p>
       )}
       <Dropdown
+        autoFocus
         trigger={['click']}
         menu={{
           items: NEW_SIEVES.map(({ name }) => ({ key: name, label: name })),
-          onClick: ({ key }) => void recipe.addSieve(NEW_SIEVES.find(({ name }) => name === key)!.sieve),
+          onClick: ({ key }) =>
+            void recipe
+              .addSieve(NEW_SIEVES.find(({ name }) => name === key)!.sieve)
+              .then(setAdded)
+              .catch(() => undefined),
         }}
       >
         <Button size="small">Add a sieve</Button>

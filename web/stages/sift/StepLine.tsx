@@ -1,4 +1,5 @@
 import type { KeywordList, RecipeStep, SiftPage } from '@opsimath/contract/api/sift';
+import { useEffect, useRef } from 'react';
 import { count } from '../../parts/words/figures';
 import { SieveSentence } from './SieveSentence';
 import type { UsedRecipe } from './useRecipe';
@@ -11,13 +12,30 @@ interface StepLineProps {
   targets: readonly string[];
   lists: readonly KeywordList[];
   recipe: UsedRecipe;
+  /** Whether it was added just now: what it asks for is typed at once. */
+  fresh: boolean;
   /** Whether what it removed is shown. */
   opened: boolean;
   onOpen: () => void;
 }
 
 /** One sieve of the recipe: its sentence, how many go in and come out, and what it took. */
-export function StepLine({ step, place, last, did, targets, lists, recipe, opened, onOpen }: StepLineProps) {
+export function StepLine({
+  step,
+  place,
+  last,
+  did,
+  targets,
+  lists,
+  recipe,
+  fresh,
+  opened,
+  onOpen,
+}: StepLineProps) {
+  const sentence = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (fresh) sentence.current?.querySelector('input')?.focus();
+  }, [fresh]);
   const taken = did ? did.in - did.out : 0;
   return (
     <li
@@ -54,7 +72,7 @@ export function StepLine({ step, place, last, did, targets, lists, recipe, opene
         >
           <span className={step.on ? 'tick on' : 'tick'} />
         </button>
-        <div className="sentence">
+        <div className="sentence" ref={sentence}>
           <SieveSentence
             sieve={step.sieve}
             targets={targets}

@@ -44,8 +44,12 @@ export function useRecipe(lookUp: LookUp) {
     rescued,
     goal: recipe?.goal ?? 50,
     change,
-    addSieve: (sieve: Sieve) =>
-      change('add a sieve', { steps: [...steps, { id: crypto.randomUUID().slice(0, 8), on: true, sieve }] }),
+    /** Puts a sieve at the end and gives its id. */
+    addSieve: async (sieve: Sieve): Promise<string> => {
+      const id = crypto.randomUUID().slice(0, 8);
+      await change('add a sieve', { steps: [...steps, { id, on: true, sieve }] });
+      return id;
+    },
     setSieve: (id: string, sieve: Sieve) =>
       change('change a sieve', { steps: steps.map((step) => (step.id === id ? { ...step, sieve } : step)) }),
     turn: (id: string) =>
