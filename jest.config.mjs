@@ -14,8 +14,11 @@ export default {
     ],
   },
   transformIgnorePatterns: [
-    '/node_modules/(?!(p-retry|p-queue|p-timeout|is-network-error|double-metaphone|htmlparser2|entities|domhandler|domutils|domelementtype|dom-serializer)/)',
+    '/node_modules/(?!(eld|p-retry|p-queue|p-timeout|is-network-error|double-metaphone|htmlparser2|entities|domhandler|domutils|domelementtype|dom-serializer)/)',
   ],
+  // It offers itself to imports only, and tests are transformed to require.
+  moduleNameMapper: { '^eld/small$': '<rootDir>/node_modules/eld/src/entries/static.small.js' },
   globalSetup: '<rootDir>/scripts/jest-setup.mjs',
-  testTimeout: 30000,
+  // Generous: a hook starts real programs, and the machine may be busy with something else.
+  testTimeout: 120000,
 };

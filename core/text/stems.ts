@@ -3,7 +3,8 @@ import { deu, eng, spa } from 'stopword';
 import { key, words } from './key';
 
 /** Languages with a stemmer and stop words; any other language is matched by exact words only. */
-export type Language = 'en' | 'de' | 'es';
+export const LANGUAGES = ['en', 'de', 'es'] as const;
+export type Language = (typeof LANGUAGES)[number];
 
 // The package is CommonJS that calls itself an ES module: some loaders give a default export, some none.
 const snowball = snowballPackage.default ?? snowballPackage;

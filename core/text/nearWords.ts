@@ -1,0 +1,85 @@
+import { editDistance } from './variants';
+
+/** Numbers of the words near a word: those at distance 1, and those at distance 2. */
+export interface Near {
+  one: ReadonlySet<number>;
+  two: ReadonlySet<number>;
+}
+
+const MOST_WORDS = 2 ** 20;
+const MOST_EDITS = 2;
+
+/**
+ * Finds the words of a vocabulary that lie within two edits (Damerau–Levenshtein) of any word. Two words within two
+ * edits share a form that has lost at most two letters of each; these forms are kept as sorted numbers, so that a
+ * vocabulary of 100,000 words takes some 30 MB.
+ *
+ * @param vocabulary each word once, at most 2^20 of them
+ * @returns what is near a word, without itself; an answer is kept
+ * @throws RangeError for a larger vocabulary
+ */
+export function nearWords(vocabulary: readonly string[]): (word: string) => Near {
+  if (vocabulary.length > MOST_WORDS) throw new RangeError(`At most ${MOST_WORDS} words`);
+  const formsOf = vocabulary.map((word) => forms(word));
+  const entries = new Float64Array(formsOf.reduce((sum, { length }) => sum + length, 0));
+  let at = 0;
+  formsOf.forEach((hashes, word) => {
+    for (const hash of hashes) entries[at++] = hash * MOST_WORDS + word;
+  });
+  entries.sort();
+  const kept = new Map<string, Near>();
+  return (word) => {
+    let near = kept.get(word);
+    if (near === undefined) kept.set(word, (near = find(word, vocabulary, entries)));
+    return near;
+  };
+}
+
+function find(word: string, vocabulary: readonly string[], entries: Float64Array): Near {
+  const met = new Set<number>();
+  for (const hash of forms(word)) {
+    const end = (hash + 1) * MOST_WORDS;
+    for (let n = firstFrom(entries, hash * MOST_WORDS); n < entries.length && entries[n]! < end; n++)
+      met.add(entries[n]! % MOST_WORDS);
+  }
+  const one = new Set<number>();
+  const two = new Set<number>();
+  for (const number of met) {
+    const other = vocabulary[number]!;
+    if (other === word || Math.abs(other.length - word.length) > MOST_EDITS) continue;
+    const distance = editDistance(word, other);
+    if (distance === 1) one.add(wordNumber(other));
+    else if (distance === 2) two.add(wordNumber(other));
+  }
+  return { one, two };
+}
+
+/** Place of the first entry that is not below a number. */
+function firstFrom(entries: Float64Array, least: number): number {
+  let low = 0;
+  let high = entries.length;
+  while (low < high) {
+    const middle = (low + high) >>> 1;
+    if (entries[middle]! < least) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+/** Hashes of a word and of all it is after losing one or two letters. */
+function forms(word: string): number[] {
+  const found = new Set<string>([word]);
+  for (let i = 0; i < word.length; i++) {
+    const shorter = word.slice(0, i) + word.slice(i + 1);
+    found.add(shorter);
+    for (let j = i; j < shorter.length; j++) found.add(shorter.slice(0, j) + shorter.slice(j + 1));
+  }
+  return Array.from(found, (form) => wordNumber(form) >>> 0);
+}
+
+/** A word's number, 32 bits (FNV-1a). Two words seldom have the same. */
+export function wordNumber(text: string): number {
+  let number = 0x811c9dc5;
+  for (let i = 0; i < text.length; i++) number = Math.imul(number ^ text.charCodeAt(i), 0x01000193);
+  return number;
+}
