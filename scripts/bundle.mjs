@@ -22,7 +22,7 @@ const ENTRIES = {
     'server/main.ts',
     'server/work/jobWorker.ts',
     'server/analysis/analysisWorker.ts',
-    'server/analysis/clusterWorker.ts',
+    'server/analysis/wordWorker.ts',
     'server/work/imports/rankingsParser.ts',
   ],
   standin: ['standin/main.ts'],

@@ -1,5 +1,6 @@
 import { ACTIONS, DEFAULT_EFFORTS, type Action } from '@opsimath/core/gap/action';
 import { DEFAULT_FRONT } from '@opsimath/core/ranking/position';
+import { PAGE_KINDS, PATH_RULES, type PageKind } from '@opsimath/core/text/pageKind';
 import { z } from 'zod';
 
 const effortDays = z.number().min(0.01).max(365);
@@ -11,6 +12,26 @@ const days = z.int().min(1).max(3650);
 /** Days after which a held figure is marked old, by surface. */
 const oldAfter = z.object({ web: days, video: days, marketplace: days });
 
+const phrases = z.array(z.string().trim().min(1).max(80)).max(200);
+/** Words of the project's own that tell what a search is for, beside those of the language. */
+const purposeWords = z.object({ seek: phrases, weigh: phrases, learn: phrases });
+/** Parts of a path that tell what kind of page it is. */
+const pagePaths = z.object(
+  Object.fromEntries(PAGE_KINDS.map((kind) => [kind, phrases])) as Record<PageKind, typeof phrases>,
+);
+const usualPaths = Object.fromEntries(
+  PAGE_KINDS.map((kind) => [kind, [...(PATH_RULES[kind] ?? [])]]),
+) as unknown as Record<PageKind, string[]>;
+/** Why a keyword was judged as it was; a project has its own. */
+export const USUAL_REASONS = [
+  'core use',
+  'complement',
+  'too broad',
+  'other product',
+  'wrong audience',
+  'banned',
+] as const;
+
 export const projectSettings = z.object({
   /** F: positions that count as the first page. */
   front: z.int().min(1).max(100).default(DEFAULT_FRONT),
@@ -19,6 +40,9 @@ export const projectSettings = z.object({
   defaultWorth: z.number().min(0).max(100_000).default(0.3),
   efforts: efforts.default({ ...DEFAULT_EFFORTS }),
   oldAfter: oldAfter.default({ web: 60, video: 60, marketplace: 60 }),
+  verdictReasons: phrases.default([...USUAL_REASONS]),
+  purposeWords: purposeWords.default({ seek: [], weigh: [], learn: [] }),
+  pagePaths: pagePaths.default(usualPaths),
 });
 export type ProjectSettings = z.infer<typeof projectSettings>;
 

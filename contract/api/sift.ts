@@ -1,5 +1,7 @@
+import { PURPOSES } from '@opsimath/core/sift/purpose';
 import { SIEVE_FIGURES, TRENDS, VERDICTS } from '@opsimath/core/sift/sieve';
 import { MOST_STEPS } from '@opsimath/core/sift/stack';
+import { LANGUAGES } from '@opsimath/core/text/stems';
 import { z } from 'zod';
 import { foundBy, poolPage, poolRow, sortList } from './lookUps';
 
@@ -31,6 +33,17 @@ export const sieve = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('trend'), trends: z.array(z.enum(TRENDS)), unknown: z.boolean() }),
   z.object({ kind: z.literal('verdict'), verdicts: z.array(verdict) }),
   z.object({ kind: z.literal('list'), list: z.int(), out: z.boolean() }),
+  z.object({ kind: z.literal('language'), languages: z.array(z.enum(LANGUAGES)), unknown: z.boolean() }),
+  /** One keyword of each group of variants: the main one. */
+  z.object({ kind: z.literal('main variants') }),
+  /** Words of the project that are not to be used. */
+  z.object({
+    kind: z.literal('banned words'),
+    level: z.enum(['any', 'forbidden', 'doubtful']),
+    out: z.boolean(),
+  }),
+  z.object({ kind: z.literal('marker'), marker: z.int(), out: z.boolean() }),
+  z.object({ kind: z.literal('purpose'), purposes: z.array(z.enum(PURPOSES)) }),
 ]);
 export type Sieve = z.infer<typeof sieve>;
 
@@ -64,6 +77,9 @@ export const siftQuery = z.object({
   /** Looks within what came through; no step of the recipe. */
   find: z.string().max(300).default(''),
   sort: sortList,
+  /** Whether rows say their language, and in which language they are said beside the original. */
+  languages: z.boolean().default(false),
+  into: z.enum(LANGUAGES).nullable().default(null),
   offset: z.int().min(0).default(0),
   limit: z.int().min(1).max(500).default(100),
 });
@@ -77,6 +93,13 @@ export const siftRow = poolRow.extend({
   reason: z.string(),
   person: z.string(),
   rescued: z.boolean(),
+  /** When it was asked for: the language, and how sure that is, 0–1. */
+  language: z.object({ code: z.enum(LANGUAGES), confidence: z.number() }).nullable(),
+  /** What it says in the language asked for, where that is held; `''` where nobody knew. */
+  translation: z.string().nullable(),
+  markers: z.array(z.int()),
+  /** What the search is for, with the evidence in words. */
+  purpose: z.object({ purpose: z.enum(PURPOSES), evidence: z.string() }),
 });
 export type SiftRow = z.infer<typeof siftRow>;
 
@@ -154,6 +177,12 @@ export const keywordList = z.object({
   locked: z.boolean(),
   /** Where its keywords came from, in words. */
   origin: z.string(),
+  /** Whether the look-up and recipe it came from are known, so that it can be made again. */
+  renewable: z.boolean(),
+  /** How many fit keywords it is to hold, and how many of its keywords have which verdict. */
+  goal: z.int().nullable(),
+  judged: z.object({ fit: z.int(), adjacent: z.int(), off: z.int(), unjudged: z.int(), parked: z.int() }),
+  fitVolume: z.number(),
   createdAt: z.string(),
   history: z.array(z.object({ at: z.string(), person: z.string(), what: z.string() })),
 });
@@ -177,6 +206,7 @@ export type ListCombination = z.input<typeof listCombination>;
 export const listChange = z.object({
   name: listName.optional(),
   locked: z.boolean().optional(),
+  goal: z.int().min(1).max(100_000).nullable().optional(),
   add: z.array(z.int()).max(100_000).optional(),
   remove: z.array(z.int()).max(100_000).optional(),
   ...signed,
@@ -185,11 +215,19 @@ export type ListChange = z.input<typeof listChange>;
 /** What of a sifted pool becomes a list. */
 export const listFromSift = z.object({
   name: listName,
-  query: siftQuery.omit({ offset: true, limit: true, sort: true }),
+  query: siftQuery.omit({ offset: true, limit: true, sort: true, languages: true, into: true }),
   only: z.array(verdict).default([]),
   origin: z.string().max(500).default(''),
   ...signed,
 });
+/** What making a list again would change; the first keywords of each by name. */
+export const listRenewal = z.object({
+  added: z.int(),
+  gone: z.int(),
+  comes: z.array(z.object({ id: z.int(), text: z.string() })),
+  goes: z.array(z.object({ id: z.int(), text: z.string() })),
+});
+export type ListRenewal = z.infer<typeof listRenewal>;
 export type ListFromSift = z.input<typeof listFromSift>;
 
 /** Frequencies of words among what comes through a recipe. */

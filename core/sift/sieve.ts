@@ -1,8 +1,33 @@
+import type { Language } from '../text/stems';
+import type { Purpose } from './purpose';
+
 /** Figures that a sieve can set limits to. */
-export const SIEVE_FIGURES = ['volume', 'word count', 'CPC', 'ad competition', 'difficulty'] as const;
+export const SIEVE_FIGURES = [
+  'volume',
+  'word count',
+  'CPC',
+  'ad competition',
+  'difficulty',
+  'grain',
+  'nearness',
+  'exact rivals',
+  'contained in',
+] as const;
 export type SieveFigure = (typeof SIEVE_FIGURES)[number];
 export const VERDICTS = ['fit', 'adjacent', 'off', 'unjudged'] as const;
 export type Verdict = (typeof VERDICTS)[number];
+/** Shapes of the marks that a project names itself. */
+export const MARKER_SHAPES = [
+  'star',
+  'flag',
+  'triangle',
+  'square',
+  'hexagon',
+  'cross',
+  'hook',
+  'wave',
+] as const;
+export type MarkerShape = (typeof MARKER_SHAPES)[number];
 export const TRENDS = ['rising', 'level', 'falling'] as const;
 export type Trend = (typeof TRENDS)[number];
 
@@ -21,7 +46,12 @@ export type Sieve =
   | { kind: 'found'; ways: readonly string[] }
   | { kind: 'trend'; trends: readonly Trend[]; unknown: boolean }
   | { kind: 'verdict'; verdicts: readonly Verdict[] }
-  | { kind: 'list'; list: number; out: boolean };
+  | { kind: 'list'; list: number; out: boolean }
+  | { kind: 'language'; languages: readonly Language[]; unknown: boolean }
+  | { kind: 'main variants' }
+  | { kind: 'banned words'; level: 'any' | 'forbidden' | 'doubtful'; out: boolean }
+  | { kind: 'marker'; marker: number; out: boolean }
+  | { kind: 'purpose'; purposes: readonly Purpose[] };
 
 /**
  * Why a sieve cannot work as it is written, in words for whoever writes it; `null` when it can. A sieve that cannot
@@ -50,5 +80,14 @@ export function sieveProblem(sieve: Sieve): string | null {
       return sieve.verdicts.length === 0 ? 'Choose a verdict.' : null;
     case 'list':
       return sieve.list === 0 ? 'Choose a list.' : null;
+    case 'language':
+      return sieve.languages.length === 0 && !sieve.unknown ? 'Choose a language.' : null;
+    case 'marker':
+      return sieve.marker === 0 ? 'Choose a marker.' : null;
+    case 'purpose':
+      return sieve.purposes.length === 0 ? 'Choose a purpose.' : null;
+    case 'main variants':
+    case 'banned words':
+      return null;
   }
 }

@@ -4,6 +4,7 @@ import { KnownProblem } from '../problem';
 import { clusterPage } from './clusters';
 import { dossier } from './dossier';
 import { gapPage } from './gapPage';
+import { listSheet } from './listSheet';
 import { gatherSides } from './sides';
 import { resultPage } from './history';
 import { poolChange } from './poolChange';
@@ -14,6 +15,7 @@ import { targetKeywords } from './targetKeywords';
 import { targetMarkets } from './targetMarkets';
 import { targetProfile } from './targetProfile';
 import { report } from './report';
+import { variantPage } from './variants';
 import { wordCounts } from './wordCounts';
 import { Workspace } from './workspace';
 import { marketByCode } from '../data/markets';
@@ -34,6 +36,8 @@ const answers = {
   siftRemoved: (...args: Rest<typeof siftRemoved>) => siftRemoved(workspace, ...args),
   siftIds: (...args: Rest<typeof siftIds>) => siftIds(workspace, ...args),
   clusterPage: (...args: Rest<typeof clusterPage>) => clusterPage(workspace, ...args),
+  variantPage: (...args: Rest<typeof variantPage>) => variantPage(workspace, ...args),
+  listSheet: (...args: Rest<typeof listSheet>) => listSheet(workspace, ...args),
   wordCounts: (...args: Rest<typeof wordCounts>) => wordCounts(workspace, ...args),
   targetKeywords: (...args: Rest<typeof targetKeywords>) => targetKeywords(workspace, ...args),
   targetMarkets: (...args: Rest<typeof targetMarkets>) => targetMarkets(workspace, ...args),

@@ -1,6 +1,3 @@
-import path from 'node:path';
-import { fileURLToPath } from 'node:url';
-import { Worker } from 'node:worker_threads';
 import type { ClusterPage, clusterQuery } from '@opsimath/contract/api/sift';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { FIRST } from '@opsimath/core/sift/clusters';
@@ -10,7 +7,7 @@ import { findSegments } from '../data/segments/segments';
 import { verdictState } from '../data/verdicts';
 import { KnownProblem } from '../problem';
 import { Lately } from './columnStore';
-import type { ClusterTask } from './clusterWorker';
+import { inWordWorker } from './inWordWorker';
 import type { Pool } from './pool';
 import { openSift } from './sift';
 import { captureColumnsOf } from './standings';
@@ -97,7 +94,7 @@ async function makeClusters(workspace: Workspace, pool: Pool, passes: Uint8Array
   const ids = indices.map((i) => pool.ids[i]!);
   const keys = await keywordKeys(workspace.database, pool.market.id, ids);
   const first = await firstPlaces(workspace, pool, indices);
-  const numbers = await inWorker({ first, keys, language: pool.market.language });
+  const numbers = await inWordWorker('clusters', { first, keys, language: pool.market.language });
   const volumeOf = (i: number): number => pool.metrics.volume[pool.ids[i]! - pool.base]! || 0;
   const byNumber = new Map<number, number[]>();
   indices.forEach((i, n) => {
@@ -118,7 +115,7 @@ async function makeClusters(workspace: Workspace, pool: Pool, passes: Uint8Array
 }
 
 /** Places of the first ten organic slots of each keyword, of its newest capture on or before the pool's date. */
-async function firstPlaces(
+export async function firstPlaces(
   { database, store }: Workspace,
   pool: Pool,
   indices: readonly number[],
@@ -141,14 +138,4 @@ async function firstPlaces(
     }
   }
   return first;
-}
-
-/** On a thread of its own: other questions are answered meanwhile. */
-function inWorker(task: ClusterTask): Promise<Int32Array> {
-  const folder = path.dirname(fileURLToPath(import.meta.url));
-  const worker = new Worker(path.join(folder, 'clusterWorker.js'), { workerData: task });
-  return new Promise<Int32Array>((resolve, reject) => {
-    worker.once('message', resolve);
-    worker.once('error', reject);
-  }).finally(() => void worker.terminate());
 }

@@ -4,7 +4,7 @@ import { openPool, poolIndices } from './poolPage';
 import { poolRows } from './poolRows';
 import type { Workspace } from './workspace';
 
-type Cell = string | number | null;
+export type Cell = string | number | null;
 
 /** A page of a pool as a table for files: every figure with its unit in the head, unknown left empty. */
 export async function poolTable(
@@ -17,7 +17,7 @@ export async function poolTable(
 
   const rows = await poolRows(workspace, pool, indices);
   const notes = await notesOfKeywords(workspace.database, pool.projectId);
-  const columns = columnsOf(pool.targets, pool.market.currency, notes);
+  const columns = poolColumns(pool.targets, pool.market.currency, notes);
   return {
     heads: columns.map(([head]) => head),
     rows: rows.map((row) => columns.map(([, cell]) => cell(row))),
@@ -25,7 +25,8 @@ export async function poolTable(
   };
 }
 
-function columnsOf(
+/** Columns of a pool as they go into files: head with unit, and what stands there. */
+export function poolColumns(
   targets: readonly string[],
   currency: string,
   notes: ReadonlyMap<number, string>,

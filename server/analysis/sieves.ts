@@ -1,14 +1,28 @@
 import { FOUND_BY } from '@opsimath/contract/api/lookUps';
 import type { Sieve } from '@opsimath/contract/api/sift';
+import { PURPOSES } from '@opsimath/core/sift/purpose';
 import { anyOfBits, anyOfCodes, members, rankedByAtLeast, withinBounds } from '@opsimath/core/sift/passes';
-import { TRENDS, VERDICTS } from '@opsimath/core/sift/sieve';
+import { type SieveFigure, TRENDS, VERDICTS } from '@opsimath/core/sift/sieve';
 import { key } from '@opsimath/core/text/key';
+import { LANGUAGES } from '@opsimath/core/text/stems';
+import { bannedIn } from '../data/bannedWords';
 import { keywordIdsLike } from '../data/keywords';
 import { keywordIdsHolding } from '../data/keywordWords';
 import { listMembers } from '../data/lists';
+import { markedIds } from '../data/markers';
 import { TREND_WORDS } from '../data/segments/metricsColumns';
 import type { Pool } from './pool';
 import { poolFigures } from './poolFigures';
+import {
+  type NamedPool,
+  poolContaining,
+  poolGrains,
+  poolLanguages,
+  poolPurposes,
+  poolSigns,
+} from './poolWords';
+import { poolNearness } from './nearness';
+import { mainVariants } from './variants';
 import type { Workspace } from './workspace';
 
 /** What a pool's keywords have been judged to be: an index into VERDICTS each, and whether it was put off. */
@@ -17,6 +31,7 @@ export interface Judged {
   parked: Uint8Array;
 }
 
+/** Figures of the sieves that the pool's table has, too. */
 const FIGURES = {
   volume: 'volume',
   'word count': 'words',
@@ -25,13 +40,27 @@ const FIGURES = {
   difficulty: 'difficulty',
 } as const;
 
+/** Sieves whose answer may change from one moment to the next without the pool changing. */
+export function isFleeting({ kind }: Sieve): boolean {
+  return FLEETING.has(kind);
+}
+const FLEETING: ReadonlySet<Sieve['kind']> = new Set([
+  'verdict',
+  'list',
+  'marker',
+  'banned words',
+  'main variants',
+  'purpose',
+]);
+
 /** One byte a keyword of the pool: 1 where it passes the sieve. */
 export async function sievePasses(
   workspace: Workspace,
-  pool: Pool,
+  named: NamedPool,
   sieve: Sieve,
   judged: Judged,
 ): Promise<Uint8Array> {
+  const { pool } = named;
   const size = pool.ids.length;
   switch (sieve.kind) {
     case 'words': {
@@ -43,7 +72,7 @@ export async function sievePasses(
       return members(indicesOf(pool, ids), size, sieve.out);
     }
     case 'figure':
-      return withinBounds(poolFigures(pool, FIGURES[sieve.figure]), sieve, sieve.unknown);
+      return withinBounds(await figuresOf(workspace, named, sieve.figure), sieve, sieve.unknown);
     case 'position':
       return withinBounds(positionsOf(pool, sieve.target), sieve, sieve.unknown);
     case 'ranked by':
@@ -62,7 +91,56 @@ export async function sievePasses(
       );
     case 'list':
       return members(indicesOf(pool, await listMembers(workspace.database, sieve.list)), size, sieve.out);
+    case 'marker':
+      return members(indicesOf(pool, await markedIds(workspace.database, sieve.marker)), size, sieve.out);
+    case 'banned words':
+      return members(await bannedIndices(workspace, pool, sieve.level), size, sieve.out);
+    case 'language': {
+      const { codes } = await poolLanguages(workspace, named);
+      const wanted = sieve.languages.map((code) => LANGUAGES.indexOf(code) + 1);
+      return anyOfCodes(codes, sieve.unknown ? [...wanted, 0] : wanted);
+    }
+    case 'purpose':
+      return anyOfCodes(
+        await poolPurposes(workspace, named),
+        sieve.purposes.map((purpose) => PURPOSES.indexOf(purpose)),
+      );
+    case 'main variants':
+      return mainVariants(workspace, named);
   }
+}
+
+async function figuresOf(
+  workspace: Workspace,
+  named: NamedPool,
+  figure: SieveFigure,
+): Promise<ArrayLike<number>> {
+  switch (figure) {
+    case 'grain':
+      return poolGrains(workspace, named);
+    case 'contained in':
+      return (await poolContaining(workspace, named)).counts;
+    case 'exact rivals':
+      return (await poolSigns(workspace, named)).exactRivals;
+    case 'nearness':
+      return poolNearness(workspace, named);
+    default:
+      return poolFigures(named.pool, FIGURES[figure]);
+  }
+}
+
+/** Pool indices of keywords that hold a word of the project's which is not to be used, whole words only. */
+async function bannedIndices(
+  { database }: Workspace,
+  pool: Pool,
+  level: Extract<Sieve, { kind: 'banned words' }>['level'],
+): Promise<Set<number>> {
+  const found = new Set<number>();
+  for (const word of await bannedIn(database, pool.projectId, pool.market)) {
+    if (level !== 'any' && word.level !== level) continue;
+    for (const i of indicesOf(pool, await keywordIdsHolding(database, word.key, 'phrase'))) found.add(i);
+  }
+  return found;
 }
 
 /** Pool indices of keywords by id; those that are not in the pool are passed over. */

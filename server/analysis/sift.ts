@@ -3,12 +3,15 @@ import { VERDICTS, sieveProblem } from '@opsimath/core/sift/sieve';
 import { type StackResult, runStack } from '@opsimath/core/sift/stack';
 import type { z } from 'zod';
 import { keywordIdsContaining, keywordsById } from '../data/keywords';
-import { judgementsOf, verdictColumns } from '../data/verdicts';
+import { idsTranslatedLike } from '../data/translations';
+import { verdictColumns } from '../data/verdicts';
 import { Lately } from './columnStore';
 import type { Pool } from './pool';
 import { openPool, poolOrder } from './poolPage';
 import { poolRows } from './poolRows';
-import { type Judged, indicesOf, sievePasses } from './sieves';
+import type { NamedPool } from './poolWords';
+import { type Judged, indicesOf, isFleeting, sievePasses } from './sieves';
+import { siftRows } from './siftRows';
 import type { Workspace } from './workspace';
 
 const KEPT_SIEVES = 40;
@@ -17,9 +20,7 @@ const FIT = VERDICTS.indexOf('fit');
 const UNJUDGED = VERDICTS.indexOf('unjudged');
 
 type Asked = Pick<SiftQueryRead, 'steps' | 'rescued'>;
-interface Opened {
-  pool: Pool;
-  name: string;
+export interface Opened extends NamedPool {
   judged: Judged;
   stack: StackResult;
 }
@@ -45,7 +46,7 @@ export async function siftPage(
     steps: await stepsOf(workspace, opened, query),
     judged: countJudged(pool, judged, stack.passes),
     targets: pool.targets,
-    rows: await siftRows(workspace, pool, indices, query.rescued),
+    rows: await siftRows(workspace, opened, indices, query),
   };
 }
 
@@ -91,23 +92,24 @@ export async function openSift(
   { steps, rescued }: Asked,
 ): Promise<Opened> {
   const { pool, name } = await openPool(workspace, lookUpId);
+  const named = { pool, name, lookUpId };
   const judged = await judgedOf(workspace, pool);
   let kept = keptBy.get(workspace);
   if (!kept) keptBy.set(workspace, (kept = new Lately(KEPT_SIEVES)));
   const passes: (Uint8Array | null)[] = [];
   for (const { on, sieve } of steps) {
     if (!on || sieveProblem(sieve) !== null) passes.push(null);
-    // Judgements and lists change from one moment to the next; they are not kept.
-    else if (sieve.kind === 'verdict' || sieve.kind === 'list')
-      passes.push(await sievePasses(workspace, pool, sieve, judged));
+    else if (isFleeting(sieve)) passes.push(await sievePasses(workspace, named, sieve, judged));
     else
       passes.push(
-        await kept.get(`${name}:${JSON.stringify(sieve)}`, () => sievePasses(workspace, pool, sieve, judged)),
+        await kept.get(`${name}:${JSON.stringify(sieve)}`, () =>
+          sievePasses(workspace, named, sieve, judged),
+        ),
       );
   }
   const marks = rescued.length === 0 ? null : new Uint8Array(pool.ids.length);
   if (marks) for (const i of indicesOf(pool, rescued)) marks[i] = 1;
-  return { pool, name, judged, stack: runStack(pool.ids.length, passes, marks) };
+  return { ...named, judged, stack: runStack(pool.ids.length, passes, marks) };
 }
 
 async function judgedOf(workspace: Workspace, pool: Pool): Promise<Judged> {
@@ -125,11 +127,15 @@ async function judgedOf(workspace: Workspace, pool: Pool): Promise<Judged> {
   return judged;
 }
 
-/** Of what came through, the keywords that hold a piece of text. */
+/** Of what came through, the keywords that hold a piece of text, or whose translation does. */
 async function found({ database }: Workspace, { pool, stack }: Opened, find: string): Promise<Uint8Array> {
   const shown = new Uint8Array(pool.ids.length);
-  for (const i of indicesOf(pool, await keywordIdsContaining(database, pool.market.id, find)))
-    shown[i] = stack.passes[i]!;
+  const market = pool.market.id;
+  for (const ids of [
+    await keywordIdsContaining(database, market, find),
+    await idsTranslatedLike(database, market, find),
+  ])
+    for (const i of indicesOf(pool, ids)) shown[i] = stack.passes[i]!;
   return shown;
 }
 
@@ -206,23 +212,4 @@ function pageOf(order: Int32Array, passes: Uint8Array, offset: number, limit: nu
     if (passed++ >= offset) indices.push(order[n]!);
   }
   return indices;
-}
-
-async function siftRows(
-  workspace: Workspace,
-  pool: Pool,
-  indices: readonly number[],
-  rescued: readonly number[],
-): Promise<SiftPage['rows']> {
-  const rows = await poolRows(workspace, pool, indices);
-  const judgements = await judgementsOf(
-    workspace.database,
-    pool.projectId,
-    rows.map(({ id }) => id),
-  );
-  const isRescued = new Set(rescued);
-  return rows.map((row, n) => {
-    const { verdict, parked, reason, person } = judgements[n]!;
-    return { ...row, verdict, parked, reason, person, rescued: isRescued.has(row.id) };
-  });
 }

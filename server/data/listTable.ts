@@ -1,3 +1,4 @@
+import type { KeptJudgement } from '@opsimath/contract/api/sift';
 import type { Database } from './connection';
 import { keywordsById } from './keywords';
 import { listMembers } from './lists';
@@ -21,11 +22,15 @@ const HEADS = [
   'notes',
 ];
 
-/** A list as a table for files, most searched first. */
+/**
+ * A list as a table for files, most searched first.
+ * @param sheetOf all columns of keywords as their look-up has them; `null` where none is known
+ */
 export async function listTable(
   database: Database,
   projectId: number,
   list: typeof keywordList.$inferSelect,
+  sheetOf: (ids: number[]) => Promise<{ heads: string[]; rows: [number, Cell[]][] } | null>,
 ): Promise<{ heads: string[]; rows: Cell[][]; about: string }> {
   const market = await marketById(database, list.marketId);
   const volumes = await volumesAt(database, list.marketId, LATEST);
@@ -35,6 +40,21 @@ export async function listTable(
   const texts = await keywordsById(database, ids);
   const judgements = await judgementsOf(database, projectId, ids);
   const notes = await notesOfKeywords(database, projectId);
+  const about = `List “${list.name}”, ${market.code}; ${list.origin || 'put together by hand'}. Volumes as last known.`;
+  const sheet = await sheetOf(ids);
+  if (sheet) {
+    const rows = new Map(sheet.rows);
+    return {
+      heads: ['market', ...sheet.heads],
+      // What the look-up did not find has its text and what was judged, and nothing else is known of it there.
+      rows: ids.map((id, n) => [
+        market.code,
+        ...(rows.get(id) ??
+          sheet.heads.map((head) => plainCell(head, texts.get(id)!.text, judgements[n]!, notes.get(id)))),
+      ]),
+      about: `${about} Positions and figures from the look-up that the list came from.`,
+    };
+  }
   return {
     heads: HEADS,
     rows: ids.map((id, n) => {
@@ -50,6 +70,25 @@ export async function listTable(
         notes.get(id) ?? null,
       ];
     }),
-    about: `List “${list.name}”, ${market.code}; ${list.origin || 'put together by hand'}. Volumes as last known.`,
+    about,
   };
+}
+
+function plainCell(head: string, text: string, judged: KeptJudgement, notes: string | undefined): Cell {
+  switch (head) {
+    case 'keyword':
+      return text;
+    case 'verdict':
+      return judged.verdict;
+    case 'parked':
+      return judged.parked ? 'parked' : null;
+    case 'reason':
+      return judged.reason || null;
+    case 'judged by':
+      return judged.person || null;
+    case 'notes':
+      return notes ?? null;
+    default:
+      return null;
+  }
 }

@@ -1,4 +1,9 @@
-import type { KeywordList, ListCombination, listChange as change } from '@opsimath/contract/api/sift';
+import type {
+  KeywordList,
+  ListCombination,
+  listChange as change,
+  listFromSift,
+} from '@opsimath/contract/api/sift';
 import { and, asc, eq } from 'drizzle-orm';
 import type { z } from 'zod';
 import { KnownProblem } from '../problem';
@@ -12,16 +17,20 @@ interface NewList {
   origin: string;
   person: string;
   keywords: readonly number[];
+  /** What it was made of, so that it can be made again. */
+  source?: ListSource;
 }
+/** A look-up, what it was run through, and the verdicts that were taken; none takes all. */
+export type ListSource = Pick<z.output<typeof listFromSift>, 'query' | 'only'> & { lookUp: number };
 
-/** Lists of a project with their history, the oldest first. Volumes are not known here: they come with the market. */
-export async function listLists(
-  database: Database,
-  projectId: number,
-): Promise<Omit<KeywordList, 'volume'>[]> {
+/** Volumes and verdicts of its keywords are not known here: they come with the market. */
+export type ListRow = Omit<KeywordList, 'volume' | 'judged' | 'fitVolume'>;
+
+/** Lists of a project with their history, the oldest first. */
+export async function listLists(database: Database, projectId: number): Promise<ListRow[]> {
   const answer = await database.client.execute({
     sql: `SELECT keyword_list.id, keyword_list.name, code AS market, locked, origin, created_at AS createdAt,
-                 (SELECT count(*) FROM list_member WHERE list_id = keyword_list.id) AS keywords
+                 source, goal, (SELECT count(*) FROM list_member WHERE list_id = keyword_list.id) AS keywords
           FROM keyword_list JOIN market ON market.id = market_id WHERE project_id = ? ORDER BY keyword_list.id`,
     args: [projectId],
   });
@@ -37,10 +46,11 @@ export async function listLists(
     .where(eq(keywordList.projectId, projectId))
     .orderBy(asc(listChange.id));
   return answer.rows.map((row) => {
-    const list = row as unknown as Omit<KeywordList, 'volume' | 'history'>;
+    const { source, ...list } = row as unknown as ListRow & { source: string | null };
     return {
       ...list,
       locked: Boolean(list.locked),
+      renewable: source !== null,
       history: history.flatMap(({ listId, ...entry }) => (listId === list.id ? [entry] : [])),
     };
   });
@@ -71,10 +81,10 @@ export async function listMembers(database: Database, id: number): Promise<Int32
 
 /** Keywords of other markets are left out: a list belongs to one. */
 export async function addList(database: Database, list: NewList): Promise<number> {
-  const { projectId, marketId, name, origin, person, keywords } = list;
+  const { projectId, marketId, name, origin, person, keywords, source } = list;
   const [row] = await database.rows
     .insert(keywordList)
-    .values({ projectId, marketId, name, origin })
+    .values({ projectId, marketId, name, origin, source: source ?? null })
     .returning({ id: keywordList.id });
   const added = await database.client.execute({
     sql: `INSERT OR IGNORE INTO list_member (list_id, keyword_id)
@@ -129,7 +139,7 @@ export async function changeList(
   database: Database,
   projectId: number,
   id: number,
-  { name, locked, add = [], remove = [], person }: z.output<typeof change>,
+  { name, locked, goal, add = [], remove = [], person }: z.output<typeof change>,
 ): Promise<void> {
   const list = await listById(database, projectId, id);
   if (list.locked && locked !== false && (name !== undefined || add.length > 0 || remove.length > 0))
@@ -143,6 +153,10 @@ export async function changeList(
   if (locked !== undefined && locked !== list.locked) {
     statements.push({ sql: 'UPDATE keyword_list SET locked = ? WHERE id = ?', args: [locked ? 1 : 0, id] });
     what.push(locked ? 'locked' : 'unlocked');
+  }
+  if (goal !== undefined && goal !== list.goal) {
+    statements.push({ sql: 'UPDATE keyword_list SET goal = ? WHERE id = ?', args: [goal, id] });
+    what.push(goal === null ? 'no goal any more' : `${goal} fit keywords wanted`);
   }
   const before = (await listMembers(database, id)).length;
   if (add.length > 0)

@@ -175,3 +175,18 @@ export async function importedLookUp(
     .returning({ id: lookUp.id });
   return created!.id;
 }
+
+/** The newest look-up of a market; `null` when there is none. */
+export async function newestLookUp(
+  database: Database,
+  projectId: number,
+  marketId: number,
+): Promise<number | null> {
+  const [found] = await database.rows
+    .select({ id: lookUp.id })
+    .from(lookUp)
+    .where(and(eq(lookUp.projectId, projectId), eq(lookUp.marketId, marketId)))
+    .orderBy(desc(lookUp.id))
+    .limit(1);
+  return found?.id ?? null;
+}

@@ -187,3 +187,13 @@ export async function placeVersions(
   });
   return new Map(answer.rows.map((row) => [Number(row.version), row as unknown as PlaceRow]));
 }
+
+/** All pages of the web that were ever seen. */
+export async function pagePlaces(database: Database): Promise<{ id: number; address: string }[]> {
+  const answer = await database.client.execute(
+    `SELECT json_group_array(id) AS ids, json_group_array(address) AS addresses FROM place WHERE kind = 'page'`,
+  );
+  const { ids, addresses } = answer.rows[0] as unknown as Record<string, string>;
+  const texts = JSON.parse(addresses!) as string[];
+  return (JSON.parse(ids!) as number[]).map((id, n) => ({ id, address: texts[n]! }));
+}

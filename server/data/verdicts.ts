@@ -3,6 +3,7 @@ import { VERDICTS, type Verdict } from '@opsimath/core/sift/sieve';
 import type { z } from 'zod';
 import { KnownProblem } from '../problem';
 import { type Database, writeTogether } from './connection';
+import { noteLeaves } from './wordLeaves';
 
 type Change = z.output<typeof judgement>;
 
@@ -41,6 +42,7 @@ export async function judge(
       args: [projectId],
     },
   ]);
+  await noteLeaves(database, projectId, changes, person);
   return { before, after: await judgementsOf(database, projectId, ids) };
 }
 
@@ -93,4 +95,28 @@ export async function verdictState(database: Database, projectId: number): Promi
   });
   const { judged, newest } = answer.rows[0]!;
   return `${String(judged)}/${String(newest)}`;
+}
+
+/** What the keywords of a list were judged to be: ids of the fits, and how many of the others. */
+export async function judgedInList(
+  database: Database,
+  projectId: number,
+  listId: number,
+): Promise<{ fits: number[]; adjacent: number; off: number; parked: number; judged: number }> {
+  const answer = await database.client.execute({
+    sql: `SELECT coalesce(json_group_array(keyword_id) FILTER (WHERE verdict = 'fit'), '[]') AS fits,
+                 count(*) FILTER (WHERE verdict = 'adjacent') AS adjacent,
+                 count(*) FILTER (WHERE verdict = 'off') AS off,
+                 count(*) FILTER (WHERE parked = 1 AND verdict = 'unjudged') AS parked
+          FROM list_member JOIN verdict USING (keyword_id) WHERE list_id = ? AND project_id = ?`,
+    args: [listId, projectId],
+  });
+  const { fits, adjacent, off, parked } = answer.rows[0]!;
+  return {
+    fits: JSON.parse(String(fits)) as number[],
+    adjacent: Number(adjacent),
+    off: Number(off),
+    parked: Number(parked),
+    judged: Number(adjacent) + Number(off) + Number(parked),
+  };
 }

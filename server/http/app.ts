@@ -12,6 +12,7 @@ import { importRoutes } from './imports';
 import { jobRoutes } from './jobs';
 import { lookUpRoutes } from './lookUps';
 import { marketRoutes } from './markets';
+import { markerRoutes } from './markers';
 import { noteRoutes } from './notes';
 import { openApiDocument } from './openApi';
 import { openApiPage } from './openApiPage';
@@ -24,6 +25,7 @@ import { archiveRoutes } from './archives';
 import { siftRoutes } from './sift';
 import { targetRoutes } from './targets';
 import { trackingRoutes } from './tracking';
+import { variantRoutes } from './variants';
 
 /** The application: the API below /api, and the built interface for everything else. */
 export function createApp(services: Services, webFolder: string, log: Logger): Koa {
@@ -39,6 +41,8 @@ export function createApp(services: Services, webFolder: string, log: Logger): K
     gapRoutes,
     siftRoutes,
     listRoutes,
+    variantRoutes,
+    markerRoutes,
     trackingRoutes,
     importRoutes,
     reportRoutes,

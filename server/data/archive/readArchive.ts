@@ -3,9 +3,9 @@ import { type Database, type InStatement, writeTogether } from '../connection';
 import { keywordIdsOf } from '../keywords';
 import { type Columns, type ColumnType, emptyColumn } from '../segments/columns';
 import { type StoredSegment, segmentStatements } from '../segments/segments';
+import { type ArchivedRow as Row, type Ids, renumberedRecipe, renumberedSource } from './archivedTexts';
 import { ARCHIVE_FORMAT, ARCHIVE_VERSION } from './writeArchive';
 
-type Row = Record<string, string | number | null>;
 interface TableLine {
   table: string;
   rows: Row[];
@@ -14,7 +14,6 @@ interface SegmentLine {
   segment: StoredSegment;
   columns: Record<string, { type: ColumnType; data: string }>;
 }
-type Ids = Map<number, number>;
 
 /** Brings a project archive into a new project: everything gets ids of this installation. */
 export class ArchiveReader {
@@ -27,6 +26,7 @@ export class ArchiveReader {
   private readonly targets: Ids = new Map();
   private readonly lookUps: Ids = new Map();
   private readonly lists: Ids = new Map();
+  private readonly markers: Ids = new Map();
 
   constructor(
     private readonly database: Database,
@@ -88,7 +88,12 @@ export class ArchiveReader {
       case 'verdict':
         return this.insert('verdict', rows, { keyword_id: this.keywords });
       case 'keyword_list':
-        return this.takeOwned(rows, 'keyword_list', this.lists, { market_id: this.markets });
+        return this.takeOwned(
+          rows.map((row) => renumberedSource(row, this.keywords, this.lookUps)),
+          'keyword_list',
+          this.lists,
+          { market_id: this.markets },
+        );
       case 'list_member':
         return this.insert('list_member', rows, { list_id: this.lists, keyword_id: this.keywords });
       case 'list_change':
@@ -96,10 +101,18 @@ export class ArchiveReader {
       case 'recipe':
         return this.insert(
           'recipe',
-          rows.map((row) => this.renumberedRecipe(row)),
+          rows.map((row) => renumberedRecipe(row, this.keywords, this.lists, this.markers)),
           {},
           ['id'],
         );
+      case 'variant_choice':
+        return this.insert('variant_choice', rows, { keyword_id: this.keywords, under_id: this.keywords });
+      case 'marker':
+        return this.takeOwned(rows, 'marker', this.markers);
+      case 'marked_keyword':
+        return this.insert('marked_keyword', rows, { marker_id: this.markers, keyword_id: this.keywords });
+      case 'word_leave':
+        return this.insert('word_leave', rows, { keyword_id: this.keywords }, ['id']);
       case 'note':
         return this.insert('note', rows, { keyword_id: this.keywords, target_id: this.targets }, ['id']);
       case 'index_check':
@@ -194,18 +207,6 @@ export class ArchiveReader {
       if (next[name] !== null && next[name] !== undefined)
         next[name] = ids.get(Number(next[name])) ?? next[name]!;
     return next;
-  }
-
-  /** Keywords and lists that a recipe speaks of stand inside its texts. */
-  private renumberedRecipe(row: Row): Row {
-    const rescued = (JSON.parse(String(row.rescued)) as number[]).map((id) => this.keywords.get(id) ?? id);
-    const steps = (JSON.parse(String(row.steps)) as { sieve: { kind: string; list?: number } }[]).map(
-      ({ sieve, ...step }) => ({
-        ...step,
-        sieve: sieve.kind === 'list' ? { ...sieve, list: this.lists.get(sieve.list!) ?? sieve.list } : sieve,
-      }),
-    );
-    return { ...row, rescued: JSON.stringify(rescued), steps: JSON.stringify(steps) };
   }
 
   private async insertPlain(table: string, rows: readonly Row[], leaveOut: readonly string[]): Promise<void> {

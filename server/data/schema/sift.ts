@@ -1,4 +1,4 @@
-import { VERDICTS } from '@opsimath/core/sift/sieve';
+import { MARKER_SHAPES, VERDICTS } from '@opsimath/core/sift/sieve';
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import { createdAt, id } from './columns';
 import { ofMarket, ofProject } from './projects';
@@ -43,6 +43,10 @@ export const keywordList = sqliteTable('keyword_list', {
   locked: integer({ mode: 'boolean' }).notNull().default(false),
   /** Where its keywords came from, in words. */
   origin: text().notNull().default(''),
+  /** The look-up and recipe that it was made of, so that it can be made again. */
+  source: text({ mode: 'json' }).$type<unknown>(),
+  /** How many fit keywords it is to hold. */
+  goal: integer(),
   createdAt: createdAt(),
 });
 
@@ -68,4 +72,68 @@ export const listChange = sqliteTable(
     at: createdAt(),
   },
   (table) => [index('list_change_list').on(table.listId)],
+);
+
+/** Decided by hand: under which keyword another belongs; under itself is a group of its own. */
+export const variantChoice = sqliteTable(
+  'variant_choice',
+  {
+    projectId: ofProject(),
+    keywordId: ofKeyword(),
+    underId: integer('under_id')
+      .notNull()
+      .references(() => keyword.id),
+    createdAt: createdAt(),
+  },
+  (table) => [primaryKey({ columns: [table.projectId, table.keywordId] })],
+);
+
+/** What a keyword says in another language, as a machine has it; without text nobody knew. */
+export const translation = sqliteTable(
+  'translation',
+  {
+    keywordId: ofKeyword(),
+    language: text().notNull(),
+    text: text(),
+    source: text().notNull(),
+    createdAt: createdAt(),
+  },
+  (table) => [primaryKey({ columns: [table.keywordId, table.language] })],
+);
+
+/** A mark that a project puts on keywords without deciding anything. */
+export const marker = sqliteTable('marker', {
+  id: id(),
+  projectId: ofProject(),
+  name: text().notNull(),
+  shape: text({ enum: MARKER_SHAPES }).notNull(),
+  createdAt: createdAt(),
+});
+
+export const markedKeyword = sqliteTable(
+  'marked_keyword',
+  {
+    markerId: integer('marker_id')
+      .notNull()
+      .references(() => marker.id, { onDelete: 'cascade' }),
+    keywordId: ofKeyword(),
+  },
+  (table) => [primaryKey({ columns: [table.markerId, table.keywordId] })],
+);
+
+/** Who let a keyword in although it holds a word that is not to be used. Kept for good. */
+export const wordLeave = sqliteTable(
+  'word_leave',
+  {
+    id: id(),
+    projectId: ofProject(),
+    keywordId: ofKeyword(),
+    word: text().notNull(),
+    level: text({ enum: ['forbidden', 'doubtful'] }).notNull(),
+    verdict: text({ enum: VERDICTS }).notNull(),
+    reason: text().notNull().default(''),
+    person: text().notNull().default(''),
+    at: createdAt(),
+  },
+  (table) => [index('word_leave_keyword').on(table.projectId, table.keywordId)],
 );

@@ -1,0 +1,77 @@
+import { countStems, likeness, stemVector } from '@opsimath/core/text/likeness';
+import { projectById } from '../data/projects';
+import { placeVersions } from '../data/places';
+import { findSegments } from '../data/segments/segments';
+import { listTargets } from '../data/targets';
+import { wordsOf } from '../roster/records';
+import { Lately } from './columnStore';
+import type { NamedPool } from './poolWords';
+import { captureColumnsOf } from './standings';
+import type { Workspace } from './workspace';
+
+const KEPT = 4;
+const keptBy = new WeakMap<Workspace, Lately<Float32Array>>();
+
+/**
+ * Nearness of each keyword of a pool to what we offer: mean likeness of our target to those of its front, 0–1, by the
+ * titles and descriptions that were captured. Of several own targets the one that is nearest counts. NaN without a
+ * capture, or without a record of an own target.
+ */
+export async function poolNearness(workspace: Workspace, { pool, name }: NamedPool): Promise<Float32Array> {
+  const { database } = workspace;
+  const { revision, settings } = await projectById(database, pool.projectId);
+  let kept = keptBy.get(workspace);
+  if (!kept) keptBy.set(workspace, (kept = new Lately(KEPT)));
+  return kept.get(`${name}:${revision}`, async () => {
+    const fronts = await frontVersions(workspace, { pool }, settings.front);
+    const nearness = new Float32Array(pool.ids.length).fill(NaN);
+    const own = (await listTargets(database, pool.projectId)).filter(
+      ({ side, surface, record }) => side === 'own' && surface === pool.market.surface && record !== null,
+    );
+    if (own.length === 0) return nearness;
+    const versions = await placeVersions(database, new Set([...fronts.values()].flat()));
+    const texts = new Map(
+      [...versions].map(([id, { title, description }]) => [id, `${title} ${description}`]),
+    );
+    const { language } = pool.market;
+    const counts = countStems([...texts.values()], language);
+    const ours = own.map(({ record, facts }) => stemVector(wordsOf(record!, facts), language, counts));
+    const likenesses = new Map(
+      [...texts].map(([id, text]) => {
+        const vector = stemVector(text, language, counts);
+        return [id, ours.map((mine) => likeness(mine, vector))];
+      }),
+    );
+    for (const [i, ids] of fronts) {
+      const held = ids.flatMap((id) => (likenesses.has(id) ? [likenesses.get(id)!] : []));
+      if (held.length === 0) continue;
+      nearness[i] = Math.max(
+        ...ours.map((_, t) => held.reduce((sum, values) => sum + values[t]!, 0) / held.length),
+      );
+    }
+    return nearness;
+  });
+}
+
+/** Of each captured keyword's newest front on or before the pool's date, the versions of what stands there. */
+async function frontVersions(
+  { database, store }: Workspace,
+  { pool }: Pick<NamedPool, 'pool'>,
+  front: number,
+): Promise<Map<number, number[]>> {
+  const fronts = new Map<number, number[]>();
+  const filter = { marketId: pool.market.id, kind: 'captures' as const, until: pool.date };
+  for (const segment of await findSegments(database, filter)) {
+    const { keyword, slotStart, slotCount, organic } = await captureColumnsOf(store, segment);
+    const version = await store.column<Int32Array>(segment.id, 'version');
+    for (let row = 0; row < keyword.length; row++) {
+      const i = pool.indexOf[keyword[row]! - pool.base];
+      if (i === undefined || i < 0) continue;
+      const held: number[] = [];
+      for (let slot = slotStart[row]!; slot < slotStart[row]! + slotCount[row]!; slot++)
+        if (organic[slot]! >= 1 && organic[slot]! <= front && version[slot]! > 0) held.push(version[slot]!);
+      fronts.set(i, held);
+    }
+  }
+  return fronts;
+}

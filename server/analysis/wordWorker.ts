@@ -1,0 +1,78 @@
+import { parentPort, workerData } from 'node:worker_threads';
+import { clusterKeywords } from '@opsimath/core/sift/clusters';
+import { PURPOSES, type PurposeSigns, type PurposeWords, purposeReader } from '@opsimath/core/sift/purpose';
+import { type VariantGroups, type VariantMaterial, groupVariants } from '@opsimath/core/sift/variantGroups';
+import { type Containing, containing } from '@opsimath/core/text/containing';
+import { guessLanguage } from '@opsimath/core/text/language';
+import { LANGUAGES } from '@opsimath/core/text/stems';
+import { openDictionaries } from '../words/dictionaries';
+
+interface Keyed {
+  keys: readonly string[];
+}
+/** What is worked out on a thread of its own, because it takes long or needs dictionaries. */
+export interface WordTasks {
+  /** `first`: ten places a keyword. A cluster number each. */
+  clusters: { given: Keyed & { first: Int32Array; language: string }; gives: Int32Array };
+  variants: { given: Omit<VariantMaterial, 'isWord'>; gives: VariantGroups };
+  /** `usual`: language of the market. Index into LANGUAGES plus 1 each, 0 where nothing tells; confidence in percent. */
+  languages: {
+    given: Keyed & { usual: string };
+    gives: { codes: Uint8Array; confidence: Uint8Array };
+  };
+  containing: { given: Keyed & { volumes: Float64Array }; gives: Containing };
+  /** Signs as columns: 255 and −1 are unknown. Index into PURPOSES each. */
+  purposes: {
+    given: Keyed & {
+      words: PurposeWords;
+      names: readonly string[];
+      paidSlots: Uint8Array;
+      dearClick: Int8Array;
+      itemShare: Float32Array;
+    };
+    gives: Uint8Array;
+  };
+}
+export type WordTask = { [K in keyof WordTasks]: { what: K; given: WordTasks[K]['given'] } }[keyof WordTasks];
+
+function run(task: WordTask): unknown {
+  switch (task.what) {
+    case 'clusters': {
+      const { first, keys, language } = task.given;
+      return clusterKeywords(first, keys, language);
+    }
+    case 'variants': {
+      const { isWord } = openDictionaries();
+      return groupVariants({ ...task.given, isWord: (word) => isWord(word, task.given.language) });
+    }
+    case 'languages': {
+      const { keys, usual } = task.given;
+      const { languagesOf } = openDictionaries();
+      const codes = new Uint8Array(keys.length);
+      const confidence = new Uint8Array(keys.length);
+      keys.forEach((key, n) => {
+        const guess = guessLanguage(key, languagesOf, usual);
+        if (guess === null) return;
+        codes[n] = LANGUAGES.indexOf(guess.language) + 1;
+        confidence[n] = Math.round(100 * guess.confidence);
+      });
+      return { codes, confidence };
+    }
+    case 'containing':
+      return containing(task.given.keys, task.given.volumes);
+    case 'purposes': {
+      const { keys, words, names, paidSlots, dearClick, itemShare } = task.given;
+      const read = purposeReader(words, names);
+      return Uint8Array.from(keys, (key, n) => {
+        const signs: PurposeSigns = {
+          paidSlots: paidSlots[n] === 255 ? null : paidSlots[n]!,
+          dearClick: dearClick[n] === -1 ? null : dearClick[n] === 1,
+          itemShare: itemShare[n]! >= 0 ? itemShare[n]! : null,
+        };
+        return PURPOSES.indexOf(read(key, signs).purpose);
+      });
+    }
+  }
+}
+
+parentPort!.postMessage(run(workerData as WordTask));

@@ -1,0 +1,39 @@
+export type ArchivedRow = Record<string, string | number | null>;
+/** Ids of this installation by those of the archive. */
+export type Ids = Map<number, number>;
+
+// Ids that stand inside the texts of a row.
+
+interface Step {
+  sieve: { kind: string; list?: number; marker?: number };
+}
+
+/** A recipe with the keywords, lists and markers that it speaks of. */
+export function renumberedRecipe(row: ArchivedRow, keywords: Ids, lists: Ids, markers: Ids): ArchivedRow {
+  const rescued = (JSON.parse(String(row.rescued)) as number[]).map((id) => keywords.get(id) ?? id);
+  const steps = (JSON.parse(String(row.steps)) as Step[]).map(({ sieve, ...step }) => ({
+    ...step,
+    sieve: {
+      ...sieve,
+      ...(sieve.list !== undefined && { list: lists.get(sieve.list) ?? sieve.list }),
+      ...(sieve.marker !== undefined && { marker: markers.get(sieve.marker) ?? sieve.marker }),
+    },
+  }));
+  return { ...row, rescued: JSON.stringify(rescued), steps: JSON.stringify(steps) };
+}
+
+/** A list with the look-up it came from. A recipe that speaks of lists or markers cannot be run again. */
+export function renumberedSource(row: ArchivedRow, keywords: Ids, lookUps: Ids): ArchivedRow {
+  if (typeof row.source !== 'string') return row;
+  const source = JSON.parse(row.source) as {
+    lookUp: number;
+    query: { steps: Step[]; rescued?: number[] };
+  };
+  const lookUp = lookUps.get(source.lookUp);
+  const speaksOfOthers = source.query.steps.some(
+    ({ sieve }) => sieve.list !== undefined || sieve.marker !== undefined,
+  );
+  if (lookUp === undefined || speaksOfOthers) return { ...row, source: null };
+  const rescued = (source.query.rescued ?? []).map((id) => keywords.get(id) ?? id);
+  return { ...row, source: JSON.stringify({ ...source, lookUp, query: { ...source.query, rescued } }) };
+}
