@@ -22,6 +22,8 @@ export async function seedDemo(url, servicesUrl, say) {
   await opsimath.post(`${at}/targets`, { side: 'own', market: MARKET, text: OWN });
   await opsimath.post(`${at}/targets`, { side: 'rival', market: MARKET, text: RIVALS.join('\n') });
 
+  await describeOurselves(opsimath, at);
+
   say('Looking up four rivals and ourselves…');
   const lookUp = await opsimath.post(`${at}/look-ups`, {
     market: MARKET,
@@ -53,6 +55,25 @@ export async function seedDemo(url, servicesUrl, say) {
   const dates = Array.from({ length: weeks }, (_, week) => daysBefore(today, 7 * (weeks - week)));
   const history = await opsimath.post(`${at}/captures`, { market: MARKET, dates, keywords });
   await opsimath.finished(history.id);
+}
+
+/** What we offer, as it stands beside each keyword that is judged; and where this trade keeps its items. */
+async function describeOurselves(opsimath, at) {
+  const [own] = await opsimath.get(`${at}/targets`);
+  await opsimath.patch(`${at}/targets/${own.id}`, {
+    facts: {
+      type: 'panniers, frame bags and handlebar bags',
+      features: 'roll top, waterproof seams, quick release, repairable',
+      uses: 'bicycle touring, bikepacking, commuting',
+      audiences: 'riders who carry a load for days',
+      materials: 'waxed canvas, welded ripstop',
+      price: '45 to 180',
+    },
+  });
+  const { settings } = (await opsimath.get('/projects')).find(({ id }) => at.endsWith(`/${id}`));
+  await opsimath.patch(at, {
+    settings: { pagePaths: { ...settings.pagePaths, item: [...settings.pagePaths.item, 'bags'] } },
+  });
 }
 
 /** Channels and shops of everybody, with a look-up on each of the other surfaces and one from seed keywords. */

@@ -189,6 +189,10 @@ export const shownSlot = z.object({
   description: z.string().nullable(),
   authority: z.number().nullable(),
   phraseInTitle: z.boolean().nullable(),
+  /** Days since it was published. */
+  age: z.number().nullable(),
+  /** What its surface shows of it: price, rating, reviews, sales rank; views, likes, length. */
+  figures: z.record(z.string(), z.number()),
 });
 export const shownPage = z.object({
   date: isoDay,

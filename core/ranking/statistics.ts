@@ -8,3 +8,18 @@ export function median(values: readonly number[]): number | null {
   const half = sorted.length >> 1;
   return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
 }
+
+/**
+ * Lower quartile, median and upper quartile, interpolated between ranks. Does not change its input.
+ * @returns `null` for an empty list
+ */
+export function quartiles(values: readonly number[]): [number, number, number] | null {
+  if (values.length === 0) return null;
+  const sorted = Float64Array.from(values).sort();
+  const at = (share: number): number => {
+    const rank = share * (sorted.length - 1);
+    const low = Math.floor(rank);
+    return sorted[low]! + (rank - low) * (sorted[Math.min(low + 1, sorted.length - 1)]! - sorted[low]!);
+  };
+  return [at(0.25), at(0.5), at(0.75)];
+}

@@ -81,7 +81,7 @@ export function sieveProblem(sieve: Sieve): string | null {
     case 'list':
       return sieve.list === 0 ? 'Choose a list.' : null;
     case 'language':
-      return sieve.languages.length === 0 && !sieve.unknown ? 'Choose a language.' : null;
+      return sieve.languages.length === 0 ? 'Choose a language.' : null;
     case 'marker':
       return sieve.marker === 0 ? 'Choose a marker.' : null;
     case 'purpose':

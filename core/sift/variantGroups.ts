@@ -74,7 +74,7 @@ function rootOf(parent: Int32Array, index: number): number {
   return root;
 }
 
-function spellUnder({ keys, volumes, isWord }: VariantMaterial, put: Put): void {
+function spellUnder({ keys, volumes, isWord, language }: VariantMaterial, put: Put): void {
   const known = new Map<string, boolean>();
   const wordKnown = (word: string): boolean => {
     let answer = known.get(word);
@@ -99,7 +99,8 @@ function spellUnder({ keys, volumes, isWord }: VariantMaterial, put: Put): void 
   for (const variant of [...right.keys()].sort((a, b) => better(b, a))) {
     const form = right.get(variant)!;
     const joined = keys[variant]!.replace(/ /g, '') === keys[form]!.replace(/ /g, '');
-    put(variant, form, joined ? 'joined or split' : 'spelling');
+    const isClose = closeVariantKey(keys[variant]!, language) === closeVariantKey(keys[form]!, language);
+    put(variant, form, isClose ? 'close' : joined ? 'joined or split' : 'spelling');
   }
 }
 

@@ -1,7 +1,7 @@
 import type { HistoryPoint, ShownPage } from '@opsimath/contract/api/gaps';
 import { ABSENT, UNKNOWN, better } from '@opsimath/core/ranking/position';
 import { placeVersions } from '../data/places';
-import { FEATURE_CODES } from '../data/segments/captureColumns';
+import { FEATURE_CODES, FIGURE_COLUMNS } from '../data/segments/captureColumns';
 import { findSegments, type StoredSegment } from '../data/segments/segments';
 import { positionOf } from './gapRow';
 import type { Sides } from './sides';
@@ -108,6 +108,8 @@ function joined(a: Point, b: Point): Point {
   };
 }
 
+const FIGURE_NAMES = [...new Set(Object.values(FIGURE_COLUMNS).flat())];
+
 /** The newest captured result page of a keyword on or before a date, slot by slot. */
 export async function resultPage(
   workspace: Workspace,
@@ -129,6 +131,13 @@ export async function resultPage(
     const authority = await store.column<Uint8Array>(segment.id, 'authority');
     const phrase = await store.column<Uint8Array>(segment.id, 'phrase');
     const results = await store.column<Float64Array>(segment.id, 'results');
+    const age = await store.columnIfAny<Int32Array>(segment.id, 'age');
+    const figures = await Promise.all(
+      FIGURE_NAMES.map(async (name) => ({
+        name,
+        column: await store.columnIfAny<Float64Array>(segment.id, name),
+      })),
+    );
     const slots = Array.from({ length: columns.slotCount[row]! }, (_, n) => columns.slotStart[row]! + n);
     const texts = await placeVersions(
       database,
@@ -161,6 +170,13 @@ export async function resultPage(
           description: words?.description ?? null,
           authority: words === null || authority[slot] === 255 ? null : authority[slot]!,
           phraseInTitle: words === null ? null : phrase[slot] === 1,
+          age: words === null || !age || age[slot]! < 0 ? null : age[slot]!,
+          figures: Object.fromEntries(
+            figures.flatMap(({ name, column }) => {
+              const value = column?.[slot];
+              return value === undefined || Number.isNaN(value) ? [] : [[name, value]];
+            }),
+          ),
         };
       }),
     };

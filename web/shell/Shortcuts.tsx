@@ -29,6 +29,8 @@ const BY_STAGE: Record<string, [string, string][]> = {
     ['f a o', 'judge the row: fit, adjacent, off'],
     ['u', 'unjudged again'],
     ['w', 'park it: decide later'],
+    ['x', 'say the keywords a second time, translated; once more takes it away'],
+    ['n, z', 'on the desk: skip, take the last verdict back'],
     ['Ctrl Z, Ctrl Y', 'take the last step back, do it again'],
     ['Alt ↑, Alt ↓', 'move the sieve that has the focus'],
     ['↑ ↓', 'move between rows'],

@@ -32,6 +32,8 @@ export const api = createApi({
     'recipes',
     'verdicts',
     'lists',
+    'variants',
+    'markers',
   ],
   endpoints: () => ({}),
 });

@@ -35,6 +35,8 @@ test('what is written into an address is read back', () => {
     poolWithout: fc.string({ maxLength: 12 }),
     recipe: id,
     columns: fc.subarray(['volume', 'lane', 'cpc']),
+    siftColumns: fc.subarray(['purpose', 'language']),
+    into: fc.constantFrom('' as const, 'en' as const, 'es' as const),
     view: fc.constantFrom('', 'find', 'seeds'),
     target: id,
     seed: fc.string({ maxLength: 20 }),

@@ -11,6 +11,7 @@ import { readPeriod } from '@opsimath/core/demand/period';
 import type { GapKind } from '@opsimath/core/gap/kind';
 import type { PaidState } from '@opsimath/core/gap/paid';
 import type { MatchMode } from '@opsimath/core/text/match';
+import { LANGUAGES, type Language } from '@opsimath/core/text/stems';
 
 /** Everything that a view shows, as it stands in the address, so that a link reopens it. */
 export interface Scope {
@@ -39,6 +40,9 @@ export interface Scope {
   poolWithout: string;
   /** Recipe that the pool is run through; none hides nothing. */
   recipe: number | null;
+  /** Columns of Sift beside the usual ones, and the language in which its keywords are said a second time. */
+  siftColumns: string[];
+  into: Language | '';
   /** Columns that are shown; empty for the usual ones. */
   columns: string[];
   /** The open part of a stage that has several. */
@@ -90,6 +94,8 @@ export function readScope(params: URLSearchParams): Scope {
     poolFound: several('poolFound', FOUND_BY),
     poolWithout: text('poolWithout'),
     recipe: id('recipe'),
+    siftColumns: text('siftColumns').split(',').filter(Boolean),
+    into: several('into', LANGUAGES)[0] ?? '',
     columns: text('columns').split(',').filter(Boolean),
     view: text('view'),
     target: id('target'),

@@ -23,7 +23,7 @@ export const siftApi = api.injectEndpoints({
   endpoints: (build) => ({
     sift: build.query<SiftPage, { lookUp: number; query: SiftQuery }>({
       query: ({ lookUp, query }) => ({ url: `/look-ups/${lookUp}/sift`, method: 'POST', body: query }),
-      providesTags: ['facts', 'pools', 'verdicts', 'lists'],
+      providesTags: ['facts', 'pools', 'verdicts', 'lists', 'variants', 'markers', 'banned'],
     }),
     removed: build.query<RemovedPage, { lookUp: number; query: RemovedQuery }>({
       query: ({ lookUp, query }) => ({

@@ -4,6 +4,7 @@ import { App, InputNumber } from 'antd';
 import { Problem } from '../../parts/words/Problem';
 import { useChangeProjectMutation, useProjectsQuery } from '../../state/projectApi';
 import { useScope } from '../../state/useScope';
+import { WordSettings } from './WordSettings';
 
 const DEFAULTS = projectSettings.parse({});
 const SURFACES = ['web', 'video', 'marketplace'] as const;
@@ -88,6 +89,7 @@ export function SettingsPanel() {
           {differs(settings.oldAfter[surface], DEFAULTS.oldAfter[surface])}
         </label>
       ))}
+      <WordSettings settings={settings} onChange={apply} />
       {error && <Problem error={error} />}
     </section>
   );

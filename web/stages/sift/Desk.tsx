@@ -5,19 +5,26 @@ import { useState } from 'react';
 import { useKeys } from '../../parts/keys/useKeys';
 import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';
+import { useProjectsQuery } from '../../state/projectApi';
 import { useSiftQuery } from '../../state/siftApi';
 import { undoStackOf, useUndoState } from '../../state/undo';
 import { useScope } from '../../state/useScope';
 import { DeskFront } from './DeskFront';
 import { DeskKeyword } from './DeskKeyword';
+import { FactCard } from './FactCard';
 import { LikelyFitWords } from './LikelyFitWords';
+import { PutAside } from './PutAside';
 import { useJudge } from './useJudge';
 import { VERDICT_KEYS } from './verdictKeys';
 import { useLikelyFit } from './useLikelyFit';
+import { useSkipped } from './useSkipped';
 
 /** Keywords fetched ahead, so that the next one is there before it is wanted. */
 const AHEAD = 100;
 const NO_ROWS: SiftRow[] = [];
+const NO_REASONS: string[] = [];
+/** What others judge meanwhile is seen within some seconds. */
+const POLLED = { pollingInterval: 5000, skipPollingIfUnfocused: true };
 
 type DeskOrder = 'searched' | 'likely' | 'unsure';
 const ORDERS: { value: DeskOrder; label: string }[] = [
@@ -32,18 +39,23 @@ export function Desk({ lookUp, query, page }: { lookUp: LookUp; query: SiftQuery
   const judge = useJudge();
   const steps = useUndoState(project);
   const [done, setDone] = useState<ReadonlySet<number>>(new Set());
-  const [skipped, setSkipped] = useState<readonly number[]>([]);
+  const [skipped, setSkipped] = useSkipped(lookUp.id);
   const [order, setOrder] = useState<DeskOrder>('searched');
   const [reason, setReason] = useState('');
+  const { data: projects } = useProjectsQuery();
+  const reasons = projects?.find(({ id }) => id === project)?.settings.verdictReasons ?? NO_REASONS;
   const [failed, setFailed] = useState<unknown>(null);
-  const { data, error } = useSiftQuery({
-    lookUp: lookUp.id,
-    query: {
-      ...query,
-      steps: [...query.steps, { id: 'desk', on: true, sieve: { kind: 'verdict', verdicts: ['unjudged'] } }],
-      limit: AHEAD,
+  const { data, error } = useSiftQuery(
+    {
+      lookUp: lookUp.id,
+      query: {
+        ...query,
+        steps: [...query.steps, { id: 'desk', on: true, sieve: { kind: 'verdict', verdicts: ['unjudged'] } }],
+        limit: AHEAD,
+      },
     },
-  });
+    POLLED,
+  );
   const [takenBack, setTakenBack] = useState(steps.redo);
   if (takenBack !== steps.redo) {
     // What was taken back is to be judged again.
@@ -74,10 +86,15 @@ export function Desk({ lookUp, query, page }: { lookUp: LookUp; query: SiftQuery
     );
   };
   const skip = (): void => {
-    if (current) setSkipped((before) => [...before.filter((id) => id !== current.id), current.id]);
+    if (current) setSkipped([...skipped.filter((id) => id !== current.id), current.id]);
   };
   useKeys(['f', 'a', 'o', 'w'], (_, { hotkey }) => decide(hotkey), [current, reason]);
-  useKeys('n', skip, [current]);
+  useKeys('n', skip, [current, skipped]);
+  useKeys(
+    ['1', '2', '3', '4', '5', '6', '7', '8', '9'],
+    (_, { hotkey }) => setReason(reasons[Number(hotkey) - 1] ?? ''),
+    [reasons],
+  );
   useKeys(
     'z',
     () =>
@@ -118,14 +135,19 @@ export function Desk({ lookUp, query, page }: { lookUp: LookUp; query: SiftQuery
       )}
       {current && (
         <div className="desk-body">
-          <DeskKeyword
-            row={current}
-            targets={page.targets}
-            reason={reason}
-            onReason={setReason}
-            onDecide={decide}
-            onSkip={skip}
-          />
+          <div className="desk-side">
+            <DeskKeyword
+              row={current}
+              targets={page.targets}
+              reasons={reasons}
+              reason={reason}
+              onReason={setReason}
+              onDecide={decide}
+              onSkip={skip}
+            />
+            <PutAside market={lookUp.market} keyword={current} />
+            <FactCard surface={lookUp.surface} />
+          </div>
           <DeskFront
             project={project}
             market={lookUp.market}

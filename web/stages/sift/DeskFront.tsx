@@ -1,4 +1,6 @@
 import { useResultPageQuery } from '../../state/gapsApi';
+import { useProjectsQuery } from '../../state/projectApi';
+import { frontFacts } from './frontFacts';
 import { spelledDay } from '../../parts/words/figures';
 
 const MOST = 10;
@@ -18,9 +20,22 @@ export function DeskFront({ project, market, date, keyword, text, ahead }: DeskF
   const { currentData: page, isFetching } = useResultPageQuery({ project, keyword, market, date });
   useResultPageQuery({ project, keyword: ahead ?? 0, market, date }, { skip: ahead === null });
   const front = (page?.slots ?? []).filter(({ kind }) => kind === 'organic').slice(0, MOST);
+  const { data: projects } = useProjectsQuery();
+  const rules = projects?.find(({ id }) => id === project)?.settings.pagePaths;
+  const facts = rules ? frontFacts(front, rules) : [];
   return (
     <div className="desk-front sheet" aria-label="Front">
       <h3>What answers it</h3>
+      {facts.length > 0 && (
+        <dl className="front-facts">
+          {facts.map(({ name, value }) => (
+            <div key={name}>
+              <dt className="faint">{name}</dt>
+              <dd>{value}</dd>
+            </div>
+          ))}
+        </dl>
+      )}
       {front.length > 0 ? (
         <ol>
           {front.map((slot) => (
@@ -29,6 +44,7 @@ export function DeskFront({ project, market, date, keyword, text, ahead }: DeskF
               <div className="faint">
                 {slot.owner}
                 {slot.phraseInTitle && ' · phrase in title'}
+                {slot.figures.price !== undefined && ` · ${slot.figures.price}`}
               </div>
             </li>
           ))}

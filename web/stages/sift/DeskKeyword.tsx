@@ -3,12 +3,12 @@ import { Button, Select } from 'antd';
 import { count, decimal } from '../../parts/words/figures';
 import { VERDICT_KEYS } from './verdictKeys';
 
-const REASONS = ['core use', 'complement', 'too broad', 'other product', 'wrong audience', 'banned'];
 const SHOWN = ['f', 'a', 'o', 'w'];
 
 interface DeskKeywordProps {
   row: SiftRow;
   targets: readonly string[];
+  reasons: readonly string[];
   reason: string;
   onReason: (reason: string) => void;
   onDecide: (key: string) => void;
@@ -16,14 +16,16 @@ interface DeskKeywordProps {
 }
 
 /** The keyword to be judged, large, with what is known of it and the keys that decide. */
-export function DeskKeyword({ row, targets, reason, onReason, onDecide, onSkip }: DeskKeywordProps) {
+export function DeskKeyword({ row, targets, reasons, reason, onReason, onDecide, onSkip }: DeskKeywordProps) {
   const ranking = row.organic.filter((position) => position !== null).length;
   return (
     <div className="desk-keyword sheet">
       <h2>{row.text}</h2>
+      {row.translation && <p className="soft">“{row.translation}”, as a machine has it</p>}
       {row.banned.map((word) => (
         <p key={word.text} className="step-problem">
-          Holds “{word.text}”, {word.level}: {word.reason}
+          Holds “{word.text}”, {word.level}: {word.reason} Who judges it fit or adjacent lets the word in;
+          that is kept with name and day.
         </p>
       ))}
       <dl className="desk-facts">
@@ -35,6 +37,7 @@ export function DeskKeyword({ row, targets, reason, onReason, onDecide, onSkip }
           name="CPC"
           value={row.cpcLow === null ? 'unknown' : `${decimal(row.cpcLow, 2)}–${decimal(row.cpcHigh, 2)}`}
         />
+        <Fact name="Purpose" value={row.purpose.purpose} tip={row.purpose.evidence} />
         <Fact name="Difficulty" value={row.difficulty === null ? 'unknown' : `${row.difficulty} of 100`} />
       </dl>
       <p className="soft">Would somebody who typed this want what we offer?</p>
@@ -58,10 +61,10 @@ export function DeskKeyword({ row, targets, reason, onReason, onDecide, onSkip }
           allowClear
           size="small"
           aria-label="Reason"
-          placeholder="Reason, if it needs one"
-          style={{ width: 200 }}
+          placeholder="Reason, if it needs one (1–9)"
+          style={{ width: 220 }}
           value={reason || undefined}
-          options={REASONS.map((value) => ({ value, label: value }))}
+          options={reasons.map((value, n) => ({ value, label: n < 9 ? `${n + 1}  ${value}` : value }))}
           onChange={(chosen?: string) => onReason(chosen ?? '')}
         />
       </p>
@@ -69,9 +72,9 @@ export function DeskKeyword({ row, targets, reason, onReason, onDecide, onSkip }
   );
 }
 
-function Fact({ name, value }: { name: string; value: string }) {
+function Fact({ name, value, tip }: { name: string; value: string; tip?: string }) {
   return (
-    <div>
+    <div title={tip}>
       <dt className="faint">{name}</dt>
       <dd>{value}</dd>
     </div>

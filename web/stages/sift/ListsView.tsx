@@ -2,13 +2,8 @@ import type { KeywordList, ListCombination } from '@opsimath/contract/api/sift';
 import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
-import { count, spelledDay } from '../../parts/words/figures';
-import {
-  useChangeListMutation,
-  useCombineListsMutation,
-  useListsQuery,
-  useRemoveListMutation,
-} from '../../state/siftApi';
+import { useCombineListsMutation, useListsQuery } from '../../state/siftApi';
+import { ListRow } from './ListRow';
 import { useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
 
@@ -40,6 +35,9 @@ export function ListsView() {
               <th>Market</th>
               <th className="figure">Keywords</th>
               <th className="figure">Volume</th>
+              <th title="Fit keywords against the number wanted, their searches a month, and what is still unjudged">
+                Fit of those wanted
+              </th>
               <th>Came from</th>
               <th />
             </tr>
@@ -52,54 +50,6 @@ export function ListsView() {
         </table>
       )}
     </section>
-  );
-}
-
-function ListRow({ list }: { list: KeywordList }) {
-  const { project } = useScope();
-  const person = useAppSelector((state) => state.preferences.person);
-  const [change] = useChangeListMutation();
-  const [remove, { error }] = useRemoveListMutation();
-  return (
-    <tr>
-      <td>
-        <b>{list.name}</b>
-        <details className="faint">
-          <summary>history</summary>
-          {list.history.map((entry, n) => (
-            <div key={n}>
-              {spelledDay(entry.at.slice(0, 10))}
-              {entry.person && `, ${entry.person}`}: {entry.what}
-            </div>
-          ))}
-        </details>
-      </td>
-      <td>{list.market}</td>
-      <td className="figure">{count(list.keywords)}</td>
-      <td className="figure">{count(list.volume)}</td>
-      <td className="soft">{list.origin}</td>
-      <td className="figure">
-        <span className="list-files">
-          {['csv', 'xlsx', 'json'].map((format) => (
-            <a key={format} href={`/api/projects/${project}/lists/${list.id}/file?format=${format}`} download>
-              {format.toUpperCase()}
-            </a>
-          ))}
-        </span>
-        <button
-          className="plain written"
-          onClick={() => void change({ project, list: list.id, change: { locked: !list.locked, person } })}
-        >
-          {list.locked ? 'unlock' : 'lock'}
-        </button>{' '}
-        {!list.locked && (
-          <button className="plain soft written" onClick={() => void remove({ project, list: list.id })}>
-            take away
-          </button>
-        )}
-        {error && <Problem error={error} />}
-      </td>
-    </tr>
   );
 }
 

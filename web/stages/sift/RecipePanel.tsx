@@ -3,6 +3,7 @@ import { Button, Dropdown, Select } from 'antd';
 import { useState } from 'react';
 import { count } from '../../parts/words/figures';
 import { useListsQuery, useRemoveRecipeMutation } from '../../state/siftApi';
+import { useMarkersQuery } from '../../state/variantsApi';
 import { useScope } from '../../state/useScope';
 import { LineInput, NumberInput } from './sentenceInputs';
 import { NEW_SIEVES } from './newSieves';
@@ -18,6 +19,7 @@ interface RecipePanelProps {
 export function RecipePanel({ recipe, page }: RecipePanelProps) {
   const { project, scope, change } = useScope();
   const { data: lists } = useListsQuery(project);
+  const { data: markers } = useMarkersQuery(project);
   const [remove] = useRemoveRecipeMutation();
   const [added, setAdded] = useState<string | null>(null);
   const open = scope.view.startsWith('removed-') ? scope.view.slice(8) : null;
@@ -78,6 +80,7 @@ export function RecipePanel({ recipe, page }: RecipePanelProps) {
             did={page?.steps[place]}
             targets={page?.targets ?? []}
             lists={lists ?? []}
+            markers={markers ?? []}
             recipe={recipe}
             fresh={added === step.id}
             opened={open === step.id}

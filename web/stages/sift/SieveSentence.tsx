@@ -1,14 +1,28 @@
 import { FOUND_BY } from '@opsimath/contract/api/lookUps';
 import type { KeywordList, Sieve } from '@opsimath/contract/api/sift';
-import { TRENDS, VERDICTS } from '@opsimath/core/sift/sieve';
+import type { Marker } from '@opsimath/contract/api/markers';
+import { PURPOSES } from '@opsimath/core/sift/purpose';
+import { type SieveFigure, TRENDS, VERDICTS } from '@opsimath/core/sift/sieve';
+import { LANGUAGES } from '@opsimath/core/text/stems';
+import { LANGUAGE_NAMES } from '../../parts/words/languages';
 import { Choice, LineInput, NumberInput, Several } from './sentenceInputs';
 
 interface SieveSentenceProps {
   sieve: Sieve;
   targets: readonly string[];
   lists: readonly KeywordList[];
+  markers: readonly Marker[];
   onChange: (sieve: Sieve) => void;
 }
+
+/** What a figure is, where its name does not say it. */
+const FIGURE_TIPS: Partial<Record<SieveFigure, string>> = {
+  grain: 'Words beyond those of the nearest seed keyword; unknown in a look-up without seeds.',
+  nearness:
+    'Mean likeness of our target to those of the front, 0–1 (estimated). Without a capture it is unknown.',
+  'exact rivals': 'Of the front, how many have the phrase in their title. Without a capture it is unknown.',
+  'contained in': 'Other keywords of the pool in which it stands as a phrase.',
+};
 
 const MODES = [
   { value: 'any word', label: 'any of' },
@@ -20,6 +34,12 @@ const HOLDS = [
   { value: 'holds', label: 'holds' },
   { value: 'leaves out', label: 'leaves out' },
 ] as const;
+const LEVELS = [
+  { value: 'any', label: 'any word not to be used' },
+  { value: 'forbidden', label: 'forbidden words' },
+  { value: 'doubtful', label: 'doubtful words' },
+] as const;
+const SPOKEN = LANGUAGES.map((value) => ({ value, label: LANGUAGE_NAMES[value] }));
 const UNKNOWN = [
   { value: 'kept', label: 'unknown kept' },
   { value: 'out', label: 'unknown out' },
@@ -28,7 +48,7 @@ const plain = <T extends string>(values: readonly T[]): { value: T; label: strin
   values.map((value) => ({ value, label: value }));
 
 /** A sieve as a sentence, each word of it edited where it stands. */
-export function SieveSentence({ sieve, targets, lists, onChange }: SieveSentenceProps) {
+export function SieveSentence({ sieve, targets, lists, markers, onChange }: SieveSentenceProps) {
   switch (sieve.kind) {
     case 'words':
       return (
@@ -55,7 +75,7 @@ export function SieveSentence({ sieve, targets, lists, onChange }: SieveSentence
     case 'figure':
       return (
         <>
-          <b>{sieve.figure}</b> <Limits sieve={sieve} onChange={onChange} />
+          <b title={FIGURE_TIPS[sieve.figure]}>{sieve.figure}</b> <Limits sieve={sieve} onChange={onChange} />
         </>
       );
     case 'position':
@@ -142,6 +162,74 @@ export function SieveSentence({ sieve, targets, lists, onChange }: SieveSentence
             ]}
             onChange={(list) => onChange({ ...sieve, list: Number(list) })}
           />
+        </>
+      );
+    case 'marker':
+      return (
+        <>
+          <Choice
+            name="Marked or not"
+            value={sieve.out ? 'is not marked' : 'is marked'}
+            options={plain(['is marked', 'is not marked'])}
+            onChange={(value) => onChange({ ...sieve, out: value === 'is not marked' })}
+          />
+          <Choice
+            name="Marker"
+            value={String(sieve.marker)}
+            options={[
+              { value: '0', label: 'no marker yet' },
+              ...markers.map(({ id, name }) => ({ value: String(id), label: name })),
+            ]}
+            onChange={(marker) => onChange({ ...sieve, marker: Number(marker) })}
+          />
+        </>
+      );
+    case 'banned words':
+      return (
+        <>
+          <Choice
+            name="Holds or leaves out"
+            value={sieve.out ? 'leaves out' : 'holds'}
+            options={HOLDS}
+            onChange={(value) => onChange({ ...sieve, out: value === 'leaves out' })}
+          />
+          <Choice
+            name="Level"
+            value={sieve.level}
+            options={LEVELS}
+            onChange={(level) => onChange({ ...sieve, level })}
+          />
+        </>
+      );
+    case 'language':
+      return (
+        <>
+          <b>language</b>{' '}
+          <Several
+            name="Languages"
+            values={sieve.languages}
+            options={SPOKEN}
+            onChange={(languages) => onChange({ ...sieve, languages })}
+          />
+          <Unknown sieve={sieve} onChange={onChange} />
+        </>
+      );
+    case 'purpose':
+      return (
+        <>
+          <b>purpose</b>{' '}
+          <Several
+            name="Purposes"
+            values={sieve.purposes}
+            options={plain(PURPOSES)}
+            onChange={(purposes) => onChange({ ...sieve, purposes })}
+          />
+        </>
+      );
+    case 'main variants':
+      return (
+        <>
+          is the <b>main keyword</b> of its variants
         </>
       );
   }

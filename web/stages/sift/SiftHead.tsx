@@ -9,6 +9,8 @@ import { useListFromSiftMutation } from '../../state/siftApi';
 import { useAppSelector } from '../../state/store';
 import { undoStackOf, useUndoState } from '../../state/undo';
 import { useScope } from '../../state/useScope';
+import { MarkMenu } from './MarkMenu';
+import { SiftColumnsMenu } from './SiftColumnsMenu';
 import type { UsedRecipe } from './useRecipe';
 
 interface SiftHeadProps {
@@ -28,20 +30,11 @@ export function SiftHead({ lookUp, recipe, page, query }: SiftHeadProps) {
     <header className="pool-head">
       <div className="pool-title">
         <h1>
-          {count(page?.through)} of {count(page?.all ?? lookUp.keywords)} keywords come through
+          {count(page?.through)} of {count(page?.all ?? lookUp.keywords)} come through
         </h1>
-        <div className="soft">
-          {judged && (
-            <>
-              <b>{count(judged.fit)}</b> of {count(recipe.goal)} wanted are fit ({count(judged.fitVolume)}{' '}
-              searches a month), {count(judged.adjacent)} adjacent, {count(judged.off)} off,{' '}
-              {count(judged.parked)} parked, {count(judged.unjudged)} unjudged.
-            </>
-          )}
-        </div>
       </div>
       <div className="sift-acts">
-        <FindBox name="Find among these" value={scope.poolFind} onFind={onFind} width={170} />
+        <FindBox name="Find among these" value={scope.poolFind} onFind={onFind} width={150} />
         <Button
           size="small"
           disabled={steps.undo === null}
@@ -66,6 +59,8 @@ export function SiftHead({ lookUp, recipe, page, query }: SiftHeadProps) {
         >
           Redo
         </Button>
+        <MarkMenu />
+        <SiftColumnsMenu />
         <Popover
           trigger="click"
           placement="bottomRight"
@@ -77,6 +72,15 @@ export function SiftHead({ lookUp, recipe, page, query }: SiftHeadProps) {
             Keep as a list
           </Button>
         </Popover>
+      </div>
+      <div className="soft sift-judged">
+        {judged && (
+          <>
+            <b>{count(judged.fit)}</b> of {count(recipe.goal)} wanted are fit ({count(judged.fitVolume)}{' '}
+            searches a month), {count(judged.adjacent)} adjacent, {count(judged.off)} off,{' '}
+            {count(judged.parked)} parked, {count(judged.unjudged)} unjudged.
+          </>
+        )}
       </div>
     </header>
   );

@@ -1,4 +1,5 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
+import { LANGUAGES } from '@opsimath/core/text/stems';
 import { Button, Segmented, Select } from 'antd';
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
@@ -6,18 +7,23 @@ import { useKeys } from '../../parts/keys/useKeys';
 import { PAGE_ROWS, rowFinder, useVisiblePages } from '../../parts/table/usePages';
 import { Problem } from '../../parts/words/Problem';
 import { count, spelledDay } from '../../parts/words/figures';
+import { useMarketsQuery } from '../../state/projectApi';
 import { useLookUpsQuery } from '../../state/lookUpApi';
 import { useSiftQuery } from '../../state/siftApi';
 import { undoStackOf } from '../../state/undo';
 import { useScope } from '../../state/useScope';
 import { ClustersView } from './ClustersView';
+import { CompareView } from './CompareView';
 import { Desk } from './Desk';
+import { shownExtra } from './extraColumns';
 import { ListsView } from './ListsView';
 import { RecipePanel } from './RecipePanel';
 import { Removed } from './Removed';
 import { SiftHead } from './SiftHead';
 import { SiftTable } from './SiftTable';
 import { useRecipe } from './useRecipe';
+import { useTranslations } from './useTranslations';
+import { VariantsView } from './VariantsView';
 import { WordsView } from './WordsView';
 import '../../parts/pool/pool.css';
 import './sift.css';
@@ -25,7 +31,9 @@ import './sift.css';
 const VIEWS = [
   { value: 'table', label: 'Table' },
   { value: 'words', label: 'Words' },
+  { value: 'variants', label: 'Variants' },
   { value: 'clusters', label: 'Clusters' },
+  { value: 'compare', label: 'Compare' },
   { value: 'desk', label: 'Desk' },
   { value: 'lists', label: 'Lists' },
 ];
@@ -99,23 +107,29 @@ export default function SiftStage() {
   );
 }
 
-type View = 'table' | 'words' | 'clusters' | 'desk';
+/** What others judge meanwhile is seen within some seconds. */
+const POLLED = { pollingInterval: 5000, skipPollingIfUnfocused: true };
+const PARTS = ['words', 'variants', 'clusters', 'compare', 'desk', 'lists'] as const;
+type View = 'table' | (typeof PARTS)[number];
 
-function readView(view: string): View | 'lists' {
-  return view === 'words' || view === 'clusters' || view === 'desk' || view === 'lists' ? view : 'table';
+function readView(view: string): View {
+  return PARTS.find((part) => part === view) ?? 'table';
 }
 
 function Sifted({ lookUp, view }: { lookUp: LookUp; view: View }) {
-  const { scope } = useScope();
+  const { project, scope, change } = useScope();
+  const { data: markets } = useMarketsQuery();
   const recipe = useRecipe(lookUp);
   const { pages, onVisible } = useVisiblePages();
   const { steps, rescued, goal } = recipe;
+  const into = scope.into || null;
+  const languages = into !== null || shownExtra(project, scope.siftColumns).includes('language');
   const query = useMemo(
-    () => ({ steps, rescued, goal, find: scope.poolFind, sort: scope.poolSort }),
-    [steps, rescued, goal, scope.poolFind, scope.poolSort],
+    () => ({ steps, rescued, goal, find: scope.poolFind, sort: scope.poolSort, languages, into }),
+    [steps, rescued, goal, scope.poolFind, scope.poolSort, languages, into],
   );
   const at = (page: number) => ({ lookUp: lookUp.id, query: { ...query, offset: page * PAGE_ROWS } });
-  const first = useSiftQuery(at(0));
+  const first = useSiftQuery(at(0), POLLED);
   const upper = useSiftQuery(at(pages[0]));
   const lower = useSiftQuery(at(pages[1]));
   const page = first.data;
@@ -124,6 +138,18 @@ function Sifted({ lookUp, view }: { lookUp: LookUp; view: View }) {
     { page: pages[0], rows: upper.currentData?.rows },
     { page: pages[1], rows: lower.currentData?.rows },
   ]);
+  const untranslated = useTranslations(
+    lookUp,
+    useMemo(
+      () => [first, upper, lower].flatMap(({ currentData }) => currentData?.rows ?? []),
+      [first, upper, lower],
+    ),
+    into,
+  );
+  const own = LANGUAGES.find(
+    (code) => code === markets?.find(({ code }) => code === lookUp.market)?.language,
+  );
+  useKeys('x', () => change({ into: into === null ? (own ?? 'en') : '' }, { replace: true }), [into, own]);
   const removedStep = scope.view.startsWith('removed-')
     ? steps.findIndex(({ id }) => id === scope.view.slice(8))
     : -1;
@@ -133,8 +159,11 @@ function Sifted({ lookUp, view }: { lookUp: LookUp; view: View }) {
       <div className="pool">
         <SiftHead lookUp={lookUp} recipe={recipe} page={page} query={query} />
         {first.error && <Problem error={first.error} />}
+        {untranslated !== undefined && <Problem error={untranslated} />}
         {!page && !first.error && <p className="soft">Opening the pool…</p>}
         {view === 'words' && <WordsView lookUp={lookUp} recipe={recipe} />}
+        {view === 'variants' && <VariantsView lookUp={lookUp} recipe={recipe} />}
+        {view === 'compare' && <CompareView lookUp={lookUp} />}
         {view === 'clusters' && <ClustersView lookUp={lookUp} recipe={recipe} />}
         {view === 'desk' && page && <Desk lookUp={lookUp} query={query} page={page} />}
         {view === 'table' && removedStep >= 0 && (

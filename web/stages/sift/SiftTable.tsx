@@ -8,6 +8,8 @@ import { VirtualGrid } from '../../parts/table/VirtualGrid';
 import { useTargetsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 import { useTraySelection } from '../../state/useTraySelection';
+import { useMarkersQuery } from '../../state/variantsApi';
+import { shownExtra } from './extraColumns';
 import { siftColumns } from './siftColumns';
 import { useJudge } from './useJudge';
 import { VERDICT_KEYS } from './verdictKeys';
@@ -28,6 +30,7 @@ export function SiftTable({ lookUp, page, rowAt, listName, onVisible, onRelease 
   const { project, scope, change } = useScope();
   const { selected, select } = useTraySelection();
   const { data: targets } = useTargetsQuery(project);
+  const { data: markers } = useMarkersQuery(project);
   const judge = useJudge();
   const orders = readOrders(scope.poolSort);
   const columns = useMemo(
@@ -39,10 +42,12 @@ export function SiftTable({ lookUp, page, rowAt, listName, onVisible, onRelease 
         ),
         targets: page.targets.length,
         selected,
+        markers: markers ?? NOTHING,
+        extra: shownExtra(project, scope.siftColumns),
         onSelect: select,
         onRelease: (row) => onRelease(row.id),
       }),
-    [page, targets, lookUp.surface, selected, select, onRelease],
+    [page, targets, lookUp.surface, selected, markers, project, scope.siftColumns, select, onRelease],
   );
   const rowKeys = Object.fromEntries(
     Object.entries(VERDICT_KEYS).map(([pressed, { verdict, parked, word }]) => [

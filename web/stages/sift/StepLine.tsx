@@ -1,3 +1,4 @@
+import type { Marker } from '@opsimath/contract/api/markers';
 import type { KeywordList, RecipeStep, SiftPage } from '@opsimath/contract/api/sift';
 import { useEffect, useRef } from 'react';
 import { count } from '../../parts/words/figures';
@@ -11,6 +12,7 @@ interface StepLineProps {
   did: SiftPage['steps'][number] | undefined;
   targets: readonly string[];
   lists: readonly KeywordList[];
+  markers: readonly Marker[];
   recipe: UsedRecipe;
   /** Whether it was added just now: what it asks for is typed at once. */
   fresh: boolean;
@@ -27,6 +29,7 @@ export function StepLine({
   did,
   targets,
   lists,
+  markers,
   recipe,
   fresh,
   opened,
@@ -77,6 +80,7 @@ export function StepLine({
             sieve={step.sieve}
             targets={targets}
             lists={lists}
+            markers={markers}
             onChange={(sieve) => void recipe.setSieve(step.id, sieve)}
           />
         </div>

@@ -1,18 +1,28 @@
+import type { Marker } from '@opsimath/contract/api/markers';
 import type { SiftRow } from '@opsimath/contract/api/sift';
 import { laneColumn } from '../../parts/pool/laneColumn';
 import type { PoolSides } from '../../parts/pool/poolSides';
 import type { GridColumn } from '../../parts/table/gridColumn';
 import { Tick } from '../../parts/table/Tick';
+import { MarkerRow } from '../../parts/marks/MarkerShapes';
 import { count, decimal } from '../../parts/words/figures';
+import { LANGUAGE_NAMES } from '../../parts/words/languages';
+import type { ExtraColumn } from './extraColumns';
 
 const LANE = 250;
+/** Beside further columns the lane is narrower, so that they are seen without scrolling. */
+const NARROW_LANE = 170;
 const ROW = 34;
+/** From here on a language is told without saying how sure that is. */
+const SURE = 0.8;
 
 /** The columns of what came through a recipe. */
 export function siftColumns(task: {
   sides: PoolSides;
   targets: number;
   selected: ReadonlySet<number>;
+  markers: readonly Marker[];
+  extra: readonly ExtraColumn[];
   onSelect: (row: SiftRow) => void;
   onRelease: (row: SiftRow) => void;
 }): GridColumn<SiftRow>[] {
@@ -28,10 +38,14 @@ export function siftColumns(task: {
       id: 'keyword',
       head: 'Keyword',
       sort: 'keyword',
-      width: 232,
+      width: 228,
       cell: (row) => (
-        <span title={row.text}>
+        <span
+          className={row.translation ? 'said-twice' : undefined}
+          title={row.translation ? `${row.text}: “${row.translation}” (machine-made)` : row.text}
+        >
           <b>{row.text}</b>
+          <MarkerRow ids={row.markers} markers={task.markers} />
           {row.rescued && (
             <button
               className="plain rescued-mark"
@@ -53,6 +67,7 @@ export function siftColumns(task: {
               {word.level}
             </span>
           ))}
+          {row.translation && <i className="faint">{row.translation}</i>}
         </span>
       ),
     },
@@ -79,13 +94,13 @@ export function siftColumns(task: {
       align: 'right',
       cell: (row) => (row.volume === null ? <span className="faint">unknown</span> : count(row.volume)),
     },
-    laneColumn(sides, { width: LANE, height: ROW }),
+    laneColumn(sides, { width: task.extra.length > 0 ? NARROW_LANE : LANE, height: ROW }),
     {
       id: 'targets',
       head: 'Rank',
       sort: 'targets',
       tip: 'How many of the looked-up targets rank.',
-      width: 52,
+      width: 62,
       align: 'right',
       cell: (row) => `${row.organic.filter((position) => position !== null).length} of ${task.targets}`,
     },
@@ -112,5 +127,71 @@ export function siftColumns(task: {
       align: 'right',
       cell: (row) => (row.difficulty === null ? <span className="faint">–</span> : row.difficulty),
     },
+    ...task.extra.map((id) => EXTRA[id]),
   ];
 }
+
+const EXTRA: Record<ExtraColumn, GridColumn<SiftRow>> = {
+  purpose: {
+    id: 'purpose',
+    head: 'Purpose',
+    tip: 'What the search is for: seek a name or place, weigh, learn, buy; by rules that each row names.',
+    width: 66,
+    cell: ({ purpose: { purpose, evidence } }) => (
+      <span className={purpose === 'unclear' ? 'faint' : ''} title={evidence}>
+        {purpose}
+      </span>
+    ),
+  },
+  language: {
+    id: 'language',
+    head: 'Lang.',
+    tip: 'Language by dictionaries and letters, with how sure that is. Estimated.',
+    width: 62,
+    cell: ({ language }) =>
+      language ? (
+        <span title={`${LANGUAGE_NAMES[language.code]}, ${Math.round(100 * language.confidence)} % sure`}>
+          {language.code}
+          {language.confidence < SURE && (
+            <span className="faint"> {Math.round(100 * language.confidence)} %</span>
+          )}
+        </span>
+      ) : (
+        <span className="faint">–</span>
+      ),
+  },
+  reason: { id: 'reason', head: 'Reason', width: 110, cell: ({ reason }) => reason },
+  words: {
+    id: 'words',
+    head: 'Words',
+    sort: 'words',
+    width: 52,
+    align: 'right',
+    cell: ({ words }) => words,
+  },
+  trend: {
+    id: 'trend',
+    head: 'Trend',
+    sort: 'trend',
+    tip: 'Rising or falling where it is unlikely to be chance (§2).',
+    width: 60,
+    cell: ({ trend }) => trend ?? <span className="faint">–</span>,
+  },
+  competition: {
+    id: 'competition',
+    head: 'Ad comp.',
+    sort: 'adCompetition',
+    tip: 'Ad competition 0–1 as the source says it: how contested its paid slots are. Says nothing of organic rivals.',
+    width: 66,
+    align: 'right',
+    cell: ({ adCompetition }) =>
+      adCompetition === null ? <span className="faint">–</span> : decimal(adCompetition, 2),
+  },
+  sources: {
+    id: 'sources',
+    head: 'Found by',
+    sort: 'sources',
+    width: 120,
+    cell: ({ found }) => found.join(', '),
+  },
+};

@@ -1,0 +1,159 @@
+import type { Dossier } from '@opsimath/contract/api/gaps';
+import type { LookUp } from '@opsimath/contract/api/lookUps';
+import { compareTwo, frontOverlap } from '@opsimath/core/sift/compareTwo';
+import { key } from '@opsimath/core/text/key';
+import { Spin } from 'antd';
+import { Problem } from '../../parts/words/Problem';
+import { count, decimal } from '../../parts/words/figures';
+import { useDossierQuery } from '../../state/gapsApi';
+import { useSiftQuery } from '../../state/siftApi';
+import { useAppSelector } from '../../state/store';
+import { useScope } from '../../state/useScope';
+
+const NOTHING: { id: number; text: string }[] = [];
+const FIT = { fit: 1, unjudged: 0.7, adjacent: 0.4, off: 0 };
+
+/** Two keywords side by side, where a choice between near-equals is to be made. */
+export function CompareView({ lookUp }: { lookUp: LookUp }) {
+  const { project, comparison } = useScope();
+  const tray = useAppSelector((state) => state.tray[project] ?? NOTHING);
+  const [a, b] = tray;
+  const skip = a === undefined || b === undefined;
+  const first = useDossierQuery({ project, keyword: a?.id ?? 0, scope: comparison }, { skip });
+  const second = useDossierQuery({ project, keyword: b?.id ?? 0, scope: comparison }, { skip });
+  const verdicts = [useVerdict(lookUp, a?.text ?? ''), useVerdict(lookUp, b?.text ?? '')] as const;
+  if (skip)
+    return <p className="soft">Tick two keywords in the table (Space): they are set side by side here.</p>;
+  const error = first.error ?? second.error;
+  if (error) return <Problem error={error} />;
+  if (!first.currentData || !second.currentData) return <Spin style={{ marginTop: 16 }} />;
+  const both = [first.currentData, second.currentData] as const;
+  return (
+    <section className="words-view" aria-label="Two keywords">
+      {tray.length > 2 && <p className="soft">The first two of the tray are compared.</p>}
+      <Choice both={both} verdicts={verdicts} />
+      <table className="ledger compare">
+        <thead>
+          <tr>
+            <th />
+            {both.map(({ row }) => (
+              <th key={row.id} className="figure">
+                <span className="serif">{row.text}</span>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {LINES.map(([name, read]) => {
+            const [x, y] = [read(both[0]), read(both[1])];
+            return (
+              <tr key={name} className={x === y ? '' : 'differs'}>
+                <th scope="row">{name}</th>
+                <td className="figure">{x}</td>
+                <td className="figure">{y}</td>
+              </tr>
+            );
+          })}
+          <tr>
+            <th scope="row">verdict</th>
+            {verdicts.map((verdict, n) => (
+              <td key={n} className="figure">
+                {verdict}
+              </td>
+            ))}
+          </tr>
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+type Verdict = keyof typeof FIT;
+/** Smaller differences do not decide anything. */
+const WORTH_TELLING = 1.05;
+
+function Choice({
+  both,
+  verdicts,
+}: {
+  both: readonly [Dossier, Dossier];
+  verdicts: readonly [Verdict, Verdict];
+}) {
+  const [x, y] = both.map(({ row }, n) => ({
+    key: key(row.text),
+    volume: row.volume,
+    priority: row.priority,
+    demand: row.demand,
+    gain: row.gain,
+    chance: row.chance,
+    worth: row.worth,
+    fit: FIT[verdicts[n]!],
+    effort: row.effort,
+  }));
+  const decision = compareTwo(x!, y!);
+  const [ahead, behind] = decision.ahead === 0 ? both : [both[1], both[0]];
+  const told = (list: typeof decision.for): string =>
+    list
+      .filter(({ times }) => times >= WORTH_TELLING)
+      .map(({ factor, times }) => `${factor} (${decimal(times, 1)} times)`)
+      .join(', ');
+  const fronts = both.map(({ page }) =>
+    (page?.slots ?? []).flatMap(({ kind, address }) => (kind === 'organic' && address ? [address] : [])),
+  );
+  const shared = frontOverlap(fronts[0]!, fronts[1]!);
+  return (
+    <p>
+      <b>“{ahead.row.text}”</b> goes first{' '}
+      {decision.by === 'priority' && ahead.row.priority !== null
+        ? `by priority: ${decimal(ahead.row.priority, 1)} against ${behind.row.priority === null ? 'unknown' : decimal(behind.row.priority, 1)} a day of work.`
+        : decision.by === 'volume'
+          ? 'because it is searched more; their priority is equal or unknown.'
+          : 'only by the alphabet: nothing else tells them apart.'}{' '}
+      {told(decision.for) !== '' && `In its favour: ${told(decision.for)}. `}
+      {told(decision.against) !== '' && `Against it: ${told(decision.against)}. `}
+      {fronts[0]!.length > 0 && fronts[1]!.length > 0
+        ? `${shared.length} of the first 10 answer both${shared.length >= 4 ? ': one target could serve the two' : ''}.`
+        : 'Of at least one no result page is held, so that their fronts cannot be compared.'}
+    </p>
+  );
+}
+
+const figure = (value: number | null, digits = 0): string =>
+  value === null ? 'unknown' : digits === 0 ? count(value) : decimal(value, digits);
+const LINES: [string, (of: Dossier) => string][] = [
+  ['volume, searches a month', ({ row }) => figure(row.volume)],
+  ['demand, the coming three months', ({ row }) => figure(row.demand)],
+  ['our position', ({ row }) => String(row.own)],
+  ['best rival', ({ row }) => bestOf(row.rivals)],
+  ['gap kind', ({ row }) => row.kind],
+  ['rivals within the front', ({ row, rivals }) => `${row.spread} of ${rivals.length}`],
+  ['paid', ({ row }) => row.paid],
+  [
+    'CPC',
+    ({ row }) => (row.cpcLow === null ? 'unknown' : `${figure(row.cpcLow, 2)}–${figure(row.cpcHigh, 2)}`),
+  ],
+  ['ad competition', ({ row }) => figure(row.adCompetition, 2)],
+  ['difficulty', ({ row }) => figure(row.difficulty)],
+  ['clicks gained a month', ({ row }) => figure(row.gain, 1)],
+  ['chance', ({ row }) => figure(row.chance, 2) + (row.chanceAssumed ? ' (mean of the surface)' : '')],
+  ['worth of a click', ({ row }) => `${figure(row.worth, 2)} (${row.worthSource})`],
+  ['expected worth a month', ({ row }) => figure(row.worthAMonth, 1)],
+  ['action', ({ row }) => row.action],
+  ['effort, days', ({ row }) => figure(row.effort, 2)],
+  ['priority, a day of work', ({ row }) => figure(row.priority, 1)],
+];
+
+function bestOf(rivals: Dossier['row']['rivals']): string {
+  const places = rivals.filter((position): position is number => typeof position === 'number');
+  if (places.length > 0) return String(Math.min(...places));
+  return rivals.includes('absent') ? 'absent' : 'unknown';
+}
+
+/** What a keyword of a pool was judged to be. */
+function useVerdict(lookUp: LookUp, text: string): Verdict {
+  const { currentData } = useSiftQuery(
+    { lookUp: lookUp.id, query: { steps: [], find: text, sort: '-volume', limit: 100 } },
+    { skip: text === '' },
+  );
+  return currentData?.rows.find((row) => row.text === text)?.verdict ?? 'unjudged';
+}

@@ -1,0 +1,126 @@
+import type { KeywordList } from '@opsimath/contract/api/sift';
+import { App, InputNumber, Popover } from 'antd';
+import { Problem } from '../../parts/words/Problem';
+import { count, spelledDay } from '../../parts/words/figures';
+import {
+  useAddRecipeMutation,
+  useChangeListMutation,
+  useRecipesQuery,
+  useRemoveListMutation,
+} from '../../state/siftApi';
+import { useAppSelector } from '../../state/store';
+import { useScope } from '../../state/useScope';
+import { RenewList } from './RenewList';
+
+/** One list: what it holds, how far it is judged, where it came from, who changed what, and what can be done with it. */
+export function ListRow({ list }: { list: KeywordList }) {
+  const { project, change: changeScope } = useScope();
+  const { message } = App.useApp();
+  const person = useAppSelector((state) => state.preferences.person);
+  const [change] = useChangeListMutation();
+  const [remove, { error }] = useRemoveListMutation();
+  const { data: recipes } = useRecipesQuery(project);
+  const [addRecipe] = useAddRecipeMutation();
+
+  /** A recipe that lets through this list alone: what it shows has an address of its own. */
+  const recipeOf = async (): Promise<number> => {
+    const known = recipes?.find(
+      ({ steps }) =>
+        steps.length === 1 &&
+        steps[0]!.on &&
+        steps[0]!.sieve.kind === 'list' &&
+        steps[0]!.sieve.list === list.id,
+    );
+    if (known) return known.id;
+    const sieve = { kind: 'list' as const, list: list.id, out: false };
+    const entry = { name: `List “${list.name}”`.slice(0, 200), steps: [{ id: 'list', on: true, sieve }] };
+    return (await addRecipe({ project, entry }).unwrap()).id;
+  };
+  const open = async (): Promise<void> =>
+    changeScope({ recipe: await recipeOf(), market: list.market, view: '' });
+  const copyLink = async (): Promise<void> => {
+    const params = new URLSearchParams({ market: list.market, recipe: String(await recipeOf()) });
+    await navigator.clipboard.writeText(`${location.origin}/p/${project}/sift?${params}`);
+    void message.info('The link to this list is on the clipboard.');
+  };
+  return (
+    <tr>
+      <td>
+        <button className="plain" title="Show its keywords in the table" onClick={() => void open()}>
+          <b>{list.name}</b>
+        </button>
+        <details className="faint">
+          <summary>history</summary>
+          {list.history.map((entry, n) => (
+            <div key={n}>
+              {spelledDay(entry.at.slice(0, 10))}
+              {entry.person && `, ${entry.person}`}: {entry.what}
+            </div>
+          ))}
+        </details>
+      </td>
+      <td>{list.market}</td>
+      <td className="figure">{count(list.keywords)}</td>
+      <td className="figure">{count(list.volume)}</td>
+      <td>
+        <b>{count(list.judged.fit)}</b> of{' '}
+        <InputNumber
+          key={list.goal}
+          size="small"
+          aria-label={`Fit keywords wanted in ${list.name}`}
+          placeholder="any"
+          min={1}
+          max={100_000}
+          precision={0}
+          disabled={list.locked}
+          style={{ width: 62 }}
+          defaultValue={list.goal ?? undefined}
+          onBlur={({ target }) => {
+            const goal = target.value.trim() === '' ? null : Math.round(Number(target.value));
+            if (goal !== list.goal && (goal === null || goal >= 1))
+              void change({ project, list: list.id, change: { goal, person } });
+          }}
+        />{' '}
+        <span className="soft">
+          {count(list.fitVolume)} searches; {count(list.judged.unjudged)} unjudged
+          {list.judged.parked > 0 && `, ${count(list.judged.parked)} parked`}
+        </span>
+      </td>
+      <td className="soft">{list.origin || 'put together by hand'}</td>
+      <td className="figure list-acts">
+        <span className="list-files">
+          {['csv', 'xlsx', 'json'].map((format) => (
+            <a key={format} href={`/api/projects/${project}/lists/${list.id}/file?format=${format}`} download>
+              {format.toUpperCase()}
+            </a>
+          ))}
+        </span>
+        <button className="plain written" onClick={() => void copyLink()}>
+          copy link
+        </button>
+        {list.renewable && !list.locked && (
+          <Popover
+            trigger="click"
+            placement="bottomRight"
+            destroyOnHidden
+            content={<RenewList list={list} />}
+          >
+            <button className="plain written">make again</button>
+          </Popover>
+        )}
+        <button
+          className="plain written"
+          onClick={() => void change({ project, list: list.id, change: { locked: !list.locked, person } })}
+        >
+          {list.locked ? 'unlock' : 'lock'}
+        </button>
+        {!list.locked && (
+          <button className="plain soft written" onClick={() => void remove({ project, list: list.id })}>
+            take away
+          </button>
+        )}
+        {error && <Problem error={error} />}
+      </td>
+    </tr>
+  );
+}

@@ -1,0 +1,66 @@
+import type { KeywordList } from '@opsimath/contract/api/sift';
+import { Button, Spin } from 'antd';
+import { Problem } from '../../parts/words/Problem';
+import { count } from '../../parts/words/figures';
+import { useChangeListMutation } from '../../state/siftApi';
+import { useAppSelector } from '../../state/store';
+import { undoStackOf } from '../../state/undo';
+import { useScope } from '../../state/useScope';
+import { useRenewListMutation, useRenewalQuery } from '../../state/variantsApi';
+
+const NAMED = 8;
+
+/** What making a list again of its look-up and recipe would change; then it is done, and can be taken back. */
+export function RenewList({ list }: { list: KeywordList }) {
+  const { project } = useScope();
+  const person = useAppSelector((state) => state.preferences.person);
+  const { data, error } = useRenewalQuery({ project, list: list.id }, { refetchOnMountOrArgChange: true });
+  const [renew, { isLoading, error: failed }] = useRenewListMutation();
+  const [change] = useChangeListMutation();
+  if (error) return <Problem error={error} />;
+  if (!data) return <Spin />;
+  if (data.added === 0 && data.gone === 0)
+    return <p className="soft">Its look-up and recipe give the same keywords as when it was made.</p>;
+  const known = data.added === data.comes.length && data.gone === data.goes.length;
+  const apply = async (): Promise<void> => {
+    await renew({ project, list: list.id, person }).unwrap();
+    if (!known) return;
+    const [comes, goes] = [data.comes.map(({ id }) => id), data.goes.map(({ id }) => id)];
+    undoStackOf(project).push({
+      what: `make “${list.name}” again`,
+      undo: () => change({ project, list: list.id, change: { add: goes, remove: comes, person } }).unwrap(),
+      redo: () => change({ project, list: list.id, change: { add: comes, remove: goes, person } }).unwrap(),
+    });
+  };
+  return (
+    <div className="renew">
+      <Named word="come in" total={data.added} some={data.comes} />
+      <Named word="go out" total={data.gone} some={data.goes} />
+      <Button
+        size="small"
+        type="primary"
+        loading={isLoading}
+        onClick={() => void apply().catch(() => undefined)}
+      >
+        Make it again
+      </Button>
+      {failed && <Problem error={failed} />}
+    </div>
+  );
+}
+
+function Named({ word, total, some }: { word: string; total: number; some: { id: number; text: string }[] }) {
+  if (total === 0) return null;
+  return (
+    <p>
+      <b>
+        {count(total)} {word}:
+      </b>{' '}
+      {some
+        .slice(0, NAMED)
+        .map(({ text }) => text)
+        .join(', ')}
+      {total > NAMED && ` and ${count(total - NAMED)} more`}
+    </p>
+  );
+}

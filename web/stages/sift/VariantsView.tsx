@@ -1,0 +1,197 @@
+import type { LookUp } from '@opsimath/contract/api/lookUps';
+import type { VariantPage } from '@opsimath/contract/api/variants';
+import { Button, Spin } from 'antd';
+import { useState } from 'react';
+import { FindBox } from '../../parts/words/FindBox';
+import { Problem } from '../../parts/words/Problem';
+import { count } from '../../parts/words/figures';
+import { useTranslateMutation, useVariantsQuery } from '../../state/variantsApi';
+import { useMarketsQuery } from '../../state/projectApi';
+import { JoinVariants } from './JoinVariants';
+import { useJudge } from './useJudge';
+import type { UsedRecipe } from './useRecipe';
+import { useVariantChoice } from './useVariantChoice';
+import { VERDICT_KEYS } from './verdictKeys';
+
+const MOST = 100;
+type Group = VariantPage['rows'][number];
+
+/** The same thing spelled, turned, joined or said otherwise: under its main keyword, with its volume together. */
+export function VariantsView({ lookUp, recipe }: { lookUp: LookUp; recipe: UsedRecipe }) {
+  const [find, setFind] = useState('');
+  const [open, setOpen] = useState<number | null>(null);
+  const { steps, rescued } = recipe;
+  const { data, error, isFetching } = useVariantsQuery({
+    lookUp: lookUp.id,
+    query: { steps, rescued, find, limit: MOST },
+  });
+  if (error) return <Problem error={error} />;
+  if (!data) return <Spin style={{ marginTop: 16 }} />;
+  return (
+    <section className="words-view" aria-label="Variants">
+      <p className="soft">
+        {count(data.groups)} groups hold {count(data.grouped)} of {count(data.keywords)} keywords: misspelled,
+        joined or split, close variants, and other languages as far as they are translated. What is searched
+        together counts for the main keyword; each stays as it was typed.
+        {data.total > MOST && ` The ${MOST} most searched are shown.`}
+        {isFetching && ' Grouping anew…'}
+      </p>
+      <div className="words-head">
+        <FindBox name="Find a variant" value={find} onFind={setFind} width={170} />
+        <JoinVariants lookUp={lookUp} />
+        <Translate lookUp={lookUp} untranslated={data.untranslated} />
+      </div>
+      {data.total === 0 && (
+        <p className="soft">
+          {find === '' ? 'No two keywords are variants of one another.' : 'No group holds this.'}
+        </p>
+      )}
+      {data.total > 0 && (
+        <table className="ledger">
+          <thead>
+            <tr>
+              <th>Main keyword</th>
+              <th className="figure">Variants</th>
+              <th className="figure" title="Searches a month of the main keyword alone">
+                Alone
+              </th>
+              <th className="figure" title="Searches a month of all in the group">
+                Together
+              </th>
+              <th>Most searched variants</th>
+            </tr>
+          </thead>
+          {data.rows.map((group) => (
+            <GroupRows
+              key={group.members[0]!.id}
+              group={group}
+              opened={open === group.members[0]!.id}
+              onOpen={() => setOpen(open === group.members[0]!.id ? null : group.members[0]!.id)}
+            />
+          ))}
+        </table>
+      )}
+    </section>
+  );
+}
+
+function GroupRows({ group, opened, onOpen }: { group: Group; opened: boolean; onOpen: () => void }) {
+  const judge = useJudge();
+  const choose = useVariantChoice();
+  const [main, ...others] = group.members;
+  const judgeAll = (pressed: string): void => {
+    const { verdict, parked, word } = VERDICT_KEYS[pressed]!;
+    const changes = group.members.map(({ id }) => ({ keyword: id, verdict, parked }));
+    judge(changes, `${changes.length} of “${main!.text}”: ${word}`).catch(() => undefined);
+  };
+  return (
+    <tbody>
+      <tr>
+        <td>
+          <button className="plain" aria-expanded={opened} onClick={onOpen}>
+            <b>{main!.text}</b> <span className="faint">{opened ? '▾' : '▸'}</span>
+          </button>
+        </td>
+        <td className="figure">{count(group.keywords - 1)}</td>
+        <td className="figure">{main!.volume === null ? 'unknown' : count(main!.volume)}</td>
+        <td className="figure">
+          <b>{count(group.volume)}</b>
+        </td>
+        <td className="soft">
+          {others
+            .slice(0, 3)
+            .map(({ text }) => text)
+            .join(', ')}
+          {others.length > 3 && ` and ${count(group.keywords - 4)} more`}
+        </td>
+      </tr>
+      {opened && (
+        <tr>
+          <td colSpan={5} className="cluster-members">
+            <p>
+              Judge all {count(group.members.length)}:{' '}
+              {['f', 'a', 'o', 'u'].map((pressed) => (
+                <button key={pressed} className="plain written" onClick={() => judgeAll(pressed)}>
+                  {VERDICT_KEYS[pressed]!.word}
+                </button>
+              ))}
+            </p>
+            <table className="variants">
+              <tbody>
+                {group.members.map((member) => (
+                  <tr key={member.id}>
+                    <td>
+                      {member.text}
+                      {member.translation !== null && <span className="faint"> “{member.translation}”</span>}
+                    </td>
+                    <td className="soft">{member.link === 'main' ? 'main keyword' : member.link}</td>
+                    <td className="figure">{member.volume === null ? 'unknown' : count(member.volume)}</td>
+                    <td className="soft">
+                      {member.best === null ? '' : `best ${member.best}`}
+                      {member.verdict !== 'unjudged' && ` ${member.verdict}`}
+                    </td>
+                    <td>
+                      {member.link !== 'main' && (
+                        <>
+                          <button
+                            className="plain written"
+                            aria-label={`Set “${member.text}” apart`}
+                            onClick={() =>
+                              choose([{ keyword: member.id, under: member.id }], `${member.text} apart`)
+                            }
+                          >
+                            set apart
+                          </button>{' '}
+                          <button
+                            className="plain soft written"
+                            title="The rest of the group goes under this one"
+                            onClick={() =>
+                              choose(
+                                [
+                                  { keyword: member.id, under: member.id },
+                                  ...group.members
+                                    .filter(({ id }) => id !== member.id)
+                                    .map(({ id }) => ({ keyword: id, under: member.id })),
+                                ],
+                                `${member.text} made the main keyword`,
+                              )
+                            }
+                          >
+                            make it the main one
+                          </button>
+                        </>
+                      )}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </td>
+        </tr>
+      )}
+    </tbody>
+  );
+}
+
+/** Fetches what those of other languages say in the market's own, so that they can stand with it. */
+function Translate({ lookUp, untranslated }: { lookUp: LookUp; untranslated: VariantPage['untranslated'] }) {
+  const [translate, { isLoading, error }] = useTranslateMutation();
+  const { data: markets } = useMarketsQuery();
+  const market = markets?.find(({ code }) => code === lookUp.market);
+  if (untranslated.length === 0 || !market) return null;
+  const into = market.language as 'en' | 'de' | 'es';
+  return (
+    <>
+      <Button
+        size="small"
+        loading={isLoading}
+        title="What is translated stands under what says the same. The translation is a machine’s; the original is kept."
+        onClick={() => void translate({ lookUp: lookUp.id, ask: { into, keywords: untranslated } })}
+      >
+        Translate {count(untranslated.length)} of other languages,{' '}
+        {count(Math.ceil(untranslated.length / 100))} {untranslated.length > 100 ? 'units' : 'unit'}
+      </Button>
+      {error && <Problem error={error} />}
+    </>
+  );
+}

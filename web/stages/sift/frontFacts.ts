@@ -1,0 +1,56 @@
+import type { ShownPage } from '@opsimath/contract/api/gaps';
+import { pageKind, type PathRules } from '@opsimath/core/text/pageKind';
+import { quartiles } from '@opsimath/core/ranking/statistics';
+
+type Slot = ShownPage['slots'][number];
+
+/** The front in a few words: kinds of pages, price, rating, age, views, length; each as lowest to highest quarter. */
+export function frontFacts(front: readonly Slot[], rules: PathRules): { name: string; value: string }[] {
+  const facts: { name: string; value: string }[] = [];
+  const kinds = new Map<string, number>();
+  for (const { address } of front) {
+    if (!address || !address.includes('.')) continue;
+    const kind = pageKind(address, rules);
+    if (kind !== 'unknown') kinds.set(kind, (kinds.get(kind) ?? 0) + 1);
+  }
+  if (kinds.size > 0)
+    facts.push({
+      name: 'Kinds',
+      value: [...kinds]
+        .sort((a, b) => b[1] - a[1])
+        .map(([kind, count]) => `${kind} ${count}`)
+        .join(', '),
+    });
+  const range = (
+    name: string,
+    values: (number | null | undefined)[],
+    said: (value: number) => string,
+  ): void => {
+    const known = values.filter((value): value is number => typeof value === 'number');
+    if (known.length === 0) return;
+    const [low, middle, high] = quartiles(known)!;
+    facts.push({
+      name,
+      value:
+        known.length === 1 || said(low) === said(high)
+          ? said(middle)
+          : `${said(low)}–${said(high)}, half at ${said(middle)}`,
+    });
+  };
+  const figure = (name: string): (number | undefined)[] => front.map(({ figures }) => figures[name]);
+  range('Price', figure('price'), (value) => value.toFixed(0));
+  range('Rating', figure('rating'), (value) => value.toFixed(1));
+  range('Reviews', figure('reviews'), (value) => String(Math.round(value)));
+  range('Length', figure('length'), (value) => `${Math.round(value / 60)} min`);
+  range(
+    'Views a day',
+    front.map(({ figures, age }) => (figures.views === undefined || !age ? null : figures.views / age)),
+    (value) => String(Math.round(value)),
+  );
+  range(
+    'Age',
+    front.map(({ age }) => age),
+    (days) => (days < 365 ? `${Math.round(days / 30.4)} months` : `${(days / 365).toFixed(1)} years`),
+  );
+  return facts;
+}

@@ -1,0 +1,80 @@
+import type { Marker, MarkerAddition, Marking } from '@opsimath/contract/api/markers';
+import type { ListRenewal, KeywordList } from '@opsimath/contract/api/sift';
+import type {
+  TranslationAnswer,
+  TranslationAsk,
+  VariantChoices,
+  VariantPage,
+  VariantQuery,
+} from '@opsimath/contract/api/variants';
+import { type InProject, api } from './api';
+
+/** Variants, translations, markers, and lists made again. */
+export const variantsApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    variants: build.query<VariantPage, { lookUp: number; query: VariantQuery }>({
+      query: ({ lookUp, query }) => ({
+        url: `/look-ups/${lookUp}/sift/variants`,
+        method: 'POST',
+        body: query,
+      }),
+      providesTags: ['facts', 'pools', 'verdicts', 'lists', 'variants'],
+    }),
+    chooseVariants: build.mutation<{ before: VariantChoices['choices'] }, InProject<VariantChoices>>({
+      query: ({ project, choices }) => ({
+        url: `/projects/${project}/variants`,
+        method: 'POST',
+        body: { choices },
+      }),
+      invalidatesTags: ['variants'],
+    }),
+    translate: build.mutation<TranslationAnswer, { lookUp: number; ask: TranslationAsk }>({
+      query: ({ lookUp, ask }) => ({ url: `/look-ups/${lookUp}/translations`, method: 'POST', body: ask }),
+      invalidatesTags: (answer) => (answer && answer.asked > 0 ? ['variants'] : []),
+    }),
+    markers: build.query<Marker[], number>({
+      query: (project) => `/projects/${project}/markers`,
+      providesTags: ['markers'],
+    }),
+    addMarker: build.mutation<Marker[], InProject<{ entry: MarkerAddition }>>({
+      query: ({ project, entry }) => ({ url: `/projects/${project}/markers`, method: 'POST', body: entry }),
+      invalidatesTags: ['markers'],
+    }),
+    removeMarker: build.mutation<Marker[], InProject<{ marker: number }>>({
+      query: ({ project, marker }) => ({ url: `/projects/${project}/markers/${marker}`, method: 'DELETE' }),
+      invalidatesTags: ['markers'],
+    }),
+    mark: build.mutation<{ changed: number[] }, InProject<{ marker: number } & Marking>>({
+      query: ({ project, marker, ...body }) => ({
+        url: `/projects/${project}/markers/${marker}/keywords`,
+        method: 'POST',
+        body,
+      }),
+      invalidatesTags: ['markers'],
+    }),
+    renewal: build.query<ListRenewal, InProject<{ list: number }>>({
+      query: ({ project, list }) => `/projects/${project}/lists/${list}/renewal`,
+      providesTags: ['lists', 'facts', 'pools', 'verdicts'],
+    }),
+    renewList: build.mutation<KeywordList[], InProject<{ list: number; person: string }>>({
+      query: ({ project, list, person }) => ({
+        url: `/projects/${project}/lists/${list}/renewal`,
+        method: 'POST',
+        body: { person },
+      }),
+      invalidatesTags: ['lists'],
+    }),
+  }),
+});
+
+export const {
+  useVariantsQuery,
+  useChooseVariantsMutation,
+  useTranslateMutation,
+  useMarkersQuery,
+  useAddMarkerMutation,
+  useRemoveMarkerMutation,
+  useMarkMutation,
+  useRenewalQuery,
+  useRenewListMutation,
+} = variantsApi;
