@@ -34,7 +34,7 @@ test('a recipe is built, a hidden single word is found and rescued, and verdicts
   const sift = async (body: object) => running.api.post(`/look-ups/${lookUp}/sift`, body);
   const { all } = await sift({ steps: [] });
   await expect(heading).toHaveText(
-    `${all.toLocaleString('en-US')} of ${all.toLocaleString('en-US')} keywords come through`,
+    `${all.toLocaleString('en-US')} of ${all.toLocaleString('en-US')} come through`,
   );
 
   await add(page, 'word count');
@@ -130,12 +130,20 @@ test('twenty keywords are judged on the desk by keyboard alone; another window s
   const last = (await keyword.textContent())!;
   await page.keyboard.press('n');
   await expect(keyword).not.toHaveText(last);
+  // What was skipped stays skipped: another window goes on at the same keyword.
+  const current = (await keyword.textContent())!;
   const second = await context.newPage();
   await second.goto(`${address}&view=desk`);
   await expect(second.getByRole('region', { name: 'Desk' }).getByRole('heading', { level: 2 })).toHaveText(
-    last,
+    current,
   );
   await second.close();
+  // Somebody else judges it: it goes from this desk without a reload.
+  const { rows } = await running.api.post(`/look-ups/${lookUp}/sift`, { steps: [], find: current });
+  const { id } = rows.find((row: { text: string }) => row.text === current);
+  await running.api.post(`${at}/verdicts`, { changes: [{ keyword: id, verdict: 'fit' }], person: 'Bo' });
+  await page.bringToFront();
+  await expect(keyword).not.toHaveText(current, { timeout: 20_000 });
 });
 
 test('lists are kept from what came through, combined, locked and sieved by', async ({ page, running }) => {
@@ -217,4 +225,87 @@ test('words are counted, one of them is left out and one is not to be used; the 
   await page.getByText('likely fits first').click();
   await page.keyboard.press('f');
   await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
+});
+
+test('variants stand under their main keyword, are set apart and joined again by undo', async ({ page }) => {
+  await page.goto(`${address}&view=variants`);
+  const view = page.getByRole('region', { name: 'Variants' });
+  const first = view.getByRole('table').first().locator('tbody').first();
+  await expect(first).toBeVisible({ timeout: 60_000 });
+  const groups = async (): Promise<number> =>
+    Number(
+      ((await view.getByText(/groups hold/).textContent()) ?? '').replace(/ groups.*/s, '').replace(/,/g, ''),
+    );
+  const before = await groups();
+  await first.getByRole('button').first().click();
+  const apart = first.getByRole('button', { name: /^Set “/ });
+  const variants = await apart.count();
+  const name = (await apart.first().getAttribute('aria-label'))!;
+  await apart.first().click();
+  await expect(page.getByRole('button', { name, exact: true })).toBeHidden({ timeout: 60_000 });
+  await expect.poll(groups).toBe(variants === 1 ? before - 1 : before);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(groups, { timeout: 60_000 }).toBe(before);
+});
+
+test('two ticked keywords are marked, and compared with why one goes first', async ({ page }) => {
+  await page.goto(address);
+  const grid = page.getByRole('grid', { name: 'Sifted' });
+  const ticks = grid.getByRole('checkbox');
+  await ticks.nth(0).click();
+  await ticks.nth(1).click();
+  await page.getByRole('button', { name: 'Mark 2' }).click();
+  await page.getByLabel('Name of the marker').fill('ask the maker');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.getByRole('button', { name: 'put on' }).click();
+  await expect(grid.getByRole('img', { name: 'ask the maker' })).toHaveCount(2);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+z');
+  await expect(grid.getByRole('img', { name: 'ask the maker' })).toHaveCount(0);
+
+  const names = await grid.locator('.selected b, [aria-selected=true] b').allTextContents();
+  await page.getByText('Compare', { exact: true }).click();
+  const two = page.getByRole('region', { name: 'Two keywords' });
+  await expect(two).toContainText(/goes first/);
+  for (const name of names) await expect(two).toContainText(name);
+  await expect(two.getByRole('row', { name: /^priority, a day of work/ })).toBeVisible();
+});
+
+test('a list is made again after what it would change was shown, and a table comes back from outside', async ({
+  page,
+  running,
+}) => {
+  const sieve = { kind: 'figure', figure: 'volume', least: 1000, most: null, unknown: false };
+  const lists = await running.api.post(`/look-ups/${lookUp}/sift/list`, {
+    name: 'much searched',
+    query: { steps: [{ id: 'v', on: true, sieve }] },
+  });
+  const list = lists.at(-1);
+  const { keywords } = await running.api.get(`${at}/lists/${list.id}/keywords`);
+  await running.api.patch(`${at}/lists/${list.id}`, { remove: [keywords[0]] });
+  await page.goto(`${address}&view=lists`);
+  const row = page.getByRole('row', { name: /much searched/ });
+  await row.getByRole('button', { name: 'make again' }).click();
+  await expect(page.getByText('1 come in:')).toBeVisible();
+  await page.getByRole('button', { name: 'Make it again' }).click();
+  await expect(row).toContainText(list.keywords.toLocaleString('en-US'));
+
+  const [text] = (await running.api.post(`/look-ups/${lookUp}/sift`, { steps: [], limit: 1 })).rows.map(
+    (entry: { text: string }) => entry.text,
+  );
+  await page.getByLabel('Table worked on outside').setInputFiles({
+    name: 'back.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`keyword,verdict,reason\n"${text}",adjacent,complement\nnever heard of,fit,\n`),
+  });
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('adjacent: complement');
+  await expect(dialog).toContainText('1 rows fit nothing here');
+  await dialog.getByRole('button', { name: 'Apply 1' }).click();
+  await expect(dialog).toBeHidden();
+  const found = await running.api.post(`/look-ups/${lookUp}/sift`, { steps: [], find: text, limit: 50 });
+  expect(found.rows.find((entry: { text: string }) => entry.text === text)).toMatchObject({
+    verdict: 'adjacent',
+    reason: 'complement',
+  });
 });

@@ -92,6 +92,7 @@ export const siftRow = poolRow.extend({
   parked: z.boolean(),
   reason: z.string(),
   person: z.string(),
+  decidedAt: z.string(),
   rescued: z.boolean(),
   /** When it was asked for: the language, and how sure that is, 0–1. */
   language: z.object({ code: z.enum(LANGUAGES), confidence: z.number() }).nullable(),

@@ -36,6 +36,7 @@ export async function listSheet(
     ['parked', (row) => (row.parked ? 'parked' : null)],
     ['reason', (row) => row.reason || null],
     ['judged by', (row) => row.person || null],
+    ['judged at', (row) => row.decidedAt || null],
     ['markers', (row) => row.markers.map((id) => markers.get(id)).join(', ') || null],
     [
       'words let in by',

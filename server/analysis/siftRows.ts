@@ -33,7 +33,7 @@ export async function siftRows(
   const isRescued = new Set(rescued);
   return rows.map((row, n) => {
     const i = indices[n]!;
-    const { verdict, parked, reason, person } = judgements[n]!;
+    const { verdict, parked, reason, person, decidedAt } = judgements[n]!;
     const code = spoken === null ? undefined : LANGUAGES[spoken.codes[i]! - 1];
     const signsOfIt: PurposeSigns = {
       paidSlots: known(signs.paidSlots[i]!),
@@ -46,6 +46,7 @@ export async function siftRows(
       parked,
       reason,
       person,
+      decidedAt,
       rescued: isRescued.has(row.id),
       language: code === undefined ? null : { code, confidence: spoken!.confidence[i]! / 100 },
       translation: translations?.get(row.id) ?? null,

@@ -86,6 +86,15 @@ async function findIds(database: Database, marketId: number, keys: readonly stri
   return JSON.parse(String(answer.rows[0]!.ids)) as number[];
 }
 
+/** Ids of known keywords by key, in the order of the keys; 0 where a market has none. Nothing is added. */
+export function keywordIdsOfKnown(
+  database: Database,
+  marketId: number,
+  keys: readonly string[],
+): Promise<number[]> {
+  return findIds(database, marketId, keys);
+}
+
 type NewKeyword = Pick<KeywordRow, 'key' | 'text'>;
 
 /** Most texts are their own keys: those are handed over once, for taking pairs apart is what takes the time. */

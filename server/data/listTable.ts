@@ -19,6 +19,7 @@ const HEADS = [
   'parked',
   'reason',
   'judged by',
+  'judged at',
   'notes',
 ];
 
@@ -58,7 +59,7 @@ export async function listTable(
   return {
     heads: HEADS,
     rows: ids.map((id, n) => {
-      const { verdict, parked, reason, person } = judgements[n]!;
+      const { verdict, parked, reason, person, decidedAt } = judgements[n]!;
       return [
         texts.get(id)!.text,
         market.code,
@@ -67,6 +68,7 @@ export async function listTable(
         parked ? 'parked' : null,
         reason || null,
         person || null,
+        decidedAt || null,
         notes.get(id) ?? null,
       ];
     }),
@@ -86,6 +88,8 @@ function plainCell(head: string, text: string, judged: KeptJudgement, notes: str
       return judged.reason || null;
     case 'judged by':
       return judged.person || null;
+    case 'judged at':
+      return judged.decidedAt || null;
     case 'notes':
       return notes ?? null;
     default:

@@ -16,6 +16,7 @@ import { markerRoutes } from './markers';
 import { noteRoutes } from './notes';
 import { openApiDocument } from './openApi';
 import { openApiPage } from './openApiPage';
+import { outsideRoutes } from './outside';
 import { projectRoutes } from './projects';
 import { reportRoutes } from './reports';
 import { listRoutes } from './lists';
@@ -43,6 +44,7 @@ export function createApp(services: Services, webFolder: string, log: Logger): K
     listRoutes,
     variantRoutes,
     markerRoutes,
+    outsideRoutes,
     trackingRoutes,
     importRoutes,
     reportRoutes,

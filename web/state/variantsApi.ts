@@ -1,4 +1,5 @@
 import type { Marker, MarkerAddition, Marking } from '@opsimath/contract/api/markers';
+import type { OutsidePreview } from '@opsimath/contract/api/outside';
 import type { ListRenewal, KeywordList } from '@opsimath/contract/api/sift';
 import type {
   TranslationAnswer,
@@ -52,6 +53,15 @@ export const variantsApi = api.injectEndpoints({
       }),
       invalidatesTags: ['markers'],
     }),
+    outside: build.mutation<OutsidePreview, InProject<{ market: string; file: File }>>({
+      query: ({ project, market, file }) => ({
+        url: `/projects/${project}/outside`,
+        method: 'POST',
+        params: { market },
+        body: file,
+        headers: { 'content-type': 'application/octet-stream' },
+      }),
+    }),
     renewal: build.query<ListRenewal, InProject<{ list: number }>>({
       query: ({ project, list }) => `/projects/${project}/lists/${list}/renewal`,
       providesTags: ['lists', 'facts', 'pools', 'verdicts'],
@@ -75,6 +85,7 @@ export const {
   useAddMarkerMutation,
   useRemoveMarkerMutation,
   useMarkMutation,
+  useOutsideMutation,
   useRenewalQuery,
   useRenewListMutation,
 } = variantsApi;

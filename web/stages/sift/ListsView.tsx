@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
 import { useCombineListsMutation, useListsQuery } from '../../state/siftApi';
 import { ListRow } from './ListRow';
+import { OutsideTable } from './OutsideTable';
 import { useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
 
@@ -20,6 +21,7 @@ export function ListsView() {
   return (
     <section className="lists" aria-label="Lists">
       <h1>Lists</h1>
+      <OutsideTable />
       {error && <Problem error={error} />}
       {lists?.length === 0 && (
         <p className="soft">
