@@ -357,7 +357,7 @@ describe('a table worked on outside', () => {
 });
 
 test('an archive brings markers, choices, leaves and renewable lists back', async () => {
-  const [marker] = await running.api.post(`${at}/markers`, { name: 'kept', shape: 'star' });
+  const marker = (await running.api.post(`${at}/markers`, { name: 'kept', shape: 'star' })).at(-1);
   await running.api.post(`${at}/markers/${marker.id}/keywords`, {
     keywords: [named('fahrradtasche')],
     on: true,
