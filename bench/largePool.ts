@@ -5,6 +5,7 @@ import path from 'node:path';
 import type { RecipeStep, Sieve } from '@opsimath/contract/api/sift';
 import type { api } from '../scripts/api.mjs';
 import { type Measured, measure, once } from './measure';
+import { measureWords } from './words';
 
 const KEYWORDS = 1_000_000;
 const TARGETS = ['north.example', 'south.example', 'east.example', 'west.example'];
@@ -144,6 +145,7 @@ export async function measureLargePool(
   );
   measured.push(...(await measureRecipe(opsimath, lookUp.id)));
   measured.push(await measure('one common word', 60, RUNS, (run) => pool(`words=${WORDS[run + 1]}`)));
+  measured.push(...(await measureWords(opsimath, lookUp.id, say)));
   say(`Memory of the server, at most: ${peakMemory(pid).toFixed(0)} MB`);
   return measured;
 }

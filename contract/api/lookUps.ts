@@ -27,6 +27,7 @@ export const FOUND_BY = [
   'channel keywords',
   'list',
   'import',
+  'combined',
 ] as const;
 export const foundBy = z.enum(FOUND_BY);
 export type FoundBy = z.infer<typeof foundBy>;
@@ -48,6 +49,8 @@ export const lookUpRequest = z.object({
   words: z.array(targetWords).default([]),
   /** Keywords of which only the figures are wanted; nothing is added. */
   keywords: lines(20_000),
+  /** Whether those were combined of words here, rather than known before. */
+  combined: z.boolean().default(false),
   want: z.enum(['organic', 'paid', 'both']).default('both'),
   /** Organic positions beyond it are not fetched. */
   depth: z.int().min(1).max(100).default(100),

@@ -56,7 +56,9 @@ export function findsOf(request: LookUpRequest): { way: FoundBy; seed: string }[
   return [
     ...request.seeds.flatMap((seed) => request.ways.map((way) => ({ way, seed }))),
     ...request.words.flatMap((way) => [...new Set(request.targets)].map((seed) => ({ way, seed }))),
-    ...(request.keywords.length > 0 ? [{ way: 'list' as const, seed: '' }] : []),
+    ...(request.keywords.length > 0
+      ? [{ way: request.combined ? ('combined' as const) : ('list' as const), seed: '' }]
+      : []),
   ];
 }
 

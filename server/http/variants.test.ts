@@ -264,6 +264,21 @@ describe('a list', () => {
   });
 });
 
+test('phrases that were combined of words say so, with figures where there are any', async () => {
+  const ask = { market: MARKET, date: DATE, extent: 'metrics', combined: true };
+  const started = await running.api.post(`${at}/look-ups`, {
+    ...ask,
+    keywords: ['frame bag', 'bag frame quux'],
+  });
+  await running.api.finished(started.job.id);
+  const page = await running.api.get(`/look-ups/${started.id}/keywords?sort=given`);
+  expect(page.rows.map(({ text, found }: { text: string; found: string[] }) => [text, found])).toEqual([
+    ['frame bag', ['combined']],
+    ['bag frame quux', ['combined']],
+  ]);
+  expect(page.rows[0].volume).toBeGreaterThan(0);
+});
+
 test('nearness and exact rivals come from captured fronts; without one they are unknown and kept', async () => {
   const started = await running.api.post(`${at}/look-ups`, {
     market: MARKET,

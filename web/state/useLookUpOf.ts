@@ -4,20 +4,22 @@ import { useScope } from './useScope';
 const PLACE = 'opsimath.look-up-draft';
 
 /** Goes to Look-up with these targets, or this list of keywords, put in. */
-export function useLookUpOf(): (lines: readonly string[], part?: 'targets' | 'list') => void {
+export function useLookUpOf(): (lines: readonly string[], part?: 'targets' | 'list' | 'combined') => void {
   const { project, scope } = useScope();
   const navigate = useNavigate();
   return (lines, part = 'targets') => {
     const place = `${PLACE}.${project}`;
     const draft = JSON.parse(localStorage.getItem(place) ?? '{}') as object;
-    const filled = part === 'list' ? { list: lines.join('\n') } : { pasted: lines.join('\n') };
+    const text = lines.join('\n');
+    const filled =
+      part === 'targets' ? { pasted: text } : { list: text, combined: part === 'combined' ? text : '' };
     localStorage.setItem(place, JSON.stringify({ ...draft, ...filled }));
     const { market, date, compare } = scope;
     const params = new URLSearchParams({
       market,
       date,
       compare,
-      ...(part === 'list' ? { view: 'list' } : {}),
+      ...(part === 'targets' ? {} : { view: 'list' }),
     });
     // The form that is open already reads its draft again.
     void navigate(`/p/${project}/look-up?${params}`, { state: { filled: Date.now() } });

@@ -25,4 +25,5 @@ export const FINDERS: Record<
   'phrases of the target': findPhrases,
   'channel keywords': findChannelKeywords,
   list: findListed,
+  combined: findListed,
 };

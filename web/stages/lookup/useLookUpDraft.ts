@@ -16,6 +16,8 @@ export interface LookUpDraft {
   ways: SeedWay[];
   words: ('tags' | 'phrases of the target' | 'channel keywords')[];
   list: string;
+  /** The list as it was combined of words; once it is edited it is a list like any other. */
+  combined: string;
   want: 'organic' | 'paid' | 'both';
   extent: 'positions' | 'metrics' | 'captures';
   captureMost: number;
@@ -31,6 +33,7 @@ const EMPTY: LookUpDraft = {
   ways: ['suggestions', 'phrase'],
   words: [],
   list: '',
+  combined: '',
   want: 'both',
   extent: 'metrics',
   captureMost: 1000,
@@ -88,7 +91,9 @@ function orderFor(
     return seeds.length === 0 ? null : { ...common, seeds, ways: draft.ways };
   }
   const keywords = draft.list.split(/[\n\r]+/).flatMap((line) => line.trim() || []);
-  return keywords.length === 0 ? null : { ...common, keywords };
+  return keywords.length === 0
+    ? null
+    : { ...common, keywords, combined: draft.combined !== '' && draft.combined === draft.list };
 }
 
 function addressesOn(

@@ -6,6 +6,7 @@ import { Problem } from '../../parts/words/Problem';
 import { count, percent } from '../../parts/words/figures';
 import { useWordCountsQuery } from '../../state/siftApi';
 import { BanWord } from './BanWord';
+import { CombineWords } from './CombineWords';
 import type { UsedRecipe } from './useRecipe';
 
 const LENGTHS = [
@@ -61,6 +62,7 @@ export function WordsView({ lookUp, recipe }: { lookUp: LookUp; recipe: UsedReci
           </span>
         )}
       </div>
+      <CombineWords lookUp={lookUp} offered={data?.rows.map(({ text }) => text) ?? []} />
       {error && <Problem error={error} />}
       {data?.done === 1 && (
         <table className="ledger">
