@@ -152,7 +152,7 @@ test('lists are kept from what came through, combined, locked and sieved by', as
   const keep = async (find: string, name: string): Promise<void> => {
     await page.getByLabel('Find among these').fill(find);
     await expect(page).toHaveURL(new RegExp(`poolFind=${find}`));
-    await page.getByRole('button', { name: 'Keep as a list' }).click();
+    await page.getByRole('button', { name: 'Keep as list' }).click();
     await page.getByText(/^all /).click();
     await page.getByLabel('Name of the list').fill(name);
     await page.getByRole('button', { name: 'Keep', exact: true }).click();

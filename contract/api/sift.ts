@@ -79,6 +79,8 @@ export const siftQuery = z.object({
   sort: sortList,
   /** Whether rows say their language, and in which language they are said beside the original. */
   languages: z.boolean().default(false),
+  /** Whether rows say in how many longer keywords they are contained. */
+  contained: z.boolean().default(false),
   into: z.enum(LANGUAGES).nullable().default(null),
   offset: z.int().min(0).default(0),
   limit: z.int().min(1).max(500).default(100),
@@ -98,6 +100,8 @@ export const siftRow = poolRow.extend({
   language: z.object({ code: z.enum(LANGUAGES), confidence: z.number() }).nullable(),
   /** What it says in the language asked for, where that is held; `''` where nobody knew. */
   translation: z.string().nullable(),
+  /** When it was asked for: other keywords of the pool that hold it as a phrase, and their searches a month. */
+  contained: z.object({ keywords: z.int(), volume: z.number() }).nullable(),
   markers: z.array(z.int()),
   /** What the search is for, with the evidence in words. */
   purpose: z.object({ purpose: z.enum(PURPOSES), evidence: z.string() }),
@@ -169,6 +173,15 @@ export type KeptJudgement = z.infer<typeof keptJudgement>;
 export const judgementsAnswer = z.object({ before: z.array(keptJudgement), after: z.array(keptJudgement) });
 export type JudgementsAnswer = z.infer<typeof judgementsAnswer>;
 
+/** One verdict for all that comes through and holds what is looked for. */
+export const siftJudgement = z.object({
+  query: siftQuery.pick({ steps: true, rescued: true, find: true }),
+  verdict,
+  reason: z.string().trim().max(500).default(''),
+  person: z.string().trim().max(80).default(''),
+});
+export type SiftJudgement = z.input<typeof siftJudgement>;
+
 export const keywordList = z.object({
   id: z.int(),
   name: z.string(),
@@ -216,7 +229,14 @@ export type ListChange = z.input<typeof listChange>;
 /** What of a sifted pool becomes a list. */
 export const listFromSift = z.object({
   name: listName,
-  query: siftQuery.omit({ offset: true, limit: true, sort: true, languages: true, into: true }),
+  query: siftQuery.omit({
+    offset: true,
+    limit: true,
+    sort: true,
+    languages: true,
+    contained: true,
+    into: true,
+  }),
   only: z.array(verdict).default([]),
   origin: z.string().max(500).default(''),
   ...signed,
@@ -250,6 +270,8 @@ export const wordCountsPage = z.object({
   keywords: z.int(),
   total: z.int(),
   rows: z.array(z.object({ text: z.string(), length: z.int(), keywords: z.int(), volume: z.number() })),
+  /** Keywords and their searches a month by how many words they have; eight stands for eight and more. */
+  byWords: z.array(z.object({ words: z.int(), keywords: z.int(), volume: z.number() })),
 });
 export type WordCountsPage = z.infer<typeof wordCountsPage>;
 

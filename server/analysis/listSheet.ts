@@ -18,7 +18,7 @@ export async function listSheet(
 ): Promise<{ heads: string[]; rows: [number, Cell[]][] }> {
   const { pool, name } = await openPool(workspace, lookUpId);
   const indices = ids.map((id) => pool.indexOf[id - pool.base] ?? -1).filter((i) => i >= 0);
-  const asked = { rescued: [], languages: true, into: null };
+  const asked = { rescued: [], languages: true, contained: true, into: null };
   const rows = await siftRows(workspace, { pool, name, lookUpId }, indices, asked);
   const { database } = workspace;
   const notes = await notesOfKeywords(database, pool.projectId);
@@ -30,6 +30,8 @@ export async function listSheet(
     ...poolColumns(pool.targets, pool.market.currency, notes),
     ['language', (row) => row.language?.code ?? null],
     ['language confidence (0-1)', (row) => row.language?.confidence ?? null],
+    ['contained in (keywords)', (row) => row.contained?.keywords ?? null],
+    ['contained in (searches a month)', (row) => row.contained?.volume ?? null],
     ['purpose', (row) => row.purpose.purpose],
     ['purpose because', (row) => row.purpose.evidence],
     ['verdict', (row) => row.verdict],

@@ -7,17 +7,17 @@ import { heldTranslations } from '../data/translations';
 import { judgementsOf } from '../data/verdicts';
 import { poolFigures } from './poolFigures';
 import { poolRows } from './poolRows';
-import { type NamedPool, poolLanguages, purposeMaterial } from './poolWords';
+import { type NamedPool, poolContaining, poolLanguages, purposeMaterial } from './poolWords';
 import type { Workspace } from './workspace';
 
-type Asked = Pick<SiftQueryRead, 'rescued' | 'languages' | 'into'>;
+type Asked = Pick<SiftQueryRead, 'rescued' | 'languages' | 'contained' | 'into'>;
 
 /** Rows of pool indices with what was judged, marked and said of them. */
 export async function siftRows(
   workspace: Workspace,
   named: NamedPool,
   indices: readonly number[],
-  { rescued, languages, into }: Asked,
+  { rescued, languages, contained, into }: Asked,
 ): Promise<SiftRow[]> {
   const { database } = workspace;
   const { pool } = named;
@@ -27,6 +27,7 @@ export async function siftRows(
   const markers = await markersOf(database, pool.projectId, ids);
   const translations = into === null ? null : await heldTranslations(database, ids, into);
   const spoken = languages || into !== null ? await poolLanguages(workspace, named) : null;
+  const holding = contained ? await poolContaining(workspace, named) : null;
   const { words, names, signs, dearFrom } = await purposeMaterial(workspace, named);
   const readPurpose = purposeReader(words, names);
   const cpc = poolFigures(pool, 'cpc');
@@ -50,6 +51,7 @@ export async function siftRows(
       rescued: isRescued.has(row.id),
       language: code === undefined ? null : { code, confidence: spoken!.confidence[i]! / 100 },
       translation: translations?.get(row.id) ?? null,
+      contained: holding && { keywords: holding.counts[i]!, volume: holding.volumes[i]! },
       markers: markers.get(row.id) ?? [],
       purpose: readPurpose(key(row.text), signsOfIt),
     };

@@ -6,6 +6,7 @@ import type { z } from 'zod';
 import { keywordKeys } from '../data/keywords';
 import { verdictState } from '../data/verdicts';
 import { Lately } from './columnStore';
+import type { Pool } from './pool';
 import { openSift } from './sift';
 import type { Workspace } from './workspace';
 
@@ -53,8 +54,9 @@ export async function wordCounts(
     void run(begun, keys, volumes);
     return begun;
   });
+  const byWords = countByWords(pool, stack.passes);
   if (counting.grams === null)
-    return { done: counting.done, keywords: counting.keywords, total: 0, rows: [] };
+    return { done: counting.done, keywords: counting.keywords, total: 0, rows: [], byWords };
   const sought = key(query.find);
   const matching = counting.grams.filter(
     ({ text, length }) =>
@@ -68,6 +70,7 @@ export async function wordCounts(
     keywords: counting.keywords,
     total: sorted.length,
     rows: sorted.slice(query.offset, query.offset + query.limit),
+    byWords,
   };
 }
 
@@ -85,4 +88,22 @@ async function run(counting: Counting, keys: readonly string[], volumes: Float64
     await new Promise((resolve) => setImmediate(resolve));
     since = performance.now();
   }
+}
+
+const MOST_WORDS = 8;
+
+/** Keywords and their searches a month by how many words they have. */
+function countByWords({ ids, base, words, metrics }: Pool, passes: Uint8Array): WordCountsPage['byWords'] {
+  const keywords = new Int32Array(MOST_WORDS + 1);
+  const volumes = new Float64Array(MOST_WORDS + 1);
+  for (let i = 0; i < passes.length; i++) {
+    if (passes[i] === 0) continue;
+    const count = Math.min(MOST_WORDS, words[i]!);
+    keywords[count]!++;
+    const volume = metrics.volume[ids[i]! - base]!;
+    if (volume === volume) volumes[count]! += volume;
+  }
+  return Array.from(keywords, (count, n) => ({ words: n, keywords: count, volume: volumes[n]! })).filter(
+    (entry) => entry.keywords > 0,
+  );
 }

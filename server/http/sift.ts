@@ -8,17 +8,23 @@ import {
   recipeChange,
   removedPage,
   removedQuery,
+  siftJudgement,
   siftPage,
   siftQuery,
   wordCountsPage,
   wordCountsQuery,
 } from '@opsimath/contract/api/sift';
 import { z } from 'zod';
+import { lookUpById } from '../data/lookUps';
 import { projectById } from '../data/projects';
 import { addRecipe, changeRecipe, listRecipes, removeRecipe } from '../data/recipes';
 import { judge } from '../data/verdicts';
+import { KnownProblem } from '../problem';
 import type { Routes } from './route';
 import type { Services } from './services';
+
+/** More are narrowed first: a slip would be too large to look through. */
+const MOST_AT_ONCE = 20_000;
 
 /** From thousands of keywords to the right ones: recipes, what they do to a pool, verdicts. */
 export function siftRoutes(routes: Routes, { database, analysis }: Services): void {
@@ -62,6 +68,29 @@ export function siftRoutes(routes: Routes, { database, analysis }: Services): vo
       answer: clusterPage,
     },
     ({ params, body }) => analysis.clusterPage(params.id, body),
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/look-ups/:id/sift/judge',
+      summary: 'One verdict for all that comes through a recipe; answers with what stood before',
+      body: siftJudgement,
+      answer: judgementsAnswer,
+    },
+    async ({ params, body: { query, verdict, reason, person } }) => {
+      const { projectId } = await lookUpById(database, params.id);
+      const ids = await analysis.siftIds(params.id, query, []);
+      if (ids.length > MOST_AT_ONCE)
+        throw new KnownProblem(
+          400,
+          'too-many-to-judge',
+          `${ids.length} keywords come through; up to ${MOST_AT_ONCE} are judged at once.`,
+          'Narrow them by a sieve first.',
+        );
+      if (ids.length === 0) return { before: [], after: [] };
+      const changes = Array.from(ids, (keyword) => ({ keyword, verdict, parked: false, reason }));
+      return judge(database, projectId, changes, person);
+    },
   );
   routes.add(
     {

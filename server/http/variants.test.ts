@@ -157,6 +157,36 @@ test('short keywords are told by the longer ones that hold them', async () => {
   });
   expect(texts(await sift([figure(1)]))).toEqual(['waterproof panniers']);
   expect(texts(await sift([figure(2)]))).toEqual([]);
+  const { rows } = await sift([], { contained: true });
+  const contained = new Map(rows.map((row) => [row.text, row.contained]));
+  expect(contained.get('waterproof panniers')).toEqual({ keywords: 1, volume: 1200 });
+  expect(contained.get('fahrradtasche')).toEqual({ keywords: 0, volume: 0 });
+  expect((await sift([])).rows[0]!.contained).toBeNull();
+});
+
+test('the long-tail: keywords and volume by word count', async () => {
+  const { byWords } = await running.api.post(`/look-ups/${lookUp}/sift/words`, { steps: [] });
+  const expected = new Map<number, { keywords: number; volume: number }>();
+  for (const [text, volume] of GIVEN) {
+    const words = text.split(' ').length;
+    const entry = expected.get(words) ?? { keywords: 0, volume: 0 };
+    expected.set(words, { keywords: entry.keywords + 1, volume: entry.volume + (volume ?? 0) });
+  }
+  expect(byWords).toEqual(
+    [...expected].sort(([a], [b]) => a - b).map(([words, entry]) => ({ words, ...entry })),
+  );
+});
+
+test('all that comes through is judged at once, and what stood before takes it back', async () => {
+  const figure: Sieve = { kind: 'figure', figure: 'volume', least: 700, most: null, unknown: false };
+  const query = { steps: [{ id: 'v', on: true, sieve: figure }] };
+  const judged = async () => (await sift([figure])).judged;
+  const before = await judged();
+  const answer = await running.api.post(`/look-ups/${lookUp}/sift/judge`, { query, verdict: 'adjacent' });
+  expect(answer.after).toHaveLength(4);
+  expect(await judged()).toMatchObject({ adjacent: 4, unjudged: 0 });
+  await running.api.post(`${at}/verdicts`, { changes: answer.before });
+  expect(await judged()).toEqual(before);
 });
 
 describe('words not to be used', () => {

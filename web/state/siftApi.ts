@@ -11,6 +11,7 @@ import type {
   RecipeChange,
   RemovedPage,
   RemovedQuery,
+  SiftJudgement,
   SiftPage,
   SiftQuery,
   WordCountsPage,
@@ -82,6 +83,14 @@ export const siftApi = api.injectEndpoints({
       query: ({ project, ...body }) => ({ url: `/projects/${project}/verdicts`, method: 'POST', body }),
       invalidatesTags: ['verdicts'],
     }),
+    judgeAll: build.mutation<JudgementsAnswer, { lookUp: number; judgement: SiftJudgement }>({
+      query: ({ lookUp, judgement }) => ({
+        url: `/look-ups/${lookUp}/sift/judge`,
+        method: 'POST',
+        body: judgement,
+      }),
+      invalidatesTags: ['verdicts'],
+    }),
     lists: build.query<KeywordList[], number>({
       query: (project) => `/projects/${project}/lists`,
       providesTags: ['lists'],
@@ -123,6 +132,7 @@ export const {
   useChangeRecipeMutation,
   useRemoveRecipeMutation,
   useJudgeMutation,
+  useJudgeAllMutation,
   useListsQuery,
   useListFromSiftMutation,
   useCombineListsMutation,

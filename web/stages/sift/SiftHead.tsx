@@ -9,6 +9,7 @@ import { useListFromSiftMutation } from '../../state/siftApi';
 import { useAppSelector } from '../../state/store';
 import { undoStackOf, useUndoState } from '../../state/undo';
 import { useScope } from '../../state/useScope';
+import { JudgeAll } from './JudgeAll';
 import { MarkMenu } from './MarkMenu';
 import { SiftColumnsMenu } from './SiftColumnsMenu';
 import type { UsedRecipe } from './useRecipe';
@@ -59,6 +60,7 @@ export function SiftHead({ lookUp, recipe, page, query }: SiftHeadProps) {
         >
           Redo
         </Button>
+        <JudgeAll lookUp={lookUp} page={page} query={query} />
         <MarkMenu />
         <SiftColumnsMenu />
         <Popover
@@ -69,7 +71,7 @@ export function SiftHead({ lookUp, recipe, page, query }: SiftHeadProps) {
           content={<KeepList lookUp={lookUp} recipe={recipe} query={query} page={page} />}
         >
           <Button size="small" type="primary">
-            Keep as a list
+            Keep as list
           </Button>
         </Popover>
       </div>

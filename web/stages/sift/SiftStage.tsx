@@ -123,10 +123,21 @@ function Sifted({ lookUp, view }: { lookUp: LookUp; view: View }) {
   const { pages, onVisible } = useVisiblePages();
   const { steps, rescued, goal } = recipe;
   const into = scope.into || null;
-  const languages = into !== null || shownExtra(project, scope.siftColumns).includes('language');
+  const extra = shownExtra(project, scope.siftColumns);
+  const languages = into !== null || extra.includes('language');
+  const contained = extra.includes('contained');
   const query = useMemo(
-    () => ({ steps, rescued, goal, find: scope.poolFind, sort: scope.poolSort, languages, into }),
-    [steps, rescued, goal, scope.poolFind, scope.poolSort, languages, into],
+    () => ({
+      steps,
+      rescued,
+      goal,
+      find: scope.poolFind,
+      sort: scope.poolSort,
+      languages,
+      contained,
+      into,
+    }),
+    [steps, rescued, goal, scope.poolFind, scope.poolSort, languages, contained, into],
   );
   const at = (page: number) => ({ lookUp: lookUp.id, query: { ...query, offset: page * PAGE_ROWS } });
   const first = useSiftQuery(at(0), POLLED);

@@ -62,6 +62,7 @@ export function WordsView({ lookUp, recipe }: { lookUp: LookUp; recipe: UsedReci
           </span>
         )}
       </div>
+      {data && <ByWords rows={data.byWords} />}
       <CombineWords lookUp={lookUp} offered={data?.rows.map(({ text }) => text) ?? []} />
       {error && <Problem error={error} />}
       {data?.done === 1 && (
@@ -116,5 +117,23 @@ function WordRow({ row, of, recipe }: WordRowProps) {
         <BanWord text={text} />
       </td>
     </tr>
+  );
+}
+
+/** How much of the demand lies with the long-tail: keywords and volume by word count. */
+function ByWords({ rows }: { rows: WordCountsPage['byWords'] }) {
+  const all = rows.reduce((sum, { volume }) => sum + volume, 0);
+  return (
+    <dl className="by-words" aria-label="By word count">
+      {rows.map(({ words, keywords, volume }) => (
+        <div key={words} title={`${count(volume)} searches a month`}>
+          <dt>{words === 8 ? '8 and more words' : words === 1 ? '1 word' : `${words} words`}</dt>
+          <dd>
+            <b>{all > 0 ? percent(volume / all, 0) : '–'}</b> of the volume
+            <div className="faint">{count(keywords)} keywords</div>
+          </dd>
+        </div>
+      ))}
+    </dl>
   );
 }

@@ -2,6 +2,7 @@
 export const EXTRA_COLUMNS = [
   { id: 'purpose', name: 'purpose' },
   { id: 'language', name: 'language' },
+  { id: 'contained', name: 'contained in longer ones' },
   { id: 'reason', name: 'reason' },
   { id: 'words', name: 'word count' },
   { id: 'trend', name: 'trend' },

@@ -160,6 +160,21 @@ const EXTRA: Record<ExtraColumn, GridColumn<SiftRow>> = {
         <span className="faint">–</span>
       ),
   },
+  contained: {
+    id: 'contained',
+    head: 'Contained in',
+    tip: 'Other keywords of the pool that hold it as a phrase, and their searches a month together: what its own volume does not show.',
+    width: 108,
+    align: 'right',
+    cell: ({ contained }) =>
+      contained && contained.keywords > 0 ? (
+        <span>
+          {count(contained.keywords)} <span className="faint">{count(contained.volume)}</span>
+        </span>
+      ) : (
+        <span className="faint">–</span>
+      ),
+  },
   reason: { id: 'reason', head: 'Reason', width: 110, cell: ({ reason }) => reason },
   words: {
     id: 'words',

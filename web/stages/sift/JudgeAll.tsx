@@ -1,0 +1,73 @@
+import type { LookUp } from '@opsimath/contract/api/lookUps';
+import type { SiftPage, SiftQuery } from '@opsimath/contract/api/sift';
+import { App, Button, Dropdown } from 'antd';
+import { count } from '../../parts/words/figures';
+import { problemOf } from '../../state/api';
+import { useJudgeAllMutation, useJudgeMutation } from '../../state/siftApi';
+import { useAppSelector } from '../../state/store';
+import { undoStackOf } from '../../state/undo';
+import { useScope } from '../../state/useScope';
+import { VERDICT_KEYS } from './verdictKeys';
+
+const SHOWN = ['f', 'a', 'o', 'u'];
+
+/** One verdict for all that comes through, as one step that can be taken back. */
+export function JudgeAll({
+  lookUp,
+  page,
+  query,
+}: {
+  lookUp: LookUp;
+  page: SiftPage | undefined;
+  query: SiftQuery;
+}) {
+  const { project } = useScope();
+  const { message } = App.useApp();
+  const person = useAppSelector((state) => state.preferences.person);
+  const [judgeAll, { isLoading }] = useJudgeAllMutation();
+  const [judge] = useJudgeMutation();
+  const act = async (pressed: string): Promise<void> => {
+    const { verdict, word } = VERDICT_KEYS[pressed]!;
+    const { steps, rescued, find } = query;
+    const ask = { lookUp: lookUp.id, judgement: { query: { steps, rescued, find }, verdict, person } };
+    const { before, after } = await judgeAll(ask).unwrap();
+    const set = (kept: typeof before) =>
+      judge({
+        project,
+        person,
+        changes: kept.map(({ keyword, verdict: said, parked, reason }) => ({
+          keyword,
+          verdict: said,
+          parked,
+          reason,
+        })),
+      }).unwrap();
+    undoStackOf(project).push({
+      what: `${count(after.length)} at once: ${word}`,
+      undo: () => set(before),
+      redo: () => set(after),
+    });
+    void message.info(`${count(after.length)} keywords are ${word} now. Undo takes it back.`);
+  };
+  return (
+    <Dropdown
+      autoFocus
+      trigger={['click']}
+      menu={{
+        items: SHOWN.map((pressed) => ({
+          key: pressed,
+          label: `all ${count(page?.total)} ${VERDICT_KEYS[pressed]!.word}`,
+        })),
+        onClick: ({ key }) =>
+          void act(key).catch((error: unknown) => {
+            const { message: what, todo } = problemOf(error);
+            void message.error(todo ? `${what} ${todo}` : what);
+          }),
+      }}
+    >
+      <Button size="small" loading={isLoading} disabled={!page || page.total === 0}>
+        Judge all
+      </Button>
+    </Dropdown>
+  );
+}
