@@ -1,5 +1,5 @@
 import { useResultPageQuery } from '../../state/gapsApi';
-import { useProjectsQuery } from '../../state/projectApi';
+import { useMarketsQuery, useProjectsQuery } from '../../state/projectApi';
 import { frontFacts } from './frontFacts';
 import { spelledDay } from '../../parts/words/figures';
 
@@ -22,7 +22,9 @@ export function DeskFront({ project, market, date, keyword, text, ahead }: DeskF
   const front = (page?.slots ?? []).filter(({ kind }) => kind === 'organic').slice(0, MOST);
   const { data: projects } = useProjectsQuery();
   const rules = projects?.find(({ id }) => id === project)?.settings.pagePaths;
-  const facts = rules ? frontFacts(front, rules) : [];
+  const { data: markets } = useMarketsQuery();
+  const here = markets?.find(({ code }) => code === market);
+  const facts = rules && here ? frontFacts(front, { rules, ...here }) : [];
   return (
     <div className="desk-front sheet" aria-label="Front">
       <h3>What answers it</h3>

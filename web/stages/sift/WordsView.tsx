@@ -126,10 +126,10 @@ function ByWords({ rows }: { rows: WordCountsPage['byWords'] }) {
   return (
     <dl className="by-words" aria-label="By word count">
       {rows.map(({ words, keywords, volume }) => (
-        <div key={words} title={`${count(volume)} searches a month`}>
-          <dt>{words === 8 ? '8 and more words' : words === 1 ? '1 word' : `${words} words`}</dt>
+        <div key={words} title={`${count(volume)} searches a month: its share of all volume`}>
+          <dt>{words === 8 ? '8 words, more' : words === 1 ? '1 word' : `${words} words`}</dt>
           <dd>
-            <b>{all > 0 ? percent(volume / all, 0) : '–'}</b> of the volume
+            <b>{all > 0 ? percent(volume / all, 0) : '–'}</b>
             <div className="faint">{count(keywords)} keywords</div>
           </dd>
         </div>

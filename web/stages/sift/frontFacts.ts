@@ -5,11 +5,14 @@ import { quartiles } from '@opsimath/core/ranking/statistics';
 type Slot = ShownPage['slots'][number];
 
 /** The front in a few words: kinds of pages, price, rating, age, views, length; each as lowest to highest quarter. */
-export function frontFacts(front: readonly Slot[], rules: PathRules): { name: string; value: string }[] {
+export function frontFacts(
+  front: readonly Slot[],
+  { rules, currency, surface }: { rules: PathRules; currency: string; surface: string },
+): { name: string; value: string }[] {
   const facts: { name: string; value: string }[] = [];
   const kinds = new Map<string, number>();
   for (const { address } of front) {
-    if (!address || !address.includes('.')) continue;
+    if (surface !== 'web' || !address) continue;
     const kind = pageKind(address, rules);
     if (kind !== 'unknown') kinds.set(kind, (kinds.get(kind) ?? 0) + 1);
   }
@@ -38,7 +41,7 @@ export function frontFacts(front: readonly Slot[], rules: PathRules): { name: st
     });
   };
   const figure = (name: string): (number | undefined)[] => front.map(({ figures }) => figures[name]);
-  range('Price', figure('price'), (value) => value.toFixed(0));
+  range(`Price, ${currency}`, figure('price'), (value) => value.toFixed(0));
   range('Rating', figure('rating'), (value) => value.toFixed(1));
   range('Reviews', figure('reviews'), (value) => String(Math.round(value)));
   range('Length', figure('length'), (value) => `${Math.round(value / 60)} min`);
@@ -50,7 +53,12 @@ export function frontFacts(front: readonly Slot[], rules: PathRules): { name: st
   range(
     'Age',
     front.map(({ age }) => age),
-    (days) => (days < 365 ? `${Math.round(days / 30.4)} months` : `${(days / 365).toFixed(1)} years`),
+    (days) => (days < 365 ? months(days) : `${(days / 365).toFixed(1)} years`),
   );
   return facts;
+}
+
+function months(days: number): string {
+  const count = Math.round(days / 30.4);
+  return count === 1 ? '1 month' : `${count} months`;
 }
