@@ -45,6 +45,12 @@ const SHOTS = [
     act: buildRecipe,
   },
   { name: 'desk', path: 'sift?lookUp=1&market=web-us-en&view=desk', ready: '.desk-front li', theme: 'light' },
+  {
+    name: 'variants',
+    path: 'sift?lookUp=1&market=web-us-en&view=variants',
+    ready: '.words-view tbody',
+    theme: 'light',
+  },
   { name: 'roster', path: 'roster', ready: '.targets', theme: 'light' },
   { name: 'profile', path: 'roster?target=2&market=web-us-en', ready: '.depth-days', theme: 'light' },
   {
