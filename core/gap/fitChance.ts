@@ -155,7 +155,7 @@ function solve(
 ): { beta: Float64Array; covariance: Float64Array } {
   const n = WIDTH + 1;
   const beta = new Float64Array(n);
-  let inverse = new Float64Array(n * n);
+  let inverse: Float64Array = new Float64Array(n * n);
   const x = new Float64Array(n);
   x[0] = 1;
   for (let step = 0; step < MOST_STEPS; step++) {

@@ -10,8 +10,8 @@ const MOST_WORDS = 2 ** 20;
 const MOST_EDITS = 2;
 
 /**
- * Finds the words of a vocabulary that lie within two edits (Damerau–Levenshtein) of any word. Two words within two
- * edits share a form that has lost at most two letters of each; these forms are kept as sorted numbers, so that a
+ * Finds the words of a vocabulary that lie within two edits (Damerau–Levenshtein) of any word and have the same digits.
+ * Two such words share a form that has lost at most two letters of each; these forms are kept as sorted numbers, so that a
  * vocabulary of 100,000 words takes some 30 MB.
  *
  * @param vocabulary each word once, at most 2^20 of them
@@ -27,10 +27,16 @@ export function nearWords(vocabulary: readonly string[]): (word: string) => Near
     for (const hash of hashes) entries[at++] = hash * MOST_WORDS + word;
   });
   entries.sort();
+  const shapes = new Set(vocabulary.map((word) => shape(word, 0)));
+  const mayHave = (word: string): boolean => {
+    for (let more = -MOST_EDITS; more <= MOST_EDITS; more++) if (shapes.has(shape(word, more))) return true;
+    return false;
+  };
   const kept = new Map<string, Near>();
   return (word) => {
     let near = kept.get(word);
-    if (near === undefined) kept.set(word, (near = find(word, vocabulary, entries)));
+    if (near === undefined)
+      kept.set(word, (near = mayHave(word) ? find(word, vocabulary, entries) : NOTHING));
     return near;
   };
 }
@@ -47,11 +53,23 @@ function find(word: string, vocabulary: readonly string[], entries: Float64Array
   for (const number of met) {
     const other = vocabulary[number]!;
     if (other === word || Math.abs(other.length - word.length) > MOST_EDITS) continue;
+    if (digitsOf(other) !== digitsOf(word)) continue;
     const distance = editDistance(word, other);
     if (distance === 1) one.add(wordNumber(other));
     else if (distance === 2) two.add(wordNumber(other));
   }
   return { one, two };
+}
+
+const NOTHING: Near = { one: new Set(), two: new Set() };
+
+/** Digits and length: most words that were joined are longer than any other with their digits. */
+function shape(word: string, more: number): string {
+  return `${word.length + more}:${digitsOf(word)}`;
+}
+
+function digitsOf(word: string): string {
+  return word.replace(/\D/g, '');
 }
 
 /** Place of the first entry that is not below a number. */
@@ -66,15 +84,25 @@ function firstFrom(entries: Float64Array, least: number): number {
   return low;
 }
 
-/** Hashes of a word and of all it is after losing one or two letters. */
+/**
+ * Hashes of a word and of all it is after losing one or two characters that are no digits. Words that differ in a digit
+ * are never spellings of each other, so that they need not meet here: model numbers would else be near to hundreds.
+ */
 function forms(word: string): number[] {
   const found = new Set<string>([word]);
   for (let i = 0; i < word.length; i++) {
+    if (isDigit(word, i)) continue;
     const shorter = word.slice(0, i) + word.slice(i + 1);
     found.add(shorter);
-    for (let j = i; j < shorter.length; j++) found.add(shorter.slice(0, j) + shorter.slice(j + 1));
+    for (let j = i; j < shorter.length; j++)
+      if (!isDigit(shorter, j)) found.add(shorter.slice(0, j) + shorter.slice(j + 1));
   }
   return Array.from(found, (form) => wordNumber(form) >>> 0);
+}
+
+function isDigit(text: string, at: number): boolean {
+  const code = text.charCodeAt(at);
+  return code >= 48 && code <= 57;
 }
 
 /** A word's number, 32 bits (FNV-1a). Two words seldom have the same. */

@@ -110,7 +110,9 @@ class PairFinder {
     const ones = this.near(first).one;
     const others = this.near(second).one;
     if (ones.size === 0 || others.size === 0) return;
-    if (group.length <= ones.size * others.size) {
+    const firstIsFewer = ones.size <= others.size;
+    const [fewer, more] = firstIsFewer ? [ones, others] : [others, ones];
+    if (group.length <= 2 * fewer.size) {
       for (let n = group.length - 1; n >= 0 && group[n]! > above; n--) {
         const own = this.own[group[n]!]!;
         if (i < own.length && j < own.length && ones.has(own[i]!) && others.has(own[j]!))
@@ -118,10 +120,12 @@ class PairFinder {
       }
       return;
     }
-    for (const one of ones) {
-      const half = rest + placed(one, i);
-      if (!this.withoutOne.has((half | 0) ^ (j + 1))) continue;
-      for (const other of others) this.addNumber(index, half + placed(other, j));
+    // Most words that are near stand in no key with the others: half a look tells.
+    const [here, there] = firstIsFewer ? [i, j] : [j, i];
+    for (const word of fewer) {
+      const half = rest + placed(word, here);
+      if (!this.withoutOne.has((half | 0) ^ (there + 1))) continue;
+      for (const other of more) this.addNumber(index, half + placed(other, there));
     }
   }
 
@@ -131,8 +135,8 @@ class PairFinder {
     for (let at = 0; at + 1 < texts.length; at++) {
       const [before, after] = [texts[at]!, texts[at + 1]!];
       this.joinedAndChanged(index, [...texts.slice(0, at), before + after, ...texts.slice(at + 2)], at);
-      this.movedAndChanged(index, spaced(texts, at, before.slice(0, -1), before.slice(-1) + after));
-      this.movedAndChanged(index, spaced(texts, at, before + after.slice(0, 1), after.slice(1)));
+      this.movedAndChanged(index, texts, at, before.slice(0, -1), before.slice(-1) + after);
+      this.movedAndChanged(index, texts, at, before + after.slice(0, 1), after.slice(1));
     }
   }
 
@@ -152,14 +156,23 @@ class PairFinder {
     }
   }
 
-  /** Keys one edit from words between which a space was moved. */
-  private movedAndChanged(index: number, texts: readonly string[]): void {
-    const strange = texts.flatMap((word, place) => (this.vocabulary.has(word) ? [] : [place]));
-    if (strange.length > 1) return;
+  /** Keys that are some words but for two between which a space was moved, and one edit more. */
+  private movedAndChanged(
+    index: number,
+    given: readonly string[],
+    at: number,
+    before: string,
+    after: string,
+  ): void {
+    const strange = [before, after].filter((word) => word !== '' && !this.vocabulary.has(word)).length;
+    // One more edit can make a word of one of them, never of both.
+    if (strange > 1) return;
+    const texts = spaced(given, at, before, after);
     const own = Int32Array.from(texts, wordNumber);
-    if (strange.length === 0) this.addNumber(index, numberOf(own));
-    const places = strange.length === 1 ? strange : texts.map((_, place) => place);
-    for (const place of places) this.oneChanged(index, own, texts, place, false);
+    if (strange === 0) this.addNumber(index, numberOf(own));
+    for (let place = 0; place < texts.length; place++)
+      if (strange === 0 || !this.vocabulary.has(texts[place]!))
+        this.oneChanged(index, own, texts, place, false);
   }
 
   /** Keys with another word at one place, one edit away, or up to two. */

@@ -5,6 +5,7 @@ import { clusterPage } from './clusters';
 import { dossier } from './dossier';
 import { gapPage } from './gapPage';
 import { listSheet } from './listSheet';
+import { marketModels } from './marketModels';
 import { gatherSides } from './sides';
 import { resultPage } from './history';
 import { poolChange } from './poolChange';
@@ -42,6 +43,7 @@ const answers = {
   targetKeywords: (...args: Rest<typeof targetKeywords>) => targetKeywords(workspace, ...args),
   targetMarkets: (...args: Rest<typeof targetMarkets>) => targetMarkets(workspace, ...args),
   targetProfile: (...args: Rest<typeof targetProfile>) => targetProfile(workspace, ...args),
+  marketModels: (...args: Rest<typeof marketModels>) => marketModels(workspace, ...args),
   report: (...args: Rest<typeof report>) => report(workspace, ...args),
   resultPage: async (projectId: number, code: string, keywordId: number, date: string) => {
     const market = await marketByCode(workspace.database, code);

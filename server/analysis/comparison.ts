@@ -1,21 +1,23 @@
 import type { Project } from '@opsimath/contract/api/projects';
 import { ACTIONS } from '@opsimath/core/gap/action';
-import { afterAction, chance, defaultChanceWeights, type Standing } from '@opsimath/core/gap/chance';
+import { afterAction, chance } from '@opsimath/core/gap/chance';
 import { type ComparisonColumns, type GapColumns, compare } from '@opsimath/core/gap/compare';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { FIT } from '@opsimath/core/gap/priority';
 import { WORTH_SOURCES, middleCpc, worthOfClick } from '@opsimath/core/gap/worth';
 import { expectedVolume } from '@opsimath/core/demand/season';
-import { type ClickCurve, featureFactor, priorCurve } from '@opsimath/core/ranking/clickThrough';
+import { type ClickCurve, featureFactor } from '@opsimath/core/ranking/clickThrough';
 import { difficulty, type FrontSlot } from '@opsimath/core/ranking/difficulty';
 import { UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
 import { keywordsById } from '../data/keywords';
 import type { MarketRow } from '../data/markets';
-import { ABOVE, MEDIAN_COLUMNS } from '../data/segments/captureColumns';
+import { ABOVE } from '../data/segments/captureColumns';
 import type { ColumnStore } from './columnStore';
 import { type Metrics, seasonOf } from './metrics';
+import type { Models } from './models';
 import { OwnMaterial } from './ownMaterial';
 import type { Sides } from './sides';
+import { type SlotFigures, authorityOf, slotFigures, slotStanding } from './slotFigures';
 import type { Standings } from './standings';
 
 /** A finished comparison: one entry a keyword in every column, in the order of `keywords`. */
@@ -28,6 +30,7 @@ export interface Comparison {
   now: Standings;
   before: Standings | null;
   metrics: Metrics;
+  models: Models;
   curve: ClickCurve;
   /** Keyword ids, ascending, and the same as indices into the standings. */
   keywords: Int32Array;
@@ -52,11 +55,12 @@ export interface ComparisonParts {
   before: Standings | null;
   metrics: Metrics;
   keywords: Int32Array;
+  models: Models;
 }
 
 /** Gathers the columns of method §5–§8 from what was read, and compares. */
 export async function buildComparison(store: ColumnStore, parts: ComparisonParts): Promise<Comparison> {
-  const { project, market, now, before, metrics, keywords, date } = parts;
+  const { project, now, before, metrics, keywords, date } = parts;
   const rows = keywords.map((id) => id - now.base);
   const size = rows.length;
   const pick = (column: Uint8Array): Uint8Array => Uint8Array.from(rows, (row) => column[row]!);
@@ -90,7 +94,7 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
   await fillFromCaptures(store, parts, rows, columns, difficulties);
   return compared({
     ...parts,
-    curve: priorCurve(market.surface),
+    curve: parts.models.curve,
     rows,
     columns,
     volume: Float64Array.from(rows, (row) => metrics.volume[row]!),
@@ -120,24 +124,10 @@ export function withVerdicts(
   return compared({ ...comparison, columns: { ...comparison.columns, fit } });
 }
 
-interface SlotFigures {
-  authority: Uint8Array;
-  phrase: Uint8Array;
-  titleWords: Uint8Array;
-  fieldWords: Uint8Array;
-  engagement: Float32Array;
-  age: Int32Array;
-  updated: Int32Array;
-  above: Uint8Array;
-  paidAbove: Uint8Array;
-  words: Uint8Array;
-  medians: Float64Array[];
-}
-
 /** What only captures tell: the feature factor, difficulty, our words in the title, and the chance. */
 async function fillFromCaptures(
   store: ColumnStore,
-  { project, market, sides, now, date, keywords }: ComparisonParts,
+  { project, market, sides, now, date, keywords, models }: ComparisonParts,
   rows: Int32Array,
   columns: ComparisonColumns,
   difficulties: Int16Array,
@@ -145,7 +135,7 @@ async function fillFromCaptures(
   const figures: SlotFigures[] = [];
   for (const { segment } of now.captures) figures.push(await slotFigures(store, segment.id));
   const material = new OwnMaterial(sides, market.language, date);
-  const model = defaultChanceWeights(project.settings.front);
+  const model = models.weights;
   const outside = keywords.filter((_, i) => needsMaterial(columns.ownOrganic[i]!));
   const texts = await keywordsById(store.database, outside);
   for (let i = 0; i < rows.length; i++) {
@@ -189,40 +179,6 @@ async function fillFromCaptures(
 /** Only where no own target ranks within 50 is it asked whether one could. */
 function needsMaterial(own: number): boolean {
   return !isRanked(own) || own > 50;
-}
-
-async function slotFigures(store: ColumnStore, segment: number): Promise<SlotFigures> {
-  const medians: Float64Array[] = [];
-  for (const name of MEDIAN_COLUMNS) medians.push(await store.column(segment, name));
-  return {
-    authority: await store.column(segment, 'authority'),
-    phrase: await store.column(segment, 'phrase'),
-    titleWords: await store.column(segment, 'titleWords'),
-    fieldWords: await store.column(segment, 'fieldWords'),
-    engagement: await store.column(segment, 'engagement'),
-    age: await store.column(segment, 'age'),
-    updated: await store.column(segment, 'updated'),
-    above: await store.column(segment, 'above'),
-    paidAbove: await store.column(segment, 'paidAbove'),
-    words: await store.column(segment, 'words'),
-    medians,
-  };
-}
-
-function authorityOf(figure: SlotFigures, slot: number): number | null {
-  return figure.authority[slot] === 255 ? null : figure.authority[slot]!;
-}
-
-function slotStanding(figure: SlotFigures, slot: number, wordCount: number): Standing {
-  return {
-    authority: authorityOf(figure, slot),
-    phraseInTitle: figure.phrase[slot] === 1 ? 1 : 0,
-    wordsInTitle: figure.titleWords[slot]! / wordCount,
-    wordsInFields: figure.fieldWords[slot]! / wordCount,
-    engagement: known(figure.engagement[slot]!),
-    ageDays: figure.age[slot]! < 0 ? null : figure.age[slot]!,
-    daysSinceUpdate: figure.updated[slot]! < 0 ? null : figure.updated[slot]!,
-  };
 }
 
 function known(value: number): number | null {

@@ -63,7 +63,11 @@ export async function report(
     sources: await sourcesOf(workspace, projectId, comparison),
   };
   const captured = columns.chance.reduce((count, chance) => count + (Number.isNaN(chance) ? 0 : 1), 0);
-  return { ...content, sentences: summarySentences(content), quality: qualitySentences(content, captured) };
+  return {
+    ...content,
+    sentences: summarySentences(content),
+    quality: qualitySentences(content, captured, comparison.models),
+  };
 }
 
 async function scopeName(workspace: Workspace, projectId: number, pool: number | undefined): Promise<string> {

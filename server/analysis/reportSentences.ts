@@ -1,3 +1,4 @@
+import type { Models } from './models';
 import type { Report } from '@opsimath/contract/api/report';
 
 type Content = Omit<Report, 'sentences' | 'quality'>;
@@ -53,11 +54,18 @@ export function summarySentences(content: Content): string[] {
 }
 
 /** What the figures rest on and where they are weak. */
-export function qualitySentences(content: Content, captured: number): string[] {
+export function qualitySentences(content: Content, captured: number, models: Models): string[] {
   const { totals, front } = content;
+  const curve = models.curveFitted
+    ? 'click-through fitted from own search performance'
+    : 'a prior click-through curve';
+  const weights =
+    models.fitted === null
+      ? 'default chance weights'
+      : `a chance model fitted on ${whole(models.fitted.captures)} captures`;
   return [
     `${whole(captured)} of ${whole(totals.keywords)} keywords have a captured result page; only these can show anybody absent.`,
     `Positions count organic slots only. The front is the first ${front}. “Absent” means looked through and not found; “unknown” means never looked.`,
-    'Clicks, chance and worth are estimated: a prior click-through curve, default chance weights, and CPC × 0.7 as the worth of a click unless the project sets one.',
+    `Clicks, chance and worth are estimated: ${curve}, ${weights}, and CPC × 0.7 as the worth of a click unless the project sets one.`,
   ];
 }

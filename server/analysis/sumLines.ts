@@ -10,7 +10,11 @@ const MISSING = 'unknown';
 
 /** The sum that led to a priority, line by line, each with what it is made of and where it came from. */
 export function sumLines(comparison: Comparison, i: number, row: GapRow): SumLine[] {
-  const { columns, metrics, curve, now, project, date } = comparison;
+  const { columns, metrics, curve, now, project, date, models } = comparison;
+  const weighed =
+    models.fitted === null
+      ? 'default weights'
+      : `model fitted on ${number(models.fitted.captures)} captures, AUC ${number(models.fitted.quality.auc, 2)}`;
   const { currency } = project.settings;
   const at = comparison.rows[i]!;
   const metricsNumber = metrics.segment[at]!;
@@ -74,22 +78,16 @@ export function sumLines(comparison: Comparison, i: number, row: GapRow): SumLin
       row.gain,
       1,
       'demand × factor × difference in click-through, clicks a month',
-      'prior click-through curve',
+      models.curveFitted ? 'click-through fitted from own search performance' : 'prior click-through curve',
     ),
     row.chanceAssumed
-      ? line(
-          'Chance',
-          comparison.meanChance,
-          3,
-          'mean of this market, for want of a capture',
-          'default weights',
-        )
+      ? line('Chance', comparison.meanChance, 3, 'mean of this market, for want of a capture', weighed)
       : line(
           'Chance',
           row.chance,
           3,
           `of standing within ${project.settings.front} after: ${row.action}`,
-          `default weights, ${captured}`,
+          `${weighed}, ${captured}`,
         ),
     line(
       'Worth of a click',

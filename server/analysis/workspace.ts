@@ -13,10 +13,12 @@ import { ColumnStore, Lately } from './columnStore';
 import { type Comparison, buildComparison, withVerdicts } from './comparison';
 import type { Filtered } from './gapFilter';
 import { gatherMetrics } from './metrics';
+import { type Models, fitModels } from './models';
 import { gatherSides } from './sides';
 import { buildStandings } from './standings';
 
 const KEPT_COMPARISONS = 6;
+const KEPT_MODELS = 6;
 const KEPT_ORDERS = 24;
 const KEPT_FILTERS = 12;
 
@@ -28,6 +30,7 @@ export class Workspace {
   readonly store: ColumnStore;
   private readonly comparisons = new Lately<Comparison>(KEPT_COMPARISONS);
   private readonly judged = new Lately<Comparison>(KEPT_COMPARISONS);
+  private readonly fitted = new Lately<Models>(KEPT_MODELS);
   private readonly alphabets = new Lately<Int32Array>(2);
   private readonly sorted = new Lately<{ ids: Int32Array; words: Uint8Array }>(2);
   readonly orders = new Lately<Int32Array>(KEPT_ORDERS);
@@ -65,7 +68,9 @@ export class Workspace {
         const space = range ?? { least: 0, most: 0 };
         const segments = await findSegments(this.database, { marketId: market.id });
         const until = (date: string): StoredSegment[] => segments.filter((segment) => segment.date <= date);
+        const models = await this.models(market, projectId, scope.date, state, project.settings.front);
         return buildComparison(this.store, {
+          models,
           project,
           market,
           date: scope.date,
@@ -87,6 +92,16 @@ export class Workspace {
       withVerdicts(await gathered(), await verdictColumns(this.database, projectId, market.id)),
     );
     return { comparison, name: judged };
+  }
+
+  /** Click-through and chance, fitted to what is held on or before a date. */
+  models(market: MarketRow, projectId: number, date: string, state: string, front: number): Promise<Models> {
+    const [facts] = state.split('|');
+    return this.fitted.get(JSON.stringify([market.id, projectId, date, facts, front]), async () => {
+      const segments = await findSegments(this.database, { marketId: market.id, until: date });
+      const ours = segments.filter(({ kind, projectId: of }) => kind !== 'performance' || of === projectId);
+      return fitModels(this.store, market, ours, front);
+    });
   }
 
   /** Keywords of a market in the order of their keys. */

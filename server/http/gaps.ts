@@ -6,6 +6,7 @@ import {
   gapQuery,
   shownPage,
 } from '@opsimath/contract/api/gaps';
+import { marketModels } from '@opsimath/contract/api/models';
 import { isoDay } from '@opsimath/contract/source/answers';
 import { z } from 'zod';
 import { notesOfKeywords } from '../data/notes';
@@ -48,6 +49,17 @@ export function gapRoutes(routes: Routes, { analysis, database }: Services): voi
       context.type = 'text/csv; charset=utf-8';
       context.body = csvStream(gapColumns(first, notes), pages());
     },
+  );
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/models',
+      summary:
+        'How clicks and chance are estimated in a market at a date: curve, weights, quality, what they rest on',
+      query: z.object({ market: z.string(), date: isoDay }),
+      answer: marketModels,
+    },
+    ({ params, query }) => analysis.marketModels(params.id, query.market, query.date),
   );
   routes.add(
     {

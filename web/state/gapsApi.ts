@@ -6,6 +6,7 @@ import type {
   GapQuery,
   ShownPage,
 } from '@opsimath/contract/api/gaps';
+import type { MarketModels } from '@opsimath/contract/api/models';
 import type { Report } from '@opsimath/contract/api/report';
 import { type InProject, api, toParams } from './api';
 
@@ -15,6 +16,10 @@ export const gapsApi = api.injectEndpoints({
     gapPage: build.query<GapPage, InProject<{ query: GapQuery }>>({
       query: ({ project, query }) => ({ url: `/projects/${project}/gaps`, params: toParams(query) }),
       providesTags: ['facts', 'targets', 'tracked', 'verdicts'],
+    }),
+    models: build.query<MarketModels, InProject<{ market: string; date: string }>>({
+      query: ({ project, ...params }) => ({ url: `/projects/${project}/models`, params }),
+      providesTags: ['facts', 'projects'],
     }),
     dossier: build.query<Dossier, InProject<{ keyword: number; scope: DossierQuery }>>({
       query: ({ project, keyword, scope }) => ({
@@ -48,5 +53,11 @@ export const gapsApi = api.injectEndpoints({
   }),
 });
 
-export const { useGapPageQuery, useDossierQuery, useResultPageQuery, useTrackMutation, useReportQuery } =
-  gapsApi;
+export const {
+  useGapPageQuery,
+  useDossierQuery,
+  useModelsQuery,
+  useResultPageQuery,
+  useTrackMutation,
+  useReportQuery,
+} = gapsApi;

@@ -6,6 +6,7 @@ import { ChannelTable } from './ChannelTable';
 import { FilesView } from './FilesView';
 import { FindRivals } from './FindRivals';
 import { IndexView } from './IndexView';
+import { ModelsPanel } from './ModelsPanel';
 import { SettingsPanel } from './SettingsPanel';
 import { TargetPanel } from './TargetPanel';
 import { TargetsView } from './TargetsView';
@@ -49,7 +50,12 @@ export default function Roster() {
           {open === 'channels' && <ChannelTable />}
           {open === 'words' && <BannedWords />}
           {open === 'files' && <FilesView />}
-          {open === 'settings' && <SettingsPanel />}
+          {open === 'settings' && (
+            <div className="settings-body">
+              <SettingsPanel />
+              <ModelsPanel />
+            </div>
+          )}
         </div>
         {scope.target !== null && (
           <TargetPanel key={scope.target} target={scope.target} onClose={() => change({ target: null })} />

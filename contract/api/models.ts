@@ -1,0 +1,44 @@
+import { CHANCE_FEATURES } from '@opsimath/core/gap/chance';
+import { z } from 'zod';
+
+/** How clicks and chance are estimated in a market at a date, and what that rests on. */
+export const marketModels = z.object({
+  curve: z.object({
+    /** Whether own search performance is behind it; else it is the prior. */
+    fitted: z.boolean(),
+    impressions: z.number(),
+    clicks: z.number(),
+    /** Positions 1–100. */
+    points: z.array(
+      z.object({
+        position: z.int(),
+        prior: z.number(),
+        used: z.number(),
+        impressions: z.number(),
+        clicks: z.number(),
+      }),
+    ),
+  }),
+  chance: z.object({
+    /** Whether the captures are behind it; else the stated default weights hold. */
+    fitted: z.boolean(),
+    captures: z.int(),
+    leastCaptures: z.int(),
+    intercept: z.number(),
+    weights: z.array(
+      z.object({ feature: z.enum(CHANCE_FEATURES), weight: z.number(), error: z.number().nullable() }),
+    ),
+    /** On keywords that the model had not seen. */
+    quality: z
+      .object({
+        auc: z.number(),
+        brier: z.number(),
+        calibrationError: z.number(),
+        calibration: z.array(
+          z.object({ rows: z.int(), foretold: z.number().nullable(), inside: z.number().nullable() }),
+        ),
+      })
+      .nullable(),
+  }),
+});
+export type MarketModels = z.infer<typeof marketModels>;

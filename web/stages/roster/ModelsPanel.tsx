@@ -1,0 +1,78 @@
+import { Problem } from '../../parts/words/Problem';
+import { count, decimal, percent } from '../../parts/words/figures';
+import { useModelsQuery } from '../../state/gapsApi';
+import { useScope } from '../../state/useScope';
+import { CurveChart } from './CurveChart';
+
+/** How clicks and chance are estimated here: the curve beside its prior, the weights, and how right they have been. */
+export function ModelsPanel() {
+  const { project, scope } = useScope();
+  const { market, date } = scope;
+  const { data, error } = useModelsQuery({ project, market, date }, { skip: market === '' || date === '' });
+  if (error) return <Problem error={error} />;
+  if (!data) return null;
+  const { curve, chance } = data;
+  return (
+    <section className="sheet models" aria-label="How it is estimated">
+      <h2>How clicks and chance are estimated</h2>
+      <p className="soft">
+        {curve.fitted
+          ? `Click-through by position is fitted from own search performance: ${count(curve.clicks)} clicks of ${count(curve.impressions)} impressions, leaning on the prior by 500 impressions a position, never rising (§3).`
+          : 'Click-through by position is the prior (§3). With own search performance, brought in under Files, it is fitted.'}
+      </p>
+      <CurveChart points={curve.points} />
+      <h3>Chance of standing within the front</h3>
+      <p className="soft">
+        {chance.fitted
+          ? `Fitted on the results of ${count(chance.captures)} captures (§6).`
+          : `The stated default weights hold until ${chance.leastCaptures} keywords are captured (§6).`}
+        {chance.quality &&
+          ` On keywords it had not seen: AUC ${decimal(chance.quality.auc, 3)} (0.5 is no better than guessing), Brier score ${decimal(chance.quality.brier, 3)}, calibration error ${decimal(chance.quality.calibrationError, 3)}.`}
+      </p>
+      <div className="models-tables">
+        <table className="ledger">
+          <thead>
+            <tr>
+              <th>Beside the median of its page</th>
+              <th className="figure">Weight</th>
+              <th className="figure">± error</th>
+            </tr>
+          </thead>
+          <tbody>
+            {chance.weights.map(({ feature, weight, error: uncertain }) => (
+              <tr key={feature}>
+                <td>{feature}</td>
+                <td className="figure">{decimal(weight, 2)}</td>
+                <td className="figure">{uncertain === null ? '–' : decimal(uncertain, 2)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        {chance.quality && (
+          <table className="ledger">
+            <thead>
+              <tr>
+                <th>Foretold</th>
+                <th className="figure">Results</th>
+                <th className="figure">Mean foretold</th>
+                <th className="figure">Were inside</th>
+              </tr>
+            </thead>
+            <tbody>
+              {chance.quality.calibration.map(({ rows, foretold, inside }, n) => (
+                <tr key={n}>
+                  <td>
+                    {n * 10}–{n * 10 + 10} %
+                  </td>
+                  <td className="figure">{count(rows)}</td>
+                  <td className="figure">{foretold === null ? '–' : percent(foretold)}</td>
+                  <td className="figure">{inside === null ? '–' : percent(inside)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+      </div>
+    </section>
+  );
+}
