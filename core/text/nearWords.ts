@@ -1,3 +1,4 @@
+import { Groups } from './groups';
 import { editDistance } from './variants';
 
 /** Numbers of the words near a word: those at distance 1, and those at distance 2. */
@@ -20,13 +21,18 @@ const MOST_EDITS = 2;
  */
 export function nearWords(vocabulary: readonly string[]): (word: string) => Near {
   if (vocabulary.length > MOST_WORDS) throw new RangeError(`At most ${MOST_WORDS} words`);
-  const formsOf = vocabulary.map((word) => forms(word));
-  const entries = new Float64Array(formsOf.reduce((sum, { length }) => sum + length, 0));
+  const formsOf = vocabulary.map(forms);
+  const size = formsOf.reduce((sum, { length }) => sum + length, 0);
+  const numbers = new Int32Array(size);
+  const members = new Int32Array(size);
   let at = 0;
-  formsOf.forEach((hashes, word) => {
-    for (const hash of hashes) entries[at++] = hash * MOST_WORDS + word;
+  formsOf.forEach((found, word) => {
+    for (const form of found) {
+      numbers[at] = form;
+      members[at++] = word;
+    }
   });
-  entries.sort();
+  const byForm = new Groups(numbers, members);
   const shapes = new Set(vocabulary.map((word) => shape(word, 0)));
   const mayHave = (word: string): boolean => {
     for (let more = -MOST_EDITS; more <= MOST_EDITS; more++) if (shapes.has(shape(word, more))) return true;
@@ -35,18 +41,16 @@ export function nearWords(vocabulary: readonly string[]): (word: string) => Near
   const kept = new Map<string, Near>();
   return (word) => {
     let near = kept.get(word);
-    if (near === undefined)
-      kept.set(word, (near = mayHave(word) ? find(word, vocabulary, entries) : NOTHING));
+    if (near === undefined) kept.set(word, (near = mayHave(word) ? find(word, vocabulary, byForm) : NOTHING));
     return near;
   };
 }
 
-function find(word: string, vocabulary: readonly string[], entries: Float64Array): Near {
+function find(word: string, vocabulary: readonly string[], byForm: Groups): Near {
   const met = new Set<number>();
-  for (const hash of forms(word)) {
-    const end = (hash + 1) * MOST_WORDS;
-    for (let n = firstFrom(entries, hash * MOST_WORDS); n < entries.length && entries[n]! < end; n++)
-      met.add(entries[n]! % MOST_WORDS);
+  for (const form of forms(word)) {
+    if (!byForm.seek(form)) continue;
+    for (let n = byForm.from; n < byForm.to; n++) met.add(byForm.members[n]!);
   }
   const one = new Set<number>();
   const two = new Set<number>();
@@ -72,32 +76,20 @@ function digitsOf(word: string): string {
   return word.replace(/\D/g, '');
 }
 
-/** Place of the first entry that is not below a number. */
-function firstFrom(entries: Float64Array, least: number): number {
-  let low = 0;
-  let high = entries.length;
-  while (low < high) {
-    const middle = (low + high) >>> 1;
-    if (entries[middle]! < least) low = middle + 1;
-    else high = middle;
-  }
-  return low;
-}
-
 /**
  * Hashes of a word and of all it is after losing one or two characters that are no digits. Words that differ in a digit
  * are never spellings of each other, so that they need not meet here: model numbers would else be near to hundreds.
  */
 function forms(word: string): number[] {
-  const found = new Set<string>([word]);
+  const found = new Set<number>([wordNumber(word)]);
   for (let i = 0; i < word.length; i++) {
     if (isDigit(word, i)) continue;
     const shorter = word.slice(0, i) + word.slice(i + 1);
-    found.add(shorter);
+    found.add(wordNumber(shorter));
     for (let j = i; j < shorter.length; j++)
-      if (!isDigit(shorter, j)) found.add(shorter.slice(0, j) + shorter.slice(j + 1));
+      if (!isDigit(shorter, j)) found.add(wordNumber(shorter.slice(0, j) + shorter.slice(j + 1)));
   }
-  return Array.from(found, (form) => wordNumber(form) >>> 0);
+  return [...found];
 }
 
 function isDigit(text: string, at: number): boolean {

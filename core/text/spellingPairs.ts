@@ -1,3 +1,4 @@
+import { Groups } from './groups';
 import { words } from './key';
 import { nearWords, wordNumber } from './nearWords';
 import { mayBeSpellingOf } from './variants';
@@ -31,10 +32,10 @@ class PairFinder {
   readonly pairs: [number, number][] = [];
   private readonly seen = new Set<number>();
   private readonly own: Int32Array[];
-  private readonly byNumber = new Map<number, number[]>();
+  private readonly byNumber: Groups;
   /** Keys by their number without one word, and without two. */
-  private readonly withoutOne = new Map<number, number[]>();
-  private readonly withoutTwo = new Map<number, number[]>();
+  private readonly withoutOne: Groups;
+  private readonly withoutTwo: Groups;
   private readonly vocabulary = new Set<string>();
   private readonly near: ReturnType<typeof nearWords>;
 
@@ -45,16 +46,22 @@ class PairFinder {
       return Int32Array.from(list, wordNumber);
     });
     this.near = nearWords([...this.vocabulary]);
+    const whole = new Entries(keys.length);
+    const one = new Entries(this.own.reduce((sum, { length }) => sum + length, 0));
+    const two = new Entries(this.own.reduce((sum, { length }) => sum + (length * (length - 1)) / 2, 0));
     this.own.forEach((own, index) => {
       const number = numberOf(own);
-      put(this.byNumber, number, index);
+      whole.add(number, index);
       for (let i = 0; i < own.length; i++) {
         const rest = (number - placed(own[i]!, i)) | 0;
-        put(this.withoutOne, rest ^ (i + 1), index);
+        one.add(rest ^ (i + 1), index);
         for (let j = i + 1; j < own.length; j++)
-          put(this.withoutTwo, ((rest - placed(own[j]!, j)) | 0) ^ (i * 64 + j + 1), index);
+          two.add(((rest - placed(own[j]!, j)) | 0) ^ (i * 64 + j + 1), index);
       }
     });
+    this.byNumber = whole.grouped();
+    this.withoutOne = one.grouped();
+    this.withoutTwo = two.grouped();
   }
 
   /** Keys that are equal without spaces. */
@@ -76,47 +83,65 @@ class PairFinder {
     const number = numberOf(own);
     for (let i = 0; i < own.length; i++) {
       const rest = (number - placed(own[i]!, i)) | 0;
-      const alike = this.withoutOne.get(rest ^ (i + 1))!;
-      if (alike.length > 1) {
-        const near = this.near(texts[i]!);
-        if (alike.length <= near.one.size + near.two.size) {
-          // Ascending: the pairs with a smaller one were found from there.
-          for (let n = alike.length - 1; n >= 0 && alike[n]! > index; n--) {
-            const word = this.own[alike[n]!]![i];
-            if (word !== undefined && (near.one.has(word) || near.two.has(word))) this.add(index, alike[n]!);
-          }
-        } else {
-          for (const word of near.one) this.addNumber(index, rest + placed(word, i));
-          for (const word of near.two) this.addNumber(index, rest + placed(word, i));
-        }
-      }
+      // Ascending: the pairs with a smaller one were found from there.
+      if (this.withoutOne.seek(rest ^ (i + 1)) && this.withoutOne.to - this.withoutOne.from > 1)
+        this.oneAmong(index, index, rest, i, texts[i]!, true);
       for (let j = i + 1; j < own.length; j++) {
         const both = (rest - placed(own[j]!, j)) | 0;
-        const group = this.withoutTwo.get(both ^ (i * 64 + j + 1))!;
-        if (group.at(-1)! > index) this.twoChanged(index, index, group, both, [i, j], [texts[i]!, texts[j]!]);
+        if (!this.withoutTwo.seek(both ^ (i * 64 + j + 1))) continue;
+        if (this.withoutTwo.members[this.withoutTwo.to - 1]! > index)
+          this.twoAmong(index, index, both, [i, j], [texts[i]!, texts[j]!]);
       }
     }
   }
 
-  /** @param above only keys after this one are looked at where they are looked at one by one */
-  private twoChanged(
+  /**
+   * Among the keys that `withoutOne` was just asked for: those with a near word at the place.
+   * @param above only keys after this one are looked at where they are looked at one by one
+   */
+  private oneAmong(
     index: number,
     above: number,
-    group: readonly number[],
+    rest: number,
+    place: number,
+    text: string,
+    farther: boolean,
+  ): void {
+    const { from, to, members } = this.withoutOne;
+    const { one, two } = this.near(text);
+    const reach = farther ? one.size + two.size : one.size;
+    if (reach === 0) return;
+    if (to - from <= 2 * reach) {
+      for (let n = to - 1; n >= from && members[n]! > above; n--) {
+        const word = this.own[members[n]!]![place];
+        if (word !== undefined && (one.has(word) || (farther && two.has(word)))) this.add(index, members[n]!);
+      }
+      return;
+    }
+    for (const word of one) this.addNumber(index, rest + placed(word, place));
+    if (farther) for (const word of two) this.addNumber(index, rest + placed(word, place));
+  }
+
+  /** Among the keys that `withoutTwo` was just asked for: those with a word one edit away at each of two places. */
+  private twoAmong(
+    index: number,
+    above: number,
     rest: number,
     [i, j]: [number, number],
     [first, second]: [string, string],
   ): void {
+    const { from, to, members } = this.withoutTwo;
     const ones = this.near(first).one;
+    if (ones.size === 0) return;
     const others = this.near(second).one;
-    if (ones.size === 0 || others.size === 0) return;
+    if (others.size === 0) return;
     const firstIsFewer = ones.size <= others.size;
     const [fewer, more] = firstIsFewer ? [ones, others] : [others, ones];
-    if (group.length <= 2 * fewer.size) {
-      for (let n = group.length - 1; n >= 0 && group[n]! > above; n--) {
-        const own = this.own[group[n]!]!;
+    if (to - from <= 2 * fewer.size) {
+      for (let n = to - 1; n >= from && members[n]! > above; n--) {
+        const own = this.own[members[n]!]!;
         if (i < own.length && j < own.length && ones.has(own[i]!) && others.has(own[j]!))
-          this.add(index, group[n]!);
+          this.add(index, members[n]!);
       }
       return;
     }
@@ -151,8 +176,8 @@ class PairFinder {
       if (isWord) this.oneChanged(index, own, texts, i, false);
       const both = (number - placed(own[i]!, i) - placed(own[joined]!, joined)) | 0;
       const places: [number, number] = i < joined ? [i, joined] : [joined, i];
-      const group = this.withoutTwo.get(both ^ (places[0] * 64 + places[1] + 1));
-      if (group) this.twoChanged(index, -1, group, both, places, [texts[places[0]]!, texts[places[1]]!]);
+      if (this.withoutTwo.seek(both ^ (places[0] * 64 + places[1] + 1)))
+        this.twoAmong(index, -1, both, places, [texts[places[0]]!, texts[places[1]]!]);
     }
   }
 
@@ -184,23 +209,14 @@ class PairFinder {
     farther: boolean,
   ): void {
     const rest = (numberOf(own) - placed(own[place]!, place)) | 0;
-    const alike = this.withoutOne.get(rest ^ (place + 1));
-    if (!alike) return;
-    const { one, two } = this.near(texts[place]!);
-    if (alike.length <= (farther ? one.size + two.size : one.size)) {
-      for (const other of alike) {
-        const word = this.own[other]![place];
-        if (word !== undefined && (one.has(word) || (farther && two.has(word)))) this.add(index, other);
-      }
-      return;
-    }
-    for (const word of one) this.addNumber(index, rest + placed(word, place));
-    if (farther) for (const word of two) this.addNumber(index, rest + placed(word, place));
+    if (this.withoutOne.seek(rest ^ (place + 1)))
+      this.oneAmong(index, -1, rest, place, texts[place]!, farther);
   }
 
   private addNumber(index: number, number: number): void {
-    const found = this.byNumber.get(number | 0);
-    if (found) for (const other of found) if (other !== index) this.add(index, other);
+    if (!this.byNumber.seek(number | 0)) return;
+    const { from, to, members } = this.byNumber;
+    for (let n = from; n < to; n++) this.add(index, members[n]!);
   }
 
   private add(one: number, other: number): void {
@@ -217,10 +233,25 @@ function spaced(texts: readonly string[], at: number, before: string, after: str
   return [...texts.slice(0, at), before, after, ...texts.slice(at + 2)].filter((word) => word !== '');
 }
 
-function put(map: Map<number, number[]>, number: number, index: number): void {
-  const known = map.get(number);
-  if (known) known.push(index);
-  else map.set(number, [index]);
+/** Numbers and members on their way into groups. */
+class Entries {
+  private readonly numbers: Int32Array;
+  private readonly members: Int32Array;
+  private filled = 0;
+
+  constructor(size: number) {
+    this.numbers = new Int32Array(size);
+    this.members = new Int32Array(size);
+  }
+
+  add(number: number, member: number): void {
+    this.numbers[this.filled] = number;
+    this.members[this.filled++] = member;
+  }
+
+  grouped(): Groups {
+    return new Groups(this.numbers, this.members);
+  }
 }
 
 /** The number of a word at a place of its key. */

@@ -2,7 +2,7 @@ import type { ClusterPage, clusterQuery } from '@opsimath/contract/api/sift';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { FIRST } from '@opsimath/core/sift/clusters';
 import type { z } from 'zod';
-import { keywordKeys, keywordsById } from '../data/keywords';
+import { keywordKeysText, keywordsById } from '../data/keywords';
 import { findSegments } from '../data/segments/segments';
 import { verdictState } from '../data/verdicts';
 import { KnownProblem } from '../problem';
@@ -92,7 +92,7 @@ function bestAmong(column: Uint8Array, members: readonly number[]): number | nul
 async function makeClusters(workspace: Workspace, pool: Pool, passes: Uint8Array): Promise<Clustered> {
   const indices = Array.from(passes.keys()).filter((i) => passes[i] === 1);
   const ids = indices.map((i) => pool.ids[i]!);
-  const keys = await keywordKeys(workspace.database, pool.market.id, ids);
+  const keys = await keywordKeysText(workspace.database, pool.market.id, ids);
   const first = await firstPlaces(workspace, pool, indices);
   const numbers = await inWordWorker('clusters', { first, keys, language: pool.market.language });
   const volumeOf = (i: number): number => pool.metrics.volume[pool.ids[i]! - pool.base]! || 0;

@@ -3,7 +3,7 @@ import { grain } from '@opsimath/core/text/containing';
 import type { Containing } from '@opsimath/core/text/containing';
 import { key } from '@opsimath/core/text/key';
 import { LANGUAGES } from '@opsimath/core/text/stems';
-import { keywordKeys } from '../data/keywords';
+import { keywordKeysText } from '../data/keywords';
 import { lookUpFinds } from '../data/lookUps';
 import { projectById } from '../data/projects';
 import { listTargets } from '../data/targets';
@@ -41,9 +41,9 @@ function keptOf(workspace: Workspace): Kept {
   return kept;
 }
 
-/** Keys of all keywords of a pool, in its order. */
-export function poolKeys({ database }: Workspace, pool: Pool): Promise<string[]> {
-  return keywordKeys(database, pool.market.id, Array.from(pool.ids));
+/** Keys of all keywords of a pool, in its order, with line ends between. */
+export function poolKeys({ database }: Workspace, pool: Pool): Promise<string> {
+  return keywordKeysText(database, pool.market.id, pool.ids);
 }
 
 /** The language of each keyword: index into LANGUAGES plus 1, 0 where nothing tells; confidence in percent. */
@@ -69,7 +69,8 @@ export function poolGrains(workspace: Workspace, { pool, name, lookUpId }: Named
     const finds = await lookUpFinds(workspace.database, lookUpId);
     const seeds = [...new Set(finds.flatMap(({ seed }) => (seed ? [key(seed)] : [])))];
     if (seeds.length === 0) return new Float32Array(pool.ids.length).fill(NaN);
-    return Float32Array.from(await poolKeys(workspace, pool), (text) => grain(text, seeds));
+    const keys = (await poolKeys(workspace, pool)).split('\n');
+    return Float32Array.from(pool.ids, (_, i) => grain(keys[i]!, seeds));
   });
 }
 

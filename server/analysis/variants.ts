@@ -4,7 +4,7 @@ import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { key } from '@opsimath/core/text/key';
 import { LANGUAGES } from '@opsimath/core/text/stems';
 import type { z } from 'zod';
-import { keywordKeys, keywordsById } from '../data/keywords';
+import { keywordKeys, keywordKeysText, keywordsById } from '../data/keywords';
 import { marketTranslations } from '../data/translations';
 import { variantChoices } from '../data/variantChoices';
 import { KnownProblem } from '../problem';
@@ -20,6 +20,8 @@ const KEPT = 4;
 const MOST_KEYWORDS = 100_000;
 const MOST_MEMBERS = 100;
 const MOST_UNTRANSLATED = 5000;
+/** In larger pools nobody is told which of a group could be translated: that would take longer than the groups. */
+const MOST_SPOKEN = 200_000;
 
 type Query = z.output<typeof variantQuery>;
 const keptBy = new WeakMap<Workspace, Lately<VariantGroups>>();
@@ -109,7 +111,7 @@ async function groupsOf(
       if (n !== undefined) translations.set(n, key(text));
     }
     return inWordWorker('variants', {
-      keys: await keywordKeys(database, marketId, ids),
+      keys: await keywordKeysText(database, marketId, ids),
       volumes: Float64Array.from(ids, (id) => pool.metrics.volume[id - pool.base]!),
       language,
       translations,
@@ -169,6 +171,7 @@ async function untranslated(
   translations: ReadonlyMap<number, string>,
 ): Promise<VariantPage['untranslated']> {
   const { pool } = named;
+  if (pool.ids.length > MOST_SPOKEN) return [];
   const { codes } = await poolLanguages(workspace, named);
   const foreign: VariantPage['untranslated'] = [];
   for (const i of indices) {

@@ -1,11 +1,12 @@
 import type { WordCountsPage, wordCountsQuery } from '@opsimath/contract/api/sift';
-import { type Gram, countGrams } from '@opsimath/core/text/grams';
+import type { Gram } from '@opsimath/core/text/grams';
 import { key } from '@opsimath/core/text/key';
 import { isStopWord } from '@opsimath/core/text/stems';
 import type { z } from 'zod';
-import { keywordKeys } from '../data/keywords';
+import { keywordKeysText } from '../data/keywords';
 import { verdictState } from '../data/verdicts';
 import { Lately } from './columnStore';
+import { inWordWorker } from './inWordWorker';
 import type { Pool } from './pool';
 import { openSift } from './sift';
 import type { Workspace } from './workspace';
@@ -13,20 +14,21 @@ import type { Workspace } from './workspace';
 const KEPT = 4;
 /** Of so many keywords one must hold a run of words for it to be listed. */
 const RARE = 20_000;
-/** How long counting goes on before other questions are let in. */
-const SLICE_MS = 40;
+/** It is done when the answer is there. */
+const ALMOST = 0.99;
 
 interface Counting {
   /** 0–1. */
   done: number;
   grams: Gram[] | null;
+  failed?: Error;
   keywords: number;
 }
 const keptBy = new WeakMap<Workspace, Lately<Counting>>();
 
 /**
- * Frequencies of words among what comes through a recipe. Counting goes on between other questions: until it is ended
- * the answer says how far it is. Afterwards it is kept.
+ * Frequencies of words among what comes through a recipe. They are counted on a thread of their own: until that is
+ * ended the answer says how far it is. Afterwards they are kept.
  */
 export async function wordCounts(
   workspace: Workspace,
@@ -44,16 +46,24 @@ export async function wordCounts(
     : '';
   const counting = await kept.get(JSON.stringify([name, steps, rescued, through, judged]), async () => {
     const indices = Array.from(stack.passes.keys()).filter((i) => stack.passes[i] === 1);
-    const keys = await keywordKeys(
-      workspace.database,
-      pool.market.id,
-      indices.map((i) => pool.ids[i]!),
-    );
-    const volumes = Float64Array.from(indices, (i) => pool.metrics.volume[pool.ids[i]! - pool.base]!);
+    const ids = indices.map((i) => pool.ids[i]!);
     const begun: Counting = { done: 0, grams: null, keywords: indices.length };
-    void run(begun, keys, volumes);
+    const counted = inWordWorker(
+      'counts',
+      {
+        keys: await keywordKeysText(workspace.database, pool.market.id, ids),
+        volumes: Float64Array.from(ids, (id) => pool.metrics.volume[id - pool.base]!),
+        least: Math.max(2, Math.ceil(ids.length / RARE)),
+      },
+      (done) => (begun.done = Math.min(done, ALMOST)),
+    );
+    void counted.then(
+      (grams) => (begun.grams = grams),
+      (error: Error) => (begun.failed = error),
+    );
     return begun;
   });
+  if (counting.failed) throw counting.failed;
   const byWords = countByWords(pool, stack.passes);
   if (counting.grams === null)
     return { done: counting.done, keywords: counting.keywords, total: 0, rows: [], byWords };
@@ -72,22 +82,6 @@ export async function wordCounts(
     rows: sorted.slice(query.offset, query.offset + query.limit),
     byWords,
   };
-}
-
-async function run(counting: Counting, keys: readonly string[], volumes: Float64Array): Promise<void> {
-  const steps = countGrams(keys, volumes, Math.max(2, Math.ceil(keys.length / RARE)));
-  let since = performance.now();
-  for (;;) {
-    const step = steps.next();
-    if (step.done) {
-      counting.grams = step.value;
-      return;
-    }
-    counting.done = step.value;
-    if (performance.now() - since < SLICE_MS) continue;
-    await new Promise((resolve) => setImmediate(resolve));
-    since = performance.now();
-  }
 }
 
 const MOST_WORDS = 8;

@@ -3,18 +3,22 @@ import { clusterKeywords } from '@opsimath/core/sift/clusters';
 import { PURPOSES, type PurposeSigns, type PurposeWords, purposeReader } from '@opsimath/core/sift/purpose';
 import { type VariantGroups, type VariantMaterial, groupVariants } from '@opsimath/core/sift/variantGroups';
 import { type Containing, containing } from '@opsimath/core/text/containing';
+import { type Gram, countGrams } from '@opsimath/core/text/grams';
 import { guessLanguage } from '@opsimath/core/text/language';
 import { LANGUAGES } from '@opsimath/core/text/stems';
 import { openDictionaries } from '../words/dictionaries';
 
 interface Keyed {
-  keys: readonly string[];
+  /** Keys with line ends between: one text is handed over many times faster than a list of them. */
+  keys: string;
 }
 /** What is worked out on a thread of its own, because it takes long or needs dictionaries. */
 export interface WordTasks {
   /** `first`: ten places a keyword. A cluster number each. */
   clusters: { given: Keyed & { first: Int32Array; language: string }; gives: Int32Array };
-  variants: { given: Omit<VariantMaterial, 'isWord'>; gives: VariantGroups };
+  variants: { given: Keyed & Omit<VariantMaterial, 'isWord' | 'keys'>; gives: VariantGroups };
+  /** Runs held by fewer than `least` keywords are left out. */
+  counts: { given: Keyed & { volumes: Float64Array; least: number }; gives: Gram[] };
   /** `usual`: language of the market. Index into LANGUAGES plus 1 each, 0 where nothing tells; confidence in percent. */
   languages: {
     given: Keyed & { usual: string };
@@ -35,18 +39,22 @@ export interface WordTasks {
 }
 export type WordTask = { [K in keyof WordTasks]: { what: K; given: WordTasks[K]['given'] } }[keyof WordTasks];
 
+/** How far it is, 0–1, or what came out. */
+export type WordReply = { done: number } | { answer: unknown };
+
 function run(task: WordTask): unknown {
+  const keys = task.given.keys === '' ? [] : task.given.keys.split('\n');
   switch (task.what) {
     case 'clusters': {
-      const { first, keys, language } = task.given;
+      const { first, language } = task.given;
       return clusterKeywords(first, keys, language);
     }
     case 'variants': {
       const { isWord } = openDictionaries();
-      return groupVariants({ ...task.given, isWord: (word) => isWord(word, task.given.language) });
+      return groupVariants({ ...task.given, keys, isWord: (word) => isWord(word, task.given.language) });
     }
     case 'languages': {
-      const { keys, usual } = task.given;
+      const { usual } = task.given;
       const { languagesOf } = openDictionaries();
       const codes = new Uint8Array(keys.length);
       const confidence = new Uint8Array(keys.length);
@@ -59,9 +67,11 @@ function run(task: WordTask): unknown {
       return { codes, confidence };
     }
     case 'containing':
-      return containing(task.given.keys, task.given.volumes);
+      return containing(keys, task.given.volumes);
+    case 'counts':
+      return counted(countGrams(keys, task.given.volumes, task.given.least));
     case 'purposes': {
-      const { keys, words, names, paidSlots, dearClick, itemShare } = task.given;
+      const { words, names, paidSlots, dearClick, itemShare } = task.given;
       const read = purposeReader(words, names);
       return Uint8Array.from(keys, (key, n) => {
         const signs: PurposeSigns = {
@@ -75,4 +85,17 @@ function run(task: WordTask): unknown {
   }
 }
 
-parentPort!.postMessage(run(workerData as WordTask));
+/** Runs to the end, telling how far it is. */
+function counted(steps: Generator<number, Gram[]>): Gram[] {
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    tell({ done: step.value });
+  }
+}
+
+function tell(reply: WordReply): void {
+  parentPort!.postMessage(reply);
+}
+
+tell({ answer: run(workerData as WordTask) });

@@ -1,4 +1,5 @@
 import type { GapRow } from '@opsimath/contract/api/gaps';
+import type { MarketModels } from '@opsimath/contract/api/models';
 import { seasonIndices } from '@opsimath/core/demand/season';
 import { BEFORE, DATE, MARKET, OWN, RIVALS, Running } from '../testing/running';
 
@@ -374,4 +375,60 @@ test('the OpenAPI document describes every address, and the page shows it', asyn
 
 test('the server listens on this machine only unless told otherwise', () => {
   expect(new URL(running.server.url).hostname).toBe('127.0.0.1');
+});
+
+describe('how clicks and chance are estimated', () => {
+  const models = (date = DATE): Promise<MarketModels> =>
+    running.api.get(`${at}/models?market=${MARKET}&date=${date}`);
+
+  test('the chance model is fitted on the captures, beats guessing and positions alone, and is calibrated', async () => {
+    const { chance } = await models();
+    expect(chance).toMatchObject({ fitted: true });
+    expect(chance.captures).toBeGreaterThanOrEqual(chance.leastCaptures);
+    expect(chance.quality!.auc).toBeGreaterThan(0.65);
+    expect(chance.quality!.calibrationError).toBeLessThan(0.05);
+    const inside = chance.quality!.calibration.reduce((sum, bin) => sum + bin.rows * (bin.inside ?? 0), 0);
+    // Ten of each captured page stand within the front; a page of a narrow keyword may have fewer.
+    expect(inside / chance.captures).toBeLessThanOrEqual(10.000001);
+    expect(inside / chance.captures).toBeGreaterThan(8);
+  });
+
+  test('before the first capture the stated default weights hold, and the curve is the prior', async () => {
+    const { chance, curve } = await models('2024-01-01');
+    expect(chance).toMatchObject({ fitted: false, captures: 0, quality: null });
+    expect(curve.fitted).toBe(false);
+    for (const point of curve.points) expect(point.used).toBe(point.prior);
+  });
+
+  test('own search performance bends the curve by the method, to the last digit', async () => {
+    const given: [query: string, impressions: number, clicks: number, position: number][] = [
+      ['bike bag', 4000, 1600, 1.2],
+      ['dry bag', 3000, 90, 2.6],
+      ['rain cover', 2000, 400, 4.4],
+      ['saddle bag', 900, 9, 14.5],
+    ];
+    const csv = ['query,page,date,impressions,clicks,position']
+      .concat(given.map(([query, ...figures]) => `${query},${OWN}/x,${DATE},${figures.join(',')}`))
+      .join('\n');
+    const other = (await running.project()).at;
+    const { import: entry, preview } = await running.api.upload(`${other}/imports?name=own.csv`, csv);
+    const reading = preview.reading;
+    const started = await running.api.post(`/imports/${entry.id}/start`, { market: MARKET, reading });
+    await running.api.finished(started.job.id);
+    const { curve } = (await running.api.get(
+      `${other}/models?market=${MARKET}&date=${DATE}`,
+    )) as MarketModels;
+    expect(curve).toMatchObject({ fitted: true, impressions: 9900, clicks: 2099 });
+    const prior = (position: number): number => (0.3 / position) * 0.5 ** Math.floor((position - 1) / 10);
+    const used = (position: number): number => curve.points[position - 1]!.used;
+    expect(used(1)).toBeCloseTo((1600 + 500 * prior(1)) / 4500, 12);
+    expect(used(2)).toBeCloseTo(prior(2), 12);
+    // 3 takes 2.6; 4 takes 4.4 and would stand above it: the two are pooled by weight.
+    const sum = 90 + 500 * prior(3) + (400 + 500 * prior(4));
+    for (const position of [3, 4]) expect(used(position)).toBeCloseTo(sum / (3500 + 2500), 12);
+    expect(used(5)).toBeCloseTo(prior(5), 12);
+    // Rounded half up: 14.5 is 15.
+    expect(used(15)).toBeCloseTo((9 + 500 * prior(15)) / 1400, 12);
+    expect(used(100)).toBeCloseTo(prior(100), 12);
+  });
 });

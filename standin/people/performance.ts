@@ -37,7 +37,8 @@ export function performanceOn(
       // Some titles invite more clicks than others.
       const appeal = 0.7 + (0.6 * (document.seed % 1000)) / 1000;
       const share = Math.min(0.95, table.clicks.first * (i + 1) ** -table.clicks.decay * appeal);
-      const clicks = draws.binomial(impressions, page === 0 ? share : Math.min(0.5, share * 4));
+      // Whoever turns the page looks through it as through the first: what is lower is clicked less.
+      const clicks = draws.binomial(impressions, share);
       rows.push({
         date: isoDay(day),
         query: text,
