@@ -1,5 +1,3 @@
-import { words } from './key';
-
 /** One run of words: how many keywords hold it, and how often those are searched together. */
 export interface Gram {
   text: string;
@@ -28,48 +26,113 @@ export function* countGrams(
   volumes: ArrayLike<number>,
   least = 2,
 ): Generator<number, Gram[]> {
+  const { names, ids, starts } = numbered(keys);
+  yield 1 / (LONGEST + 1);
   const grams: Gram[] = [];
-  let shorter: ReadonlyMap<string, Tally> | null = null;
+  // A run is told by the number of the run without its last word, and that of its last word.
+  let texts: string[] = names;
+  /** By where a run of the length before starts: its number among the frequent, −1 where it is rarer. */
+  let runs: Int32Array = ids;
   for (let length = 1; length <= LONGEST; length++) {
-    const tallies = new Map<string, Tally>();
+    const tally = new Tally(length === 1 ? names.length : 0);
+    const next = new Int32Array(ids.length).fill(-1);
+    const byPair = new Map<number, number>();
     for (let n = 0; n < keys.length; n++) {
-      if (n % TOLD_EVERY === 0) yield (length - 1 + n / keys.length) / LONGEST;
-      tallyKeyword(words(keys[n]!), n, volumes[n]!, length, shorter, tallies);
+      if (n % TOLD_EVERY === 0) yield (length + n / keys.length) / (LONGEST + 1);
+      for (let at = starts[n]!; at + length <= starts[n + 1]!; at++) {
+        let run = ids[at]!;
+        if (length > 1) {
+          // Whatever holds a rarer run is rarer itself.
+          const [before, after] = [runs[at]!, runs[at + 1]!];
+          if (before < 0 || after < 0) continue;
+          const pair = before * names.length + ids[at + length - 1]!;
+          const known = byPair.get(pair);
+          if (known === undefined) byPair.set(pair, (run = byPair.size));
+          else run = known;
+        }
+        next[at] = run;
+        tally.count(run, n, volumes[n]!);
+      }
     }
-    const frequent = new Map<string, Tally>();
-    for (const [text, tally] of tallies) if (tally.keywords >= least) frequent.set(text, tally);
-    for (const [text, { keywords, volume }] of frequent) grams.push({ text, length, keywords, volume });
-    shorter = frequent;
+    const renumbered = new Int32Array(tally.size).fill(-1);
+    const kept: string[] = [];
+    const take = (run: number, text: string): void => {
+      if (tally.keywords[run]! < least) return;
+      renumbered[run] = kept.push(text) - 1;
+      grams.push({ text, length, keywords: tally.keywords[run]!, volume: tally.volumes[run]! });
+    };
+    if (length === 1) names.forEach((name, run) => take(run, name));
+    else
+      for (const [pair, run] of byPair)
+        take(run, `${texts[Math.floor(pair / names.length)]!} ${names[pair % names.length]!}`);
+    for (let at = 0; at < next.length; at++) if (next[at]! >= 0) next[at] = renumbered[next[at]!]!;
+    [runs, texts] = [next, kept];
   }
   return grams.sort((a, b) => b.keywords - a.keywords || (a.text < b.text ? -1 : 1));
 }
 
-interface Tally {
-  keywords: number;
-  volume: number;
-  /** The keyword that was counted last, so that none counts twice. */
-  last: number;
+/** Words of all keys as numbers, end to end; `starts` says where each key begins, and at last where the last one ends. */
+function numbered(keys: readonly string[]): { names: string[]; ids: Int32Array; starts: Int32Array } {
+  const numbers = new Map<string, number>();
+  const names: string[] = [];
+  const starts = new Int32Array(keys.length + 1);
+  let ids = new Int32Array(keys.length * 4 + 16);
+  let filled = 0;
+  keys.forEach((key, n) => {
+    starts[n] = filled;
+    for (let from = 0; from < key.length;) {
+      const space = key.indexOf(' ', from);
+      const to = space < 0 ? key.length : space;
+      const word = key.slice(from, to);
+      let number = numbers.get(word);
+      if (number === undefined) numbers.set(word, (number = names.push(word) - 1));
+      if (filled === ids.length) {
+        const larger = new Int32Array(ids.length * 2);
+        larger.set(ids);
+        ids = larger;
+      }
+      ids[filled++] = number;
+      from = to + 1;
+    }
+  });
+  starts[keys.length] = filled;
+  return { names, ids: ids.subarray(0, filled), starts };
 }
 
-function tallyKeyword(
-  own: readonly string[],
-  keyword: number,
-  volume: number,
-  length: number,
-  shorter: ReadonlyMap<string, Tally> | null,
-  tallies: Map<string, Tally>,
-): void {
-  for (let start = 0; start + length <= own.length; start++) {
-    const text = length === 1 ? own[start]! : own.slice(start, start + length).join(' ');
-    if (shorter !== null) {
-      const first = length === 2 ? own[start]! : `${own[start]!} ${own[start + 1]!}`;
-      if (!shorter.has(first) || !shorter.has(text.slice(own[start]!.length + 1))) continue;
-    }
-    let tally = tallies.get(text);
-    if (tally === undefined) tallies.set(text, (tally = { keywords: 0, volume: 0, last: -1 }));
-    if (tally.last === keyword) continue;
-    tally.last = keyword;
-    tally.keywords++;
-    if (volume === volume) tally.volume += volume;
+/** Counts of runs by number: keywords that hold each, and their searches together. */
+class Tally {
+  keywords: Int32Array;
+  volumes: Float64Array;
+  size = 0;
+  /** The keyword that was counted last for each, so that none counts twice. */
+  private last: Int32Array;
+
+  constructor(expected: number) {
+    const room = Math.max(1024, expected);
+    this.keywords = new Int32Array(room);
+    this.volumes = new Float64Array(room);
+    this.last = new Int32Array(room).fill(-1);
+  }
+
+  count(run: number, keyword: number, volume: number): void {
+    if (run >= this.keywords.length) this.grow();
+    if (run >= this.size) this.size = run + 1;
+    if (this.last[run] === keyword) return;
+    this.last[run] = keyword;
+    this.keywords[run]!++;
+    if (volume === volume) this.volumes[run]! += volume;
+  }
+
+  private grow(): void {
+    const room = this.keywords.length * 2;
+    const [keywords, volumes, last] = [
+      new Int32Array(room),
+      new Float64Array(room),
+      new Int32Array(room).fill(-1),
+    ];
+    keywords.set(this.keywords);
+    volumes.set(this.volumes);
+    last.set(this.last);
+    [this.keywords, this.volumes, this.last] = [keywords, volumes, last];
   }
 }

@@ -21,18 +21,17 @@ const MOST_EDITS = 2;
  */
 export function nearWords(vocabulary: readonly string[]): (word: string) => Near {
   if (vocabulary.length > MOST_WORDS) throw new RangeError(`At most ${MOST_WORDS} words`);
-  const formsOf = vocabulary.map(forms);
-  const size = formsOf.reduce((sum, { length }) => sum + length, 0);
-  const numbers = new Int32Array(size);
-  const members = new Int32Array(size);
-  let at = 0;
-  formsOf.forEach((found, word) => {
-    for (const form of found) {
-      numbers[at] = form;
-      members[at++] = word;
+  const most = vocabulary.reduce((sum, { length }) => sum + 1 + (length * (length + 1)) / 2, 0);
+  const numbers = new Int32Array(most);
+  const members = new Int32Array(most);
+  let filled = 0;
+  vocabulary.forEach((word, number) => {
+    for (const form of forms(word)) {
+      numbers[filled] = form;
+      members[filled++] = number;
     }
   });
-  const byForm = new Groups(numbers, members);
+  const byForm = new Groups(numbers.subarray(0, filled), members.subarray(0, filled));
   const shapes = new Set(vocabulary.map((word) => shape(word, 0)));
   const mayHave = (word: string): boolean => {
     for (let more = -MOST_EDITS; more <= MOST_EDITS; more++) if (shapes.has(shape(word, more))) return true;
@@ -52,20 +51,25 @@ function find(word: string, vocabulary: readonly string[], byForm: Groups): Near
     if (!byForm.seek(form)) continue;
     for (let n = byForm.from; n < byForm.to; n++) met.add(byForm.members[n]!);
   }
-  const one = new Set<number>();
-  const two = new Set<number>();
+  let [one, two] = [NONE, NONE];
   for (const number of met) {
     const other = vocabulary[number]!;
     if (other === word || Math.abs(other.length - word.length) > MOST_EDITS) continue;
     if (digitsOf(other) !== digitsOf(word)) continue;
     const distance = editDistance(word, other);
-    if (distance === 1) one.add(wordNumber(other));
-    else if (distance === 2) two.add(wordNumber(other));
+    if (distance === 1) one = withOne(one, wordNumber(other));
+    else if (distance === 2) two = withOne(two, wordNumber(other));
   }
-  return { one, two };
+  return one === NONE && two === NONE ? NOTHING : { one, two };
 }
 
-const NOTHING: Near = { one: new Set(), two: new Set() };
+/** Most words have nobody near: an empty set is shared, not made anew for each. */
+const NONE = new Set<number>();
+const NOTHING: Near = { one: NONE, two: NONE };
+
+function withOne(set: Set<number>, number: number): Set<number> {
+  return set === NONE ? new Set([number]) : set.add(number);
+}
 
 /** Digits and length: most words that were joined are longer than any other with their digits. */
 function shape(word: string, more: number): string {
@@ -80,7 +84,7 @@ function digitsOf(word: string): string {
  * Hashes of a word and of all it is after losing one or two characters that are no digits. Words that differ in a digit
  * are never spellings of each other, so that they need not meet here: model numbers would else be near to hundreds.
  */
-function forms(word: string): number[] {
+function forms(word: string): Set<number> {
   const found = new Set<number>([wordNumber(word)]);
   for (let i = 0; i < word.length; i++) {
     if (isDigit(word, i)) continue;
@@ -89,7 +93,7 @@ function forms(word: string): number[] {
     for (let j = i; j < shorter.length; j++)
       if (!isDigit(shorter, j)) found.add(wordNumber(shorter.slice(0, j) + shorter.slice(j + 1)));
   }
-  return [...found];
+  return found;
 }
 
 function isDigit(text: string, at: number): boolean {
