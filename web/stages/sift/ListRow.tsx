@@ -1,5 +1,6 @@
 import type { KeywordList } from '@opsimath/contract/api/sift';
 import { App, InputNumber, Popover } from 'antd';
+import { copyAsTable } from '../../parts/table/copyAsTable';
 import { Problem } from '../../parts/words/Problem';
 import { count, spelledDay } from '../../parts/words/figures';
 import {
@@ -42,6 +43,14 @@ export function ListRow({ list }: { list: KeywordList }) {
     const params = new URLSearchParams({ market: list.market, recipe: String(await recipeOf()) });
     await navigator.clipboard.writeText(`${location.origin}/p/${project}/sift?${params}`);
     void message.info('The link to this list is on the clipboard.');
+  };
+  const copy = async (): Promise<void> => {
+    const answer = await fetch(`/api/projects/${project}/lists/${list.id}/file?format=json`);
+    if (!answer.ok) return void message.error('The list could not be read. Nothing was copied.');
+    const { rows } = (await answer.json()) as { rows: Record<string, string | number | null>[] };
+    const heads = Object.keys(rows[0] ?? { keyword: '' });
+    await copyAsTable([heads, ...rows.map((row) => heads.map((head) => String(row[head] ?? '')))]);
+    void message.info(`${count(rows.length)} keywords are on the clipboard as a table, with all columns.`);
   };
   return (
     <tr>
@@ -95,6 +104,13 @@ export function ListRow({ list }: { list: KeywordList }) {
             </a>
           ))}
         </span>
+        <button
+          className="plain written"
+          title="As a table with all columns, for a spreadsheet or a document"
+          onClick={() => void copy()}
+        >
+          copy
+        </button>
         <button className="plain written" onClick={() => void copyLink()}>
           copy link
         </button>
