@@ -1,5 +1,6 @@
 import type { Dossier } from '@opsimath/contract/api/gaps';
 import type { LookUp } from '@opsimath/contract/api/lookUps';
+import { FIT } from '@opsimath/core/gap/priority';
 import { compareTwo, frontOverlap } from '@opsimath/core/sift/compareTwo';
 import { key } from '@opsimath/core/text/key';
 import { Spin } from 'antd';
@@ -11,7 +12,6 @@ import { useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
 
 const NOTHING: { id: number; text: string }[] = [];
-const FIT = { fit: 1, unjudged: 0.7, adjacent: 0.4, off: 0 };
 
 /** Two keywords side by side, where a choice between near-equals is to be made. */
 export function CompareView({ lookUp }: { lookUp: LookUp }) {
