@@ -1,10 +1,9 @@
-import { KnownProblem } from '../../problem';
 import { type Database, type InStatement, writeTogether } from '../connection';
 import { keywordIdsOf } from '../keywords';
 import { type Columns, type ColumnType, emptyColumn } from '../segments/columns';
 import { type StoredSegment, segmentStatements } from '../segments/segments';
 import { type ArchivedRow as Row, type Ids, renumberedRecipe, renumberedSource } from './archivedTexts';
-import { ARCHIVE_FORMAT, ARCHIVE_VERSION } from './writeArchive';
+import { assertArchive, damaged, parse } from './archiveLine';
 
 interface TableLine {
   table: string;
@@ -270,32 +269,4 @@ export class ArchiveReader {
 function quoted(name: string): string {
   if (!/^[a-z_]+$/.test(name)) throw damaged(`it holds a column “${name.slice(0, 40)}”`);
   return `"${name}"`;
-}
-
-function parse(text: string): Record<string, unknown> {
-  try {
-    return JSON.parse(text) as Record<string, unknown>;
-  } catch {
-    throw damaged('a line of it cannot be read');
-  }
-}
-
-function assertArchive(entry: Record<string, unknown>): void {
-  if (entry.format !== ARCHIVE_FORMAT) throw damaged('it is no project archive');
-  if (entry.version !== ARCHIVE_VERSION)
-    throw new KnownProblem(
-      400,
-      'other-version',
-      `This archive is of version ${String(entry.version)}; version ${ARCHIVE_VERSION} is read here.`,
-      'Write it again with the same version of the application.',
-    );
-}
-
-function damaged(why: string): KnownProblem {
-  return new KnownProblem(
-    400,
-    'damaged-archive',
-    `This file cannot be brought in: ${why}.`,
-    'Choose another file.',
-  );
 }

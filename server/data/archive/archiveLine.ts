@@ -1,0 +1,32 @@
+import { KnownProblem } from '../../problem';
+import { ARCHIVE_FORMAT, ARCHIVE_VERSION } from './writeArchive';
+
+/** One line of an archive. */
+export function parse(text: string): Record<string, unknown> {
+  try {
+    return JSON.parse(text) as Record<string, unknown>;
+  } catch {
+    throw damaged('a line of it cannot be read');
+  }
+}
+
+/** Throws unless the first line says that this is an archive that can be read here. */
+export function assertArchive(entry: Record<string, unknown>): void {
+  if (entry.format !== ARCHIVE_FORMAT) throw damaged('it is no project archive');
+  if (entry.version !== ARCHIVE_VERSION)
+    throw new KnownProblem(
+      400,
+      'other-version',
+      `This archive is of version ${String(entry.version)}; version ${ARCHIVE_VERSION} is read here.`,
+      'Write it again with the same version of the application.',
+    );
+}
+
+export function damaged(why: string): KnownProblem {
+  return new KnownProblem(
+    400,
+    'damaged-archive',
+    `This file cannot be brought in: ${why}.`,
+    'Choose another file.',
+  );
+}
