@@ -18,6 +18,7 @@ import { useJudge } from './useJudge';
 import { VERDICT_KEYS } from './verdictKeys';
 import { useLikelyFit } from './useLikelyFit';
 import { useSkipped } from './useSkipped';
+import './desk.css';
 
 /** Keywords fetched ahead, so that the next one is there before it is wanted. */
 const AHEAD = 100;
