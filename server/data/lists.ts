@@ -3,7 +3,7 @@ import type {
   ListCombination,
   listChange as change,
   listFromSift,
-} from '@opsimath/contract/api/sift';
+} from '@opsimath/contract/api/lists';
 import { and, asc, eq } from 'drizzle-orm';
 import type { z } from 'zod';
 import { KnownProblem } from '../problem';

@@ -6,7 +6,7 @@ import {
   listCombination,
   listFromSift,
   listRenewal,
-} from '@opsimath/contract/api/sift';
+} from '@opsimath/contract/api/lists';
 import { Readable } from 'node:stream';
 import { z } from 'zod';
 import {

@@ -1,5 +1,6 @@
 import { key, words } from '@opsimath/core/text/key';
-import type { KeywordList, RecipeStep, SiftPage, SiftRow, Sieve } from '@opsimath/contract/api/sift';
+import type { KeywordList } from '@opsimath/contract/api/lists';
+import type { RecipeStep, SiftPage, SiftRow, Sieve } from '@opsimath/contract/api/sift';
 import { DATES, type Known, SIZE, TARGETS, asCsv, makeTable, takeIn } from '../testing/knownPool';
 import { MARKET, Running } from '../testing/running';
 

@@ -1,12 +1,9 @@
+import type { KeywordList, ListChange, ListCombination, ListFromSift } from '@opsimath/contract/api/lists';
 import type {
   ClusterPage,
   ClusterQuery,
   Judgement,
   JudgementsAnswer,
-  KeywordList,
-  ListChange,
-  ListCombination,
-  ListFromSift,
   Recipe,
   RecipeChange,
   RemovedPage,

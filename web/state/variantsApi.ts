@@ -1,6 +1,6 @@
 import type { Marker, MarkerAddition, Marking } from '@opsimath/contract/api/markers';
 import type { OutsidePreview } from '@opsimath/contract/api/outside';
-import type { ListRenewal, KeywordList } from '@opsimath/contract/api/sift';
+import type { ListRenewal, KeywordList } from '@opsimath/contract/api/lists';
 import type {
   TranslationAnswer,
   TranslationAsk,

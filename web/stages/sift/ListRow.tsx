@@ -1,4 +1,4 @@
-import type { KeywordList } from '@opsimath/contract/api/sift';
+import type { KeywordList } from '@opsimath/contract/api/lists';
 import { App, InputNumber, Popover } from 'antd';
 import { copyAsTable } from '../../parts/table/copyAsTable';
 import { Problem } from '../../parts/words/Problem';

@@ -1,4 +1,4 @@
-import type { KeywordList, ListCombination } from '@opsimath/contract/api/sift';
+import type { KeywordList, ListCombination } from '@opsimath/contract/api/lists';
 import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
 import { Problem } from '../../parts/words/Problem';

@@ -1,4 +1,4 @@
-import type { KeywordList } from '@opsimath/contract/api/sift';
+import type { KeywordList } from '@opsimath/contract/api/lists';
 import { Button, Spin } from 'antd';
 import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';

@@ -1,5 +1,6 @@
 import { FOUND_BY } from '@opsimath/contract/api/lookUps';
-import type { KeywordList, Sieve } from '@opsimath/contract/api/sift';
+import type { KeywordList } from '@opsimath/contract/api/lists';
+import type { Sieve } from '@opsimath/contract/api/sift';
 import type { Marker } from '@opsimath/contract/api/markers';
 import { PURPOSES } from '@opsimath/core/sift/purpose';
 import { type SieveFigure, TRENDS, VERDICTS } from '@opsimath/core/sift/sieve';

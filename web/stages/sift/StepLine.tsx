@@ -1,5 +1,6 @@
 import type { Marker } from '@opsimath/contract/api/markers';
-import type { KeywordList, RecipeStep, SiftPage } from '@opsimath/contract/api/sift';
+import type { KeywordList } from '@opsimath/contract/api/lists';
+import type { RecipeStep, SiftPage } from '@opsimath/contract/api/sift';
 import { useEffect, useRef } from 'react';
 import { count } from '../../parts/words/figures';
 import { SieveSentence } from './SieveSentence';
