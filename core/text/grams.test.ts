@@ -3,7 +3,7 @@ import { type Gram, countGrams } from './grams';
 import { words } from './key';
 
 function count(keys: string[], volumes: number[], least?: number): Gram[] {
-  const steps = countGrams(keys, volumes, least);
+  const steps = countGrams(keys.join('\n'), volumes, least);
   for (;;) {
     const { value, done } = steps.next();
     if (done) return value;
@@ -56,6 +56,12 @@ test('is what counting every run plainly gives, whatever the keywords', () => {
       expect(count(keys, volumes, least)).toEqual(plainly(keys, volumes, least));
     }),
   );
+});
+
+test('more different words than a table begins with keep their numbers apart', () => {
+  const keys = Array.from({ length: 5000 }, (_, n) => `word${n % 2500} ${'x'.repeat(1 + (n % 7))}`);
+  const volumes = keys.map((_, n) => n);
+  expect(count(keys, volumes, 2)).toEqual(plainly(keys, volumes, 2));
 });
 
 test('nothing gives nothing', () => {

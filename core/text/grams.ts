@@ -18,15 +18,12 @@ const TOLD_EVERY = 20_000;
  * Written as a generator so that whoever runs it decides when to go on: it yields the share that is done, 0–1, and
  * returns the grams, the most frequent first, ties by text.
  *
- * @param keys keyword keys (§1)
- * @param volumes searches a month by keyword, NaN where unknown
+ * @param keys keyword keys (§1) with a line end between each two: a string for each of a million would cost more than
+ *   the counting
+ * @param volumes searches a month of each key, NaN where unknown
  */
-export function* countGrams(
-  keys: readonly string[],
-  volumes: ArrayLike<number>,
-  least = 2,
-): Generator<number, Gram[]> {
-  const { names, ids, starts } = numbered(keys);
+export function* countGrams(keys: string, volumes: ArrayLike<number>, least = 2): Generator<number, Gram[]> {
+  const { names, ids, starts } = numbered(keys, volumes.length);
   yield 1 / (LONGEST + 1);
   const grams: Gram[] = [];
   // A run is told by the number of the run without its last word, and that of its last word.
@@ -37,8 +34,8 @@ export function* countGrams(
     const tally = new Tally(length === 1 ? names.length : 0);
     const next = new Int32Array(ids.length).fill(-1);
     const byPair = new Map<number, number>();
-    for (let n = 0; n < keys.length; n++) {
-      if (n % TOLD_EVERY === 0) yield (length + n / keys.length) / (LONGEST + 1);
+    for (let n = 0; n < volumes.length; n++) {
+      if (n % TOLD_EVERY === 0) yield (length + n / volumes.length) / (LONGEST + 1);
       for (let at = starts[n]!; at + length <= starts[n + 1]!; at++) {
         let run = ids[at]!;
         if (length > 1) {
@@ -71,32 +68,93 @@ export function* countGrams(
   return grams.sort((a, b) => b.keywords - a.keywords || (a.text < b.text ? -1 : 1));
 }
 
+const SPACE = 32;
+const LINE_END = 10;
+
 /** Words of all keys as numbers, end to end; `starts` says where each key begins, and at last where the last one ends. */
-function numbered(keys: readonly string[]): { names: string[]; ids: Int32Array; starts: Int32Array } {
-  const numbers = new Map<string, number>();
-  const names: string[] = [];
-  const starts = new Int32Array(keys.length + 1);
-  let ids = new Int32Array(keys.length * 4 + 16);
+function numbered(keys: string, size: number): { names: string[]; ids: Int32Array; starts: Int32Array } {
+  const vocabulary = new Vocabulary(keys);
+  const starts = new Int32Array(size + 1);
+  let ids = new Int32Array(size * 4 + 16);
   let filled = 0;
-  keys.forEach((key, n) => {
-    starts[n] = filled;
-    for (let from = 0; from < key.length;) {
-      const space = key.indexOf(' ', from);
-      const to = space < 0 ? key.length : space;
-      const word = key.slice(from, to);
-      let number = numbers.get(word);
-      if (number === undefined) numbers.set(word, (number = names.push(word) - 1));
-      if (filled === ids.length) {
-        const larger = new Int32Array(ids.length * 2);
-        larger.set(ids);
-        ids = larger;
-      }
-      ids[filled++] = number;
-      from = to + 1;
+  let line = 0;
+  let from = 0;
+  let hash = FNV_START;
+  for (let at = 0; at <= keys.length && size > 0; at++) {
+    const code = at < keys.length ? keys.charCodeAt(at) : LINE_END;
+    if (code !== SPACE && code !== LINE_END) {
+      hash = Math.imul(hash ^ code, FNV_PRIME);
+      continue;
     }
-  });
-  starts[keys.length] = filled;
-  return { names, ids: ids.subarray(0, filled), starts };
+    if (at > from) {
+      if (filled === ids.length) ids = widened(ids);
+      ids[filled++] = vocabulary.number(hash, from, at);
+    }
+    from = at + 1;
+    hash = FNV_START;
+    if (code === LINE_END) starts[++line] = filled;
+  }
+  return { names: vocabulary.names(), ids: ids.subarray(0, filled), starts };
+}
+
+const FNV_START = 0x811c9dc5;
+const FNV_PRIME = 0x01000193;
+
+/** Numbers of words by where they stand in a text, from 0 in the order of their first place: no string is made to ask. */
+class Vocabulary {
+  private starts = new Int32Array(1024);
+  private ends = new Int32Array(1024);
+  private hashes = new Int32Array(1024);
+  /** Open addressing: number + 1, 0 for empty; at least half of it is empty. */
+  private table = new Int32Array(2048);
+  private size = 0;
+
+  constructor(private readonly text: string) {}
+
+  number(hash: number, from: number, to: number): number {
+    let slot = hash & (this.table.length - 1);
+    for (let entry = this.table[slot]!; entry !== 0; entry = this.table[slot]!) {
+      if (this.hashes[entry - 1] === hash && this.isSame(entry - 1, from, to)) return entry - 1;
+      slot = (slot + 1) & (this.table.length - 1);
+    }
+    if (this.size === this.starts.length) {
+      this.grow();
+      return this.number(hash, from, to);
+    }
+    this.starts[this.size] = from;
+    this.ends[this.size] = to;
+    this.hashes[this.size] = hash;
+    this.table[slot] = ++this.size;
+    return this.size - 1;
+  }
+
+  names(): string[] {
+    return Array.from({ length: this.size }, (_, n) => this.text.slice(this.starts[n], this.ends[n]));
+  }
+
+  private isSame(number: number, from: number, to: number): boolean {
+    const start = this.starts[number]!;
+    if (this.ends[number]! - start !== to - from) return false;
+    for (let at = from; at < to; at++)
+      if (this.text.charCodeAt(at) !== this.text.charCodeAt(start + at - from)) return false;
+    return true;
+  }
+
+  private grow(): void {
+    [this.starts, this.ends, this.hashes] = [widened(this.starts), widened(this.ends), widened(this.hashes)];
+    this.table = new Int32Array(this.table.length * 2);
+    for (let n = 0; n < this.size; n++) {
+      let slot = this.hashes[n]! & (this.table.length - 1);
+      while (this.table[slot] !== 0) slot = (slot + 1) & (this.table.length - 1);
+      this.table[slot] = n + 1;
+    }
+  }
+}
+
+function widened(column: Int32Array<ArrayBuffer>): Int32Array<ArrayBuffer> {
+  const wider = new Int32Array(column.length * 2);
+  wider.set(column);
+  return wider;
 }
 
 /** Counts of runs by number: keywords that hold each, and their searches together. */

@@ -61,4 +61,9 @@ export class Lately<T> {
     if (this.kept.size > this.most) this.kept.delete(this.kept.keys().next().value!);
     return found;
   }
+
+  /** The next who asks has it made anew. */
+  forget(name: string): void {
+    this.kept.delete(name);
+  }
 }

@@ -3,7 +3,7 @@ import { grain } from '@opsimath/core/text/containing';
 import type { Containing } from '@opsimath/core/text/containing';
 import { key } from '@opsimath/core/text/key';
 import { LANGUAGES } from '@opsimath/core/text/stems';
-import { keywordKeysText } from '../data/keywords';
+import { keywordKeysText } from '../data/keywordKeys';
 import { lookUpFinds } from '../data/lookUps';
 import { projectById } from '../data/projects';
 import { listTargets } from '../data/targets';

@@ -3,7 +3,7 @@ import type { Gram } from '@opsimath/core/text/grams';
 import { key } from '@opsimath/core/text/key';
 import { isStopWord } from '@opsimath/core/text/stems';
 import type { z } from 'zod';
-import { keywordKeysText } from '../data/keywords';
+import { keywordKeysText } from '../data/keywordKeys';
 import { verdictState } from '../data/verdicts';
 import { Lately } from './columnStore';
 import { inWordWorker } from './inWordWorker';
@@ -44,7 +44,8 @@ export async function wordCounts(
   const judged = steps.some(({ sieve }) => sieve.kind === 'verdict')
     ? await verdictState(workspace.database, pool.projectId)
     : '';
-  const counting = await kept.get(JSON.stringify([name, steps, rescued, through, judged]), async () => {
+  const asked = JSON.stringify([name, steps, rescued, through, judged]);
+  const counting = await kept.get(asked, async () => {
     const indices = Array.from(stack.passes.keys()).filter((i) => stack.passes[i] === 1);
     const ids = indices.map((i) => pool.ids[i]!);
     const begun: Counting = { done: 0, grams: null, keywords: indices.length };
@@ -63,7 +64,10 @@ export async function wordCounts(
     );
     return begun;
   });
-  if (counting.failed) throw counting.failed;
+  if (counting.failed) {
+    kept.forget(asked);
+    throw counting.failed;
+  }
   const byWords = countByWords(pool, stack.passes);
   if (counting.grams === null)
     return { done: counting.done, keywords: counting.keywords, total: 0, rows: [], byWords };

@@ -43,6 +43,10 @@ export type WordTask = { [K in keyof WordTasks]: { what: K; given: WordTasks[K][
 export type WordReply = { done: number } | { answer: unknown };
 
 function run(task: WordTask): unknown {
+  if (task.what === 'counts') {
+    const { keys, volumes, least } = task.given;
+    return counted(countGrams(keys, volumes, least));
+  }
   const keys = task.given.keys === '' ? [] : task.given.keys.split('\n');
   switch (task.what) {
     case 'clusters': {
@@ -68,8 +72,6 @@ function run(task: WordTask): unknown {
     }
     case 'containing':
       return containing(keys, task.given.volumes);
-    case 'counts':
-      return counted(countGrams(keys, task.given.volumes, task.given.least));
     case 'purposes': {
       const { words, names, paidSlots, dearClick, itemShare } = task.given;
       const read = purposeReader(words, names);

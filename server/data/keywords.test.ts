@@ -1,3 +1,4 @@
+import { keywordKeys } from './keywordKeys';
 import { key, words } from '@opsimath/core/text/key';
 import { stem } from '@opsimath/core/text/stems';
 import fc from 'fast-check';
@@ -111,6 +112,37 @@ test('two connections that add the same keywords at once agree on their ids', as
     keywordIdsOf(database(), MARKET, [...texts].reverse()),
   ]);
   expect([...b].reverse()).toEqual([...a]);
+});
+
+test('keys come in the order asked for, of few keywords or of most of a market, and of no other market', async () => {
+  const texts = Array.from({ length: 24_000 }, (_, i) => `many ${(i * 7919) % 24_000}`);
+  const ids = [...(await keywordIdsOf(database(), MARKET, texts))];
+  const few = [5, 3, 23_999, 3];
+  expect(
+    await keywordKeys(
+      database(),
+      MARKET,
+      few.map((n) => ids[n]!),
+    ),
+  ).toEqual(few.map((n) => texts[n]));
+  const most = ids.map((_, n) => n).filter((n) => n % 11 > 0);
+  for (const order of [most, [...most].reverse()])
+    expect(
+      await keywordKeys(
+        database(),
+        MARKET,
+        order.map((n) => ids[n]!),
+      ),
+    ).toEqual(order.map((n) => texts[n]));
+  const sorted = [...ids.keys()].sort((a, b) => (texts[a]! < texts[b]! ? -1 : 1));
+  expect(
+    await keywordKeys(
+      database(),
+      MARKET,
+      sorted.map((n) => ids[n]!),
+    ),
+  ).toEqual(sorted.map((n) => texts[n]));
+  expect(await keywordKeys(database(), MARKET + 1, ids)).toEqual([]);
 });
 
 test('another market has keywords of its own', async () => {

@@ -131,31 +131,6 @@ export async function keywordsById(
   return new Map(answer.rows.map((row) => [Number(row.id), row as unknown as KeywordRow]));
 }
 
-/** Keys of some keywords of a market, in the order of their ids as given. */
-export async function keywordKeys(
-  database: Database,
-  marketId: number,
-  ids: readonly number[],
-): Promise<string[]> {
-  const text = await keywordKeysText(database, marketId, ids);
-  return text === '' ? [] : text.split('\n');
-}
-
-/** The same as one text with line ends between: a million keys are handed on without a string for each. */
-export async function keywordKeysText(
-  database: Database,
-  marketId: number,
-  ids: ArrayLike<number>,
-): Promise<string> {
-  const answer = await database.client.execute({
-    sql: `SELECT coalesce(group_concat(key, char(10)), '') AS keys FROM
-            (SELECT keyword.key AS key FROM json_each(?) CROSS JOIN keyword ON keyword.id = value
-             WHERE market_id = ?)`,
-    args: [`[${Array.prototype.join.call(ids, ',')}]`, marketId],
-  });
-  return String(answer.rows[0]!.keys);
-}
-
 /** All keywords of a market in the order of their keys, and how many words each has; at most 255 are told. */
 export async function keywordsByKey(
   database: Database,
