@@ -214,7 +214,13 @@ export const poolRow = z.object({
   clicks: z.number().nullable(),
   /** Words not to be used that it holds. */
   banned: z.array(
-    z.object({ text: z.string(), level: z.enum(['forbidden', 'doubtful']), reason: z.string() }),
+    z.object({
+      text: z.string(),
+      level: z.enum(['forbidden', 'doubtful']),
+      reason: z.string(),
+      /** How it is spelled here, where that is otherwise than the project has it. */
+      spelled: z.string().nullable(),
+    }),
   ),
 });
 export type PoolRow = z.infer<typeof poolRow>;

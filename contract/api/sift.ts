@@ -58,7 +58,13 @@ const recipeParts = {
   /** How many fit keywords are wanted. */
   goal: z.int().min(1).max(100_000),
 };
-export const recipe = z.object({ id: z.int(), ...recipeParts, changedAt: z.string() });
+export const recipe = z.object({
+  id: z.int(),
+  ...recipeParts,
+  /** Sieves and rescued keywords before the last change of the sieves; `null` before any. */
+  before: z.object({ steps: recipeParts.steps, rescued: recipeParts.rescued }).nullable(),
+  changedAt: z.string(),
+});
 export type Recipe = z.infer<typeof recipe>;
 export const recipeAddition = z.object({
   name: recipeParts.name,
@@ -148,6 +154,19 @@ export type RemovedQuery = z.input<typeof removedQuery>;
 export const removedPage = z.object({ total: z.int(), rows: z.array(poolRow) });
 export type RemovedPage = z.infer<typeof removedPage>;
 
+/** What comes through a recipe now against what came through it before. */
+export const differenceQuery = siftQuery
+  .pick({ steps: true, rescued: true })
+  .extend({ before: siftQuery.pick({ steps: true, rescued: true }) });
+export type DifferenceQuery = z.input<typeof differenceQuery>;
+const differing = z.object({
+  total: z.int(),
+  /** The most searched of them. */
+  some: z.array(z.object({ id: z.int(), text: z.string(), volume: z.number().nullable() })),
+});
+export const siftDifference = z.object({ before: z.int(), now: z.int(), came: differing, went: differing });
+export type SiftDifference = z.infer<typeof siftDifference>;
+
 /** A judgement of one keyword; unjudged takes it back. */
 export const judgement = z.object({
   keyword: z.int(),
@@ -205,6 +224,32 @@ export const wordCountsPage = z.object({
   byWords: z.array(z.object({ words: z.int(), keywords: z.int(), volume: z.number() })),
 });
 export type WordCountsPage = z.infer<typeof wordCountsPage>;
+
+/** Keywords under the longest one contained in them (the more general one): those right under one, or at the top. */
+export const treeQuery = siftQuery.pick({ steps: true, rescued: true, offset: true }).extend({
+  under: z.int().nullable().default(null),
+  limit: z.int().min(1).max(200).default(50),
+});
+export type TreeQuery = z.input<typeof treeQuery>;
+export const treeLevel = z.object({
+  /** Keywords that came through, and those right at this level. */
+  keywords: z.int(),
+  total: z.int(),
+  /** Those with most searches a month in their whole branch first. */
+  rows: z.array(
+    z.object({
+      id: z.int(),
+      text: z.string(),
+      volume: z.number().nullable(),
+      verdict,
+      /** Keywords right under it, in its whole branch without itself, and searches a month of the branch with it. */
+      children: z.int(),
+      branch: z.int(),
+      branchVolume: z.number(),
+    }),
+  ),
+});
+export type TreeLevel = z.infer<typeof treeLevel>;
 
 /** What comes through a recipe, in clusters: keywords that much the same targets answer. */
 export const clusterQuery = siftQuery

@@ -11,6 +11,7 @@ export const SIEVE_FIGURES = [
   'grain',
   'nearness',
   'exact rivals',
+  'rivals that cover it',
   'contained in',
 ] as const;
 export type SieveFigure = (typeof SIEVE_FIGURES)[number];

@@ -4,6 +4,8 @@ import { words } from './key';
 export interface Containing {
   counts: Uint32Array;
   volumes: Float64Array;
+  /** Index of the longest other key that stands in it: of the most words, then letters, then the first; −1 without one. */
+  parents: Int32Array;
 }
 
 /**
@@ -21,8 +23,10 @@ export function containing(keys: readonly string[], volumes: ArrayLike<number>):
   const counts = new Uint32Array(keys.length);
   const sums = new Float64Array(keys.length);
   const last = new Int32Array(keys.length).fill(-1);
+  const parents = new Int32Array(keys.length).fill(-1);
   for (let index = 0; index < keys.length; index++) {
     const own = words(keys[index]!);
+    let [longest, letters] = [0, 0];
     for (let start = 0; start < own.length; start++) {
       let run = '';
       for (let end = start; end < own.length; end++) {
@@ -33,10 +37,13 @@ export function containing(keys: readonly string[], volumes: ArrayLike<number>):
         counts[shorter]!++;
         const volume = volumes[index]!;
         if (volume === volume) sums[shorter]! += volume;
+        const length = end - start + 1;
+        if (length < longest || (length === longest && run.length <= letters)) continue;
+        [longest, letters, parents[index]] = [length, run.length, shorter];
       }
     }
   }
-  return { counts, volumes: sums };
+  return { counts, volumes: sums, parents };
 }
 
 /**

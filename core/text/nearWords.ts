@@ -9,6 +9,7 @@ export interface Near {
 
 const MOST_WORDS = 2 ** 20;
 const MOST_EDITS = 2;
+const MOST_KEPT = 100_000;
 
 /**
  * Finds the words of a vocabulary that lie within two edits (Damerau–Levenshtein) of any word and have the same digits.
@@ -16,7 +17,7 @@ const MOST_EDITS = 2;
  * vocabulary of 100,000 words takes some 30 MB.
  *
  * @param vocabulary each word once, at most 2^20 of them
- * @returns what is near a word, without itself; an answer is kept
+ * @returns what is near a word, without itself; the last answers are kept
  * @throws RangeError for a larger vocabulary
  */
 export function nearWords(vocabulary: readonly string[]): (word: string) => Near {
@@ -40,7 +41,10 @@ export function nearWords(vocabulary: readonly string[]): (word: string) => Near
   const kept = new Map<string, Near>();
   return (word) => {
     let near = kept.get(word);
-    if (near === undefined) kept.set(word, (near = mayHave(word) ? find(word, vocabulary, byForm) : NOTHING));
+    if (near !== undefined) return near;
+    if (!mayHave(word)) return NOTHING;
+    if (kept.size === MOST_KEPT) kept.clear();
+    kept.set(word, (near = find(word, vocabulary, byForm)));
     return near;
   };
 }

@@ -30,7 +30,10 @@ export function spellingPairs(keys: readonly string[]): [number, number][] {
  */
 class PairFinder {
   readonly pairs: [number, number][] = [];
-  private readonly seen = new Set<number>();
+  private readonly found = new Set<number>();
+  /** Whom the key that is looked at now has met: most are no spellings of it, so that keeping all of them takes room. */
+  private readonly met = new Set<number>();
+  private meeting = -1;
   private readonly own: Int32Array[];
   private readonly byNumber: Groups;
   /** Keys by their number without one word, and without two. */
@@ -221,11 +224,15 @@ class PairFinder {
 
   private add(one: number, other: number): void {
     if (one === other) return;
+    if (one !== this.meeting) this.met.clear();
+    this.meeting = one;
+    if (this.met.has(other)) return;
+    this.met.add(other);
     const [low, high] = one < other ? [one, other] : [other, one];
     const pair = low * this.keys.length + high;
-    if (this.seen.has(pair)) return;
-    this.seen.add(pair);
-    if (mayBeSpellingOf(this.keys[low]!, this.keys[high]!)) this.pairs.push([low, high]);
+    if (this.found.has(pair) || !mayBeSpellingOf(this.keys[low]!, this.keys[high]!)) return;
+    this.found.add(pair);
+    this.pairs.push([low, high]);
   }
 }
 

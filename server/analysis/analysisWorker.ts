@@ -11,6 +11,8 @@ import { resultPage } from './history';
 import { poolChange } from './poolChange';
 import { poolPage } from './poolPage';
 import { poolTable } from './poolTable';
+import { siftDifference } from './siftDifference';
+import { keywordTree } from './keywordTree';
 import { siftIds, siftPage, siftRemoved } from './sift';
 import { targetKeywords } from './targetKeywords';
 import { targetMarkets } from './targetMarkets';
@@ -35,6 +37,8 @@ const answers = {
   poolTable: (...args: Rest<typeof poolTable>) => poolTable(workspace, ...args),
   siftPage: (...args: Rest<typeof siftPage>) => siftPage(workspace, ...args),
   siftRemoved: (...args: Rest<typeof siftRemoved>) => siftRemoved(workspace, ...args),
+  siftDifference: (...args: Rest<typeof siftDifference>) => siftDifference(workspace, ...args),
+  keywordTree: (...args: Rest<typeof keywordTree>) => keywordTree(workspace, ...args),
   siftIds: (...args: Rest<typeof siftIds>) => siftIds(workspace, ...args),
   clusterPage: (...args: Rest<typeof clusterPage>) => clusterPage(workspace, ...args),
   variantPage: (...args: Rest<typeof variantPage>) => variantPage(workspace, ...args),

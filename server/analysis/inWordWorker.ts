@@ -10,7 +10,11 @@ export function inWordWorker<K extends keyof WordTasks>(
   onProgress: (done: number) => void = () => undefined,
 ): Promise<WordTasks[K]['gives']> {
   const folder = path.dirname(fileURLToPath(import.meta.url));
-  const worker = new Worker(path.join(folder, 'wordWorker.js'), { workerData: { what, given } });
+  const worker = new Worker(path.join(folder, 'wordWorker.js'), {
+    workerData: { what, given },
+    // What is thrown away at once shall not pile up first.
+    resourceLimits: { maxYoungGenerationSizeMb: 24 },
+  });
   return new Promise<WordTasks[K]['gives']>((resolve, reject) => {
     worker.on('message', (reply: WordReply) =>
       'done' in reply ? onProgress(reply.done) : resolve(reply.answer as WordTasks[K]['gives']),

@@ -1,12 +1,11 @@
 import { countStems, likeness, stemVector } from '@opsimath/core/text/likeness';
 import { projectById } from '../data/projects';
 import { placeVersions } from '../data/places';
-import { findSegments } from '../data/segments/segments';
 import { listTargets } from '../data/targets';
 import { wordsOf } from '../roster/records';
+import { capturedVersions } from './capturedVersions';
 import { Lately } from './columnStore';
 import type { NamedPool } from './poolWords';
-import { captureColumnsOf } from './standings';
 import type { Workspace } from './workspace';
 
 const KEPT = 4;
@@ -23,7 +22,7 @@ export async function poolNearness(workspace: Workspace, { pool, name }: NamedPo
   let kept = keptBy.get(workspace);
   if (!kept) keptBy.set(workspace, (kept = new Lately(KEPT)));
   return kept.get(`${name}:${revision}`, async () => {
-    const fronts = await frontVersions(workspace, { pool }, settings.front);
+    const fronts = await capturedVersions(workspace, pool, (position) => position <= settings.front);
     const nearness = new Float32Array(pool.ids.length).fill(NaN);
     const own = (await listTargets(database, pool.projectId)).filter(
       ({ side, surface, record }) => side === 'own' && surface === pool.market.surface && record !== null,
@@ -51,27 +50,4 @@ export async function poolNearness(workspace: Workspace, { pool, name }: NamedPo
     }
     return nearness;
   });
-}
-
-/** Of each captured keyword's newest front on or before the pool's date, the versions of what stands there. */
-async function frontVersions(
-  { database, store }: Workspace,
-  { pool }: Pick<NamedPool, 'pool'>,
-  front: number,
-): Promise<Map<number, number[]>> {
-  const fronts = new Map<number, number[]>();
-  const filter = { marketId: pool.market.id, kind: 'captures' as const, until: pool.date };
-  for (const segment of await findSegments(database, filter)) {
-    const { keyword, slotStart, slotCount, organic } = await captureColumnsOf(store, segment);
-    const version = await store.column<Int32Array>(segment.id, 'version');
-    for (let row = 0; row < keyword.length; row++) {
-      const i = pool.indexOf[keyword[row]! - pool.base];
-      if (i === undefined || i < 0) continue;
-      const held: number[] = [];
-      for (let slot = slotStart[row]!; slot < slotStart[row]! + slotCount[row]!; slot++)
-        if (organic[slot]! >= 1 && organic[slot]! <= front && version[slot]! > 0) held.push(version[slot]!);
-      fronts.set(i, held);
-    }
-  }
-  return fronts;
 }

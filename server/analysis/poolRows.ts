@@ -2,9 +2,9 @@ import { FOUND_BY, type PoolPage, type PoolRow } from '@opsimath/contract/api/lo
 import { ABSENT } from '@opsimath/core/ranking/position';
 import { key, words } from '@opsimath/core/text/key';
 import { isSpellingVariant } from '@opsimath/core/text/variants';
-import { bannedIn } from '../data/bannedWords';
 import { keywordsById } from '../data/keywords';
 import { TREND_WORDS } from '../data/segments/metricsColumns';
+import { bannedPhrases } from './bannedPhrases';
 import type { Pool } from './pool';
 import { poolFigures } from './poolFigures';
 import type { Workspace } from './workspace';
@@ -56,7 +56,7 @@ async function rowsOf(
     database,
     entries.map(({ id }) => id),
   );
-  const banned = await bannedIn(database, pool.projectId, pool.market);
+  const banned = await bannedPhrases(workspace, pool);
   const clicks = poolFigures(pool, 'clicks');
   const series = await seriesOf(workspace, pool);
   const known = (value: number | undefined): number | null =>
@@ -106,8 +106,13 @@ async function rowsOf(
       uses: i < 0 ? null : pool.uses[i]! || null,
       clicks: i < 0 ? null : known(clicks[i]),
       banned: banned
-        .filter((word) => padded.includes(` ${word.key} `))
-        .map(({ text: word, level, reason }) => ({ text: word, level, reason })),
+        .filter(({ phrase }) => padded.includes(` ${phrase} `))
+        .map(({ word, phrase, otherwise }) => ({
+          text: word.text,
+          level: word.level,
+          reason: word.reason,
+          spelled: otherwise ? phrase : null,
+        })),
     };
   });
 }

@@ -55,7 +55,10 @@ export function poolColumns(
     ['peak month', (row) => (row.peak === null ? null : row.peak + 1)],
     ['appearances among the first ten', (row) => row.appearances],
     ['targets of the front that use it', (row) => row.uses],
-    ['words not to be used', (row) => row.banned.map((word) => `${word.text} (${word.level})`).join(', ')],
+    [
+      'words not to be used',
+      (row) => row.banned.map((word) => `${word.spelled ?? word.text} (${word.level})`).join(', '),
+    ],
     ['metrics of', (row) => row.metricsDate],
     ['notes', (row) => notes.get(row.id) ?? null],
   ];

@@ -5,12 +5,12 @@ import { anyOfBits, anyOfCodes, members, rankedByAtLeast, withinBounds } from '@
 import { type SieveFigure, TRENDS, VERDICTS } from '@opsimath/core/sift/sieve';
 import { key } from '@opsimath/core/text/key';
 import { LANGUAGES } from '@opsimath/core/text/stems';
-import { bannedIn } from '../data/bannedWords';
 import { keywordIdsLike } from '../data/keywords';
 import { keywordIdsHolding } from '../data/keywordWords';
 import { listMembers } from '../data/lists';
 import { markedIds } from '../data/markers';
 import { TREND_WORDS } from '../data/segments/metricsColumns';
+import { bannedPhrases } from './bannedPhrases';
 import type { Pool } from './pool';
 import { poolFigures } from './poolFigures';
 import {
@@ -22,6 +22,7 @@ import {
   poolSigns,
 } from './poolWords';
 import { poolNearness } from './nearness';
+import { poolRivalCoverage } from './rivalCoverage';
 import { mainVariants } from './variants';
 import type { Workspace } from './workspace';
 
@@ -122,6 +123,8 @@ async function figuresOf(
       return (await poolContaining(workspace, named)).counts;
     case 'exact rivals':
       return (await poolSigns(workspace, named)).exactRivals;
+    case 'rivals that cover it':
+      return poolRivalCoverage(workspace, named);
     case 'nearness':
       return poolNearness(workspace, named);
     default:
@@ -129,16 +132,17 @@ async function figuresOf(
   }
 }
 
-/** Pool indices of keywords that hold a word of the project's which is not to be used, whole words only. */
+/** Pool indices of keywords that hold a word of the project's which is not to be used, or another spelling of it, whole words only. */
 async function bannedIndices(
-  { database }: Workspace,
+  workspace: Workspace,
   pool: Pool,
   level: Extract<Sieve, { kind: 'banned words' }>['level'],
 ): Promise<Set<number>> {
   const found = new Set<number>();
-  for (const word of await bannedIn(database, pool.projectId, pool.market)) {
+  for (const { word, phrase } of await bannedPhrases(workspace, pool)) {
     if (level !== 'any' && word.level !== level) continue;
-    for (const i of indicesOf(pool, await keywordIdsHolding(database, word.key, 'phrase'))) found.add(i);
+    for (const i of indicesOf(pool, await keywordIdsHolding(workspace.database, phrase, 'phrase')))
+      found.add(i);
   }
   return found;
 }

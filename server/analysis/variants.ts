@@ -10,6 +10,7 @@ import { marketTranslations } from '../data/translations';
 import { variantChoices } from '../data/variantChoices';
 import { KnownProblem } from '../problem';
 import { Lately } from './columnStore';
+import { digest } from './digest';
 import { inWordWorker } from './inWordWorker';
 import type { Pool } from './pool';
 import { type NamedPool, poolLanguages } from './poolWords';
@@ -187,11 +188,4 @@ async function untranslated(
 function bestOf({ organic }: Pool, i: number): number | null {
   const places = organic.map((column) => column[i]!).filter((position) => position > 0);
   return places.length > 0 ? Math.min(...places) : null;
-}
-
-/** A short name for a set of rows. */
-function digest(indices: readonly number[]): string {
-  let number = indices.length;
-  for (const i of indices) number = (Math.imul(number, 31) + i) | 0;
-  return `${indices.length}:${number}`;
 }

@@ -5,6 +5,7 @@ import { type VariantGroups, type VariantMaterial, groupVariants } from '@opsima
 import { type Containing, containing } from '@opsimath/core/text/containing';
 import { type Gram, countGrams } from '@opsimath/core/text/grams';
 import { guessLanguage } from '@opsimath/core/text/language';
+import { spellingsAmong } from '@opsimath/core/text/spellingsAmong';
 import { LANGUAGES } from '@opsimath/core/text/stems';
 import { openDictionaries } from '../words/dictionaries';
 
@@ -25,6 +26,8 @@ export interface WordTasks {
     gives: { codes: Uint8Array; confidence: Uint8Array };
   };
   containing: { given: Keyed & { volumes: Float64Array }; gives: Containing };
+  /** How each phrase is spelled otherwise in the keys. */
+  spellings: { given: Keyed & { phrases: string[]; language: string }; gives: string[][] };
   /** Signs as columns: 255 and −1 are unknown. Index into PURPOSES each. */
   purposes: {
     given: Keyed & {
@@ -42,7 +45,7 @@ export type WordTask = { [K in keyof WordTasks]: { what: K; given: WordTasks[K][
 /** How far it is, 0–1, or what came out. */
 export type WordReply = { done: number } | { answer: unknown };
 
-function run(task: WordTask): unknown {
+async function run(task: WordTask): Promise<unknown> {
   if (task.what === 'counts') {
     const { keys, volumes, least } = task.given;
     return counted(countGrams(keys, volumes, least));
@@ -59,7 +62,7 @@ function run(task: WordTask): unknown {
     }
     case 'languages': {
       const { usual } = task.given;
-      const { languagesOf } = openDictionaries();
+      const languagesOf = await openDictionaries().openLanguages();
       const codes = new Uint8Array(keys.length);
       const confidence = new Uint8Array(keys.length);
       keys.forEach((key, n) => {
@@ -72,6 +75,12 @@ function run(task: WordTask): unknown {
     }
     case 'containing':
       return containing(keys, task.given.volumes);
+    case 'spellings': {
+      const vocabulary = new Set(keys.flatMap((key) => key.split(' ')));
+      const { isWord } = openDictionaries();
+      const { phrases, language } = task.given;
+      return phrases.map((phrase) => spellingsAmong(phrase, vocabulary, (word) => isWord(word, language)));
+    }
     case 'purposes': {
       const { words, names, paidSlots, dearClick, itemShare } = task.given;
       const read = purposeReader(words, names);
@@ -100,4 +109,4 @@ function tell(reply: WordReply): void {
   parentPort!.postMessage(reply);
 }
 
-tell({ answer: run(workerData as WordTask) });
+tell({ answer: await run(workerData as WordTask) });

@@ -19,7 +19,7 @@ export async function listRecipes(database: Database, projectId: number): Promis
 export async function addRecipe(
   database: Database,
   projectId: number,
-  entry: Omit<Recipe, 'id' | 'changedAt'>,
+  entry: Omit<Recipe, 'id' | 'before' | 'changedAt'>,
 ): Promise<Recipe> {
   const [row] = await database.rows
     .insert(recipe)
@@ -34,10 +34,13 @@ export async function changeRecipe(
   id: number,
   change: RecipeChange,
 ): Promise<Recipe> {
+  const mine = and(eq(recipe.projectId, projectId), eq(recipe.id, id));
+  const [held] = change.steps ? await database.rows.select().from(recipe).where(mine) : [];
+  const kept = held ? { before: { steps: held.steps, rescued: held.rescued } } : {};
   const [row] = await database.rows
     .update(recipe)
-    .set({ ...change, changedAt: sql`strftime('%Y-%m-%dT%H:%M:%fZ','now')` })
-    .where(and(eq(recipe.projectId, projectId), eq(recipe.id, id)))
+    .set({ ...change, ...kept, changedAt: sql`strftime('%Y-%m-%dT%H:%M:%fZ','now')` })
+    .where(mine)
     .returning();
   if (!row)
     throw new KnownProblem(

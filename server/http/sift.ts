@@ -1,6 +1,7 @@
 import {
   clusterPage,
   clusterQuery,
+  differenceQuery,
   judgements,
   judgementsAnswer,
   recipe,
@@ -8,9 +9,12 @@ import {
   recipeChange,
   removedPage,
   removedQuery,
+  siftDifference,
   siftJudgement,
   siftPage,
   siftQuery,
+  treeLevel,
+  treeQuery,
   wordCountsPage,
   wordCountsQuery,
 } from '@opsimath/contract/api/sift';
@@ -47,6 +51,26 @@ export function siftRoutes(routes: Routes, { database, analysis }: Services): vo
       answer: removedPage,
     },
     ({ params, body }) => analysis.siftRemoved(params.id, body),
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/look-ups/:id/sift/difference',
+      summary: 'What comes through a recipe now against what came through it before',
+      body: differenceQuery,
+      answer: siftDifference,
+    },
+    ({ params, body }) => analysis.siftDifference(params.id, body),
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/look-ups/:id/sift/tree',
+      summary: 'What comes through, each keyword under the longest one contained in it: one level of it',
+      body: treeQuery,
+      answer: treeLevel,
+    },
+    ({ params, body }) => analysis.keywordTree(params.id, body),
   );
   routes.add(
     {

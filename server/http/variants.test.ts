@@ -1,4 +1,11 @@
-import type { RecipeStep, SiftPage, SiftRow, Sieve } from '@opsimath/contract/api/sift';
+import type {
+  RecipeStep,
+  SiftDifference,
+  SiftPage,
+  SiftRow,
+  Sieve,
+  TreeLevel,
+} from '@opsimath/contract/api/sift';
 import type { OutsidePreview } from '@opsimath/contract/api/outside';
 import type { VariantPage } from '@opsimath/contract/api/variants';
 import { takeIn } from '../testing/knownPool';
@@ -216,6 +223,90 @@ describe('words not to be used', () => {
     const file = await fetch(`${running.server.url}/api${at}/lists/${list.id}/file?format=csv`);
     expect(await file.text()).toMatch(/vegan \(doubtful\): Ines, \d{4}-\d{2}-\d{2}/);
   });
+});
+
+test('a word not to be used is recognised as it is misspelled, joined or split, and only then marked so', async () => {
+  const words = await running.api.post(`${at}/banned-words`, {
+    text: 'waterproof',
+    level: 'forbidden',
+    reason: 'not tested to a standard',
+  });
+  const sieve: Sieve = { kind: 'banned words', level: 'forbidden', out: false };
+  const held = (await sift([sieve])).rows.map(({ text, banned }) => [text, banned[0]!.spelled]);
+  expect(held.sort()).toEqual([
+    ['best waterproof panniers', null],
+    ['panniers waterproof', null],
+    ['water proof panniers', 'water proof'],
+    ['waterpoof panniers', 'waterpoof'],
+    ['waterproof panniers', null],
+  ]);
+  const { id: word } = words.find(({ text }: { text: string }) => text === 'waterproof');
+  await running.api.delete(`${at}/banned-words/${word}`);
+  expect(
+    (await sift([])).rows.flatMap(({ banned }) => banned.filter(({ text }) => text === 'waterproof')),
+  ).toEqual([]);
+});
+
+describe('the tree of keywords', () => {
+  const level = (under: number | null, more: object = {}): Promise<TreeLevel> =>
+    running.api.post(`/look-ups/${lookUp}/sift/tree`, { steps: [], under, ...more });
+
+  test('goes from the general to the special, each branch with its keywords and searches', async () => {
+    const top = await level(null);
+    expect(top.keywords).toBe(GIVEN.length);
+    expect(top.rows[0]).toMatchObject({
+      text: 'waterproof panniers',
+      children: 1,
+      branch: 1,
+      branchVolume: 6200,
+    });
+    expect(top.rows.map(({ text }) => text)).not.toContain('best waterproof panniers');
+    const below = await level(named('waterproof panniers'));
+    expect(below.rows).toMatchObject([
+      { text: 'best waterproof panniers', volume: 1200, children: 0, branch: 0 },
+    ]);
+    // Nothing is lost and nothing stands twice.
+    expect(top.rows.reduce((sum, { branch }) => sum + 1 + branch, 0)).toBe(GIVEN.length);
+    expect((await level(null, { offset: 1, limit: 2 })).rows).toEqual(top.rows.slice(1, 3));
+  });
+
+  test('what does not come through has no place in it', async () => {
+    const leave: Sieve = { kind: 'words', mode: 'phrase', text: 'waterproof panniers', out: true };
+    const { keywords, rows } = await level(null, { steps: [{ id: 'a', on: true, sieve: leave }] });
+    expect([keywords, rows.length]).toEqual([GIVEN.length - 2, GIVEN.length - 2]);
+  });
+});
+
+test('a changed sieve keeps what was before it, and says what came and went', async () => {
+  const step = (least: number): RecipeStep => ({
+    id: 'v',
+    on: true,
+    sieve: { kind: 'figure', figure: 'volume', least, most: null, unknown: true },
+  });
+  const made = await running.api.post(`${at}/recipes`, { name: 'kept', steps: [step(200)] });
+  expect(made.before).toBeNull();
+  const named = await running.api.patch(`${at}/recipes/${made.id}`, { name: 'kept still' });
+  expect(named.before).toBeNull();
+  const recipe = await running.api.patch(`${at}/recipes/${made.id}`, { steps: [step(1000)] });
+  expect(recipe.before).toEqual({ steps: [step(200)], rescued: [] });
+  const { steps, rescued, before } = recipe;
+  const difference: SiftDifference = await running.api.post(`/look-ups/${lookUp}/sift/difference`, {
+    steps,
+    rescued,
+    before,
+  });
+  expect(difference.went.some.map(({ text, volume }) => `${text}: ${volume}`)).toEqual([
+    'water proof panniers: 800',
+    'panniers waterproof: 700',
+    'alforjas impermeable: 300',
+    'fahrradtasche: 200',
+  ]);
+  expect(difference).toMatchObject({ before: 7, now: 3, came: { total: 0, some: [] }, went: { total: 4 } });
+  const back: SiftDifference = await running.api.post(`/look-ups/${lookUp}/sift/difference`, {
+    ...before,
+    before: { steps, rescued },
+  });
+  expect(back.came).toEqual(difference.went);
 });
 
 describe('markers', () => {

@@ -1,7 +1,7 @@
 import { guessLanguage } from '@opsimath/core/text/language';
 import { openDictionaries } from './dictionaries';
 
-const { isWord, languagesOf } = openDictionaries();
+const { isWord, openLanguages } = openDictionaries();
 
 describe('dictionaries', () => {
   test.each([
@@ -32,7 +32,8 @@ describe('dictionaries', () => {
     ['fahrradtasche wasserdicht', 'de'],
     ['satteltasche', 'de'],
     ['taschen für fahrrad', 'de'],
-  ])('“%s” is %s, in whatever market', (key, expected) => {
+  ])('“%s” is %s, in whatever market', async (key, expected) => {
+    const languagesOf = await openLanguages();
     for (const market of ['en', 'de', 'es'])
       expect(guessLanguage(key, languagesOf, market)?.language).toBe(expected);
   });

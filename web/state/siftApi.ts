@@ -6,8 +6,12 @@ import type {
   JudgementsAnswer,
   Recipe,
   RecipeChange,
+  DifferenceQuery,
   RemovedPage,
   RemovedQuery,
+  SiftDifference,
+  TreeLevel,
+  TreeQuery,
   SiftJudgement,
   SiftPage,
   SiftQuery,
@@ -29,6 +33,18 @@ export const siftApi = api.injectEndpoints({
         method: 'POST',
         body: query,
       }),
+      providesTags: ['facts', 'pools', 'verdicts', 'lists'],
+    }),
+    difference: build.query<SiftDifference, { lookUp: number; query: DifferenceQuery }>({
+      query: ({ lookUp, query }) => ({
+        url: `/look-ups/${lookUp}/sift/difference`,
+        method: 'POST',
+        body: query,
+      }),
+      providesTags: ['facts', 'pools', 'verdicts', 'lists', 'variants', 'markers', 'banned'],
+    }),
+    tree: build.query<TreeLevel, { lookUp: number; query: TreeQuery }>({
+      query: ({ lookUp, query }) => ({ url: `/look-ups/${lookUp}/sift/tree`, method: 'POST', body: query }),
       providesTags: ['facts', 'pools', 'verdicts', 'lists'],
     }),
     clusters: build.query<ClusterPage, { lookUp: number; query: ClusterQuery }>({
@@ -66,7 +82,9 @@ export const siftApi = api.injectEndpoints({
         const shown = dispatch(
           siftApi.util.updateQueryData('recipes', project, (kept) => {
             const found = kept.find(({ id }) => id === recipe);
-            if (found) Object.assign(found, change);
+            if (!found) return;
+            if (change.steps) found.before = { steps: found.steps, rescued: found.rescued };
+            Object.assign(found, change);
           }),
         );
         await queryFulfilled.catch(() => shown.undo());
@@ -122,6 +140,8 @@ export const siftApi = api.injectEndpoints({
 export const {
   useSiftQuery,
   useRemovedQuery,
+  useDifferenceQuery,
+  useTreeQuery,
   useClustersQuery,
   useWordCountsQuery,
   useRecipesQuery,

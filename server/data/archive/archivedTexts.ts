@@ -8,18 +8,31 @@ interface Step {
   sieve: { kind: string; list?: number; marker?: number };
 }
 
+interface Before {
+  steps: Step[];
+  rescued: number[];
+}
+
 /** A recipe with the keywords, lists and markers that it speaks of. */
 export function renumberedRecipe(row: ArchivedRow, keywords: Ids, lists: Ids, markers: Ids): ArchivedRow {
-  const rescued = (JSON.parse(String(row.rescued)) as number[]).map((id) => keywords.get(id) ?? id);
-  const steps = (JSON.parse(String(row.steps)) as Step[]).map(({ sieve, ...step }) => ({
-    ...step,
-    sieve: {
-      ...sieve,
-      ...(sieve.list !== undefined && { list: lists.get(sieve.list) ?? sieve.list }),
-      ...(sieve.marker !== undefined && { marker: markers.get(sieve.marker) ?? sieve.marker }),
-    },
-  }));
-  return { ...row, rescued: JSON.stringify(rescued), steps: JSON.stringify(steps) };
+  const kept = (ids: readonly number[]): number[] => ids.map((id) => keywords.get(id) ?? id);
+  const read = (text: unknown): unknown => JSON.parse(String(text));
+  const renumbered = (steps: readonly Step[]): Step[] =>
+    steps.map(({ sieve, ...step }) => ({
+      ...step,
+      sieve: {
+        ...sieve,
+        ...(sieve.list !== undefined && { list: lists.get(sieve.list) ?? sieve.list }),
+        ...(sieve.marker !== undefined && { marker: markers.get(sieve.marker) ?? sieve.marker }),
+      },
+    }));
+  const before = typeof row.before === 'string' ? (read(row.before) as Before) : null;
+  return {
+    ...row,
+    rescued: JSON.stringify(kept(read(row.rescued) as number[])),
+    steps: JSON.stringify(renumbered(read(row.steps) as Step[])),
+    before: before && JSON.stringify({ steps: renumbered(before.steps), rescued: kept(before.rescued) }),
+  };
 }
 
 /** A list with the look-up it came from. A recipe that speaks of lists or markers cannot be run again. */

@@ -13,6 +13,8 @@ export const recipe = sqliteTable('recipe', {
   steps: text({ mode: 'json' }).notNull().$type<unknown[]>(),
   rescued: text({ mode: 'json' }).notNull().$type<number[]>(),
   goal: integer().notNull(),
+  /** Sieves and rescued keywords as they were before the last change of them. */
+  before: text({ mode: 'json' }).$type<{ steps: unknown[]; rescued: number[] }>(),
   changedAt: createdAt(),
 });
 

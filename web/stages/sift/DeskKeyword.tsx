@@ -23,9 +23,10 @@ export function DeskKeyword({ row, targets, reasons, reason, onReason, onDecide,
       <h2>{row.text}</h2>
       {row.translation && <p className="soft">“{row.translation}”, as a machine has it</p>}
       {row.banned.map((word) => (
-        <p key={word.text} className="step-problem">
-          Holds “{word.text}”, {word.level}: {word.reason} Who judges it fit or adjacent lets the word in;
-          that is kept with name and day.
+        <p key={word.spelled ?? word.text} className="step-problem">
+          Holds {word.spelled !== null && `“${word.spelled}”, another spelling of `}“{word.text}”,{' '}
+          {word.level}: {word.reason} Who judges it fit or adjacent lets the word in; that is kept with name
+          and day.
         </p>
       ))}
       <dl className="desk-facts">

@@ -88,6 +88,15 @@ export function RecipePanel({ recipe, page }: RecipePanelProps) {
           />
         ))}
       </ol>
+      {recipe.recipe?.before && (
+        <button
+          className="plain soft written"
+          title="What came through before the sieves were changed last, and what differs now"
+          onClick={() => change({ view: scope.view === 'difference' ? '' : 'difference' }, { replace: true })}
+        >
+          what the last change did
+        </button>
+      )}
       {recipe.rescued.length > 0 && (
         <p className="soft">
           {count(recipe.rescued.length)} rescued: they come through whatever the sieves say.

@@ -22,6 +22,8 @@ const FIGURE_TIPS: Partial<Record<SieveFigure, string>> = {
   nearness:
     'Mean likeness of our target to those of the front, 0–1 (estimated). Without a capture it is unknown.',
   'exact rivals': 'Of the front, how many have the phrase in their title. Without a capture it is unknown.',
+  'rivals that cover it':
+    'Targets of rivals in its capture that hold it whole in a field. Nobody may aim at it because nobody buys: mind the volume.',
   'contained in': 'Other keywords of the pool in which it stands as a phrase.',
 };
 

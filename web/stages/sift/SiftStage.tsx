@@ -15,6 +15,7 @@ import { useScope } from '../../state/useScope';
 import { ClustersView } from './ClustersView';
 import { CompareView } from './CompareView';
 import { Desk } from './Desk';
+import { DifferenceView } from './DifferenceView';
 import { shownExtra } from './extraColumns';
 import { ListsView } from './ListsView';
 import { RecipePanel } from './RecipePanel';
@@ -22,6 +23,7 @@ import { Removed } from './Removed';
 import { SiftHead } from './SiftHead';
 import { SiftTable } from './SiftTable';
 import { useRecipe } from './useRecipe';
+import { TreeView } from './TreeView';
 import { useTranslations } from './useTranslations';
 import { VariantsView } from './VariantsView';
 import { WordsView } from './WordsView';
@@ -33,6 +35,7 @@ const VIEWS = [
   { value: 'words', label: 'Words' },
   { value: 'variants', label: 'Variants' },
   { value: 'clusters', label: 'Clusters' },
+  { value: 'tree', label: 'Tree' },
   { value: 'compare', label: 'Compare' },
   { value: 'desk', label: 'Desk' },
   { value: 'lists', label: 'Lists' },
@@ -109,7 +112,7 @@ export default function SiftStage() {
 
 /** What others judge meanwhile is seen within some seconds. */
 const POLLED = { pollingInterval: 5000, skipPollingIfUnfocused: true };
-const PARTS = ['words', 'variants', 'clusters', 'compare', 'desk', 'lists'] as const;
+const PARTS = ['words', 'variants', 'clusters', 'tree', 'compare', 'desk', 'lists', 'difference'] as const;
 type View = 'table' | (typeof PARTS)[number];
 
 function readView(view: string): View {
@@ -176,6 +179,8 @@ function Sifted({ lookUp, view }: { lookUp: LookUp; view: View }) {
         {view === 'variants' && <VariantsView lookUp={lookUp} recipe={recipe} />}
         {view === 'compare' && <CompareView lookUp={lookUp} />}
         {view === 'clusters' && <ClustersView lookUp={lookUp} recipe={recipe} />}
+        {view === 'tree' && <TreeView lookUp={lookUp} recipe={recipe} />}
+        {view === 'difference' && <DifferenceView lookUp={lookUp} recipe={recipe} />}
         {view === 'desk' && page && <Desk lookUp={lookUp} query={query} page={page} />}
         {view === 'table' && removedStep >= 0 && (
           <Removed lookUp={lookUp} recipe={recipe} step={removedStep} />

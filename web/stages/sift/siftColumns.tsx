@@ -60,9 +60,9 @@ export function siftColumns(task: {
           )}
           {row.banned.map((word) => (
             <span
-              key={word.text}
+              key={word.spelled ?? word.text}
               className="banned-mark"
-              title={`“${word.text}” is ${word.level}: ${word.reason}`}
+              title={`${word.spelled === null ? '' : `“${word.spelled}” is another spelling of it. `}“${word.text}” is ${word.level}: ${word.reason}`}
             >
               {word.level}
             </span>

@@ -42,6 +42,8 @@ export function useRecipe(lookUp: LookUp) {
     recipes: recipes ?? [],
     steps,
     rescued,
+    /** Sieves and rescued keywords before the last change of the sieves. */
+    before: recipe?.before ?? null,
     goal: recipe?.goal ?? 50,
     change,
     /** Puts a sieve at the end and gives its id. */
