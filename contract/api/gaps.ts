@@ -4,6 +4,8 @@ import { GAP_KINDS } from '@opsimath/core/gap/kind';
 import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
 import { PAID_STATES } from '@opsimath/core/gap/paid';
 import { WORTH_SOURCES } from '@opsimath/core/gap/worth';
+import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
+import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { z } from 'zod';
 import { isoDay, slotKind, sourceMetrics } from '../source/answers';
 
@@ -33,6 +35,9 @@ export const gapSort = z.enum([
   'difficulty',
   'action',
   'paid',
+  'effort',
+  'verdict',
+  'at stake',
 ]);
 export type GapSort = z.infer<typeof gapSort>;
 
@@ -51,19 +56,122 @@ export const comparisonScope = z.object({
   compare: isoDay.optional(),
   /** A look-up's pool; all keywords of the project without it. */
   pool: z.coerce.number().int().optional(),
+  /** A list instead, or those that are followed. */
+  list: z.coerce.number().int().optional(),
+  only: z.enum(['tracked']).optional(),
 });
+
+/** Figures that a limit can be set to. */
+export const LIMITED = [
+  'volume',
+  'demand',
+  'chance',
+  'worth',
+  'gain',
+  'a month',
+  'priority',
+  'effort',
+  'cpc',
+  'ad competition',
+  'difficulty',
+  'own',
+  'best rival',
+  'spread',
+  'move',
+  'at stake',
+] as const satisfies readonly GapSort[];
+export type Limited = (typeof LIMITED)[number];
+export interface GapLimit {
+  figure: Limited;
+  least: number | null;
+  most: number | null;
+  /** Whether rows of which it is unknown pass. */
+  unknown: boolean;
+}
+
+/** Limits as they stand in an address: `volume:100..5000,chance:0.2..,spread:2..?`; `?` keeps the unknown. */
+export function readLimits(text: string): GapLimit[] {
+  return text.split(',').flatMap((part) => {
+    const [, name, least, most, unknown] = /^([a-z ]+):([-\d.eE+]*?)\.\.([-\d.eE+]*)(\??)$/.exec(part) ?? [];
+    const figure = LIMITED.find((known) => known === name);
+    if (figure === undefined) return [];
+    const bound = (digits: string): number | null =>
+      digits !== '' && Number.isFinite(Number(digits)) ? Number(digits) : null;
+    return [{ figure, least: bound(least!), most: bound(most!), unknown: unknown === '?' }];
+  });
+}
+
+export function writeLimits(limits: readonly GapLimit[]): string {
+  return limits
+    .map(({ figure, least, most, unknown }) => `${figure}:${least ?? ''}..${most ?? ''}${unknown ? '?' : ''}`)
+    .join(',');
+}
+
+/** Several orders, the first the most important: `-priority,keyword`. */
+const orders = z
+  .string()
+  .max(200)
+  .default('-priority')
+  .transform((text) => {
+    const found = text
+      .split(',')
+      .map((part) => ({ sort: part.replace(/^-/, ''), descending: part.startsWith('-') }))
+      .filter((part): part is { sort: GapSort; descending: boolean } =>
+        (gapSort.options as readonly string[]).includes(part.sort),
+      );
+    return found.length > 0 ? found.slice(0, 4) : [{ sort: 'priority' as const, descending: true }];
+  });
 export const gapFilter = z.object({
   kinds: list(gapKind),
   paid: list(paidState),
   marks: list(gapMark),
+  /** Ids of rivals of which one at least stands within the front. */
+  rivals: list(z.coerce.number().int()),
+  /** Depths of our own position. */
+  bands: list(z.enum(DEPTH_BANDS)),
+  verdicts: list(z.enum(VERDICTS)),
+  actions: list(action),
+  /** See {@link readLimits}. */
+  limits: z.string().max(500).default('').transform(readLimits),
+  inList: z.coerce.number().int().optional(),
+  /** A keyword of a cluster: all of it pass. */
+  cluster: z.coerce.number().int().optional(),
+  /** Address of the own target that holds our position. */
+  target: z.string().max(2000).optional(),
   find: z.string().max(300).default(''),
 });
 export const gapQuery = comparisonScope.extend(gapFilter.shape).extend({
-  sort: gapSort.default('priority'),
-  descending: z.stringbool().default(true),
+  sort: orders,
   offset: z.coerce.number().int().min(0).default(0),
   limit: z.coerce.number().int().min(1).max(500).default(100),
 });
+/** Rows that pass, in groups; `sort` says which row speaks for a group. */
+export const gapGroupQuery = gapQuery.extend({ by: z.enum(['cluster', 'target', 'action']) });
+export type GapGroupQuery = z.input<typeof gapGroupQuery>;
+export const gapGroups = z.object({
+  total: z.int(),
+  /** The most worth first. */
+  groups: z.array(
+    z.object({
+      /** Of a target that does not rank: `''`. */
+      name: z.string(),
+      /** What narrows the gaps to this group. */
+      narrowed: z.object({
+        cluster: z.int().optional(),
+        target: z.string().optional(),
+        actions: z.array(action).optional(),
+      }),
+      keywords: z.int(),
+      volume: z.number(),
+      worthAMonth: z.number(),
+      /** Days of work, were each keyword of it worked on by itself. */
+      days: z.number(),
+      best: z.object({ id: z.int(), text: z.string() }),
+    }),
+  ),
+});
+export type GapGroups = z.infer<typeof gapGroups>;
+
 /** A comparison, and the period over which own search performance is read. */
 export const dossierQuery = comparisonScope.extend({
   own: z
@@ -76,6 +184,7 @@ export const dossierQuery = comparisonScope.extend({
 });
 export type DossierQuery = z.input<typeof dossierQuery>;
 export type GapQuery = z.input<typeof gapQuery>;
+export type GapFilterRead = z.output<typeof gapFilter>;
 export type GapQueryRead = z.output<typeof gapQuery>;
 export type ComparisonScope = z.infer<typeof comparisonScope>;
 
@@ -126,6 +235,23 @@ export const gapRow = z.object({
   /** The capture that the figures rest on. */
   captureDate: isoDay.nullable(),
   tracked: z.boolean(),
+  verdict: z.enum(VERDICTS),
+  /** What our ads cost a month on a term where we stand at 3 or better anyway; `null` where we do not double. */
+  atStake: z.number().nullable(),
+  /** What spreads the expected worth; `null` where that is unknown. */
+  parts: z
+    .object({
+      demand: z.number(),
+      demandSigma: z.number(),
+      clickShare: z.number(),
+      logit: z.number(),
+      logitError: z.number(),
+      worth: z.number(),
+      worthSigma: z.number(),
+      fit: z.number(),
+      effort: z.number(),
+    })
+    .nullable(),
 });
 export type GapRow = z.infer<typeof gapRow>;
 
@@ -152,6 +278,11 @@ export const gapTotals = z.object({
   kinds: z.record(gapKind, z.int()),
   paid: z.record(paidState, z.int()),
   marks: z.record(gapMark, z.int()),
+  /** In the order of the answer's rivals, of DEPTH_BANDS, VERDICTS and ACTIONS. */
+  rivals: z.array(z.int()),
+  bands: z.array(z.int()),
+  verdicts: z.array(z.int()),
+  actions: z.array(z.int()),
 });
 
 export const rivalColumn = z.object({
@@ -184,6 +315,8 @@ export const shownSlot = z.object({
   side: z.enum(['own', 'rival', 'other']),
   letter: z.string().nullable(),
   owner: z.string().nullable(),
+  /** Page, video or listing. */
+  what: z.string().nullable(),
   address: z.string().nullable(),
   title: z.string().nullable(),
   description: z.string().nullable(),

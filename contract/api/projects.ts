@@ -5,7 +5,10 @@ import { z } from 'zod';
 
 const effortDays = z.number().min(0.01).max(365);
 export const efforts = z.object(
-  Object.fromEntries(ACTIONS.map((action) => [action, effortDays])) as Record<Action, typeof effortDays>,
+  Object.fromEntries(
+    // Whoever set efforts before an action was known takes the usual one for it.
+    ACTIONS.map((action) => [action, effortDays.default(DEFAULT_EFFORTS[action])]),
+  ) as Record<Action, z.ZodDefault<typeof effortDays>>,
 );
 
 const days = z.int().min(1).max(3650);
@@ -38,6 +41,11 @@ export const projectSettings = z.object({
   currency: z.string().min(1).max(8).default('USD'),
   /** Worth of a click where no source gives one, in the currency. */
   defaultWorth: z.number().min(0).max(100_000).default(0.3),
+  /** What a marketplace's price leaves, and how many clicks buy there, 0–1; `null` where nobody said. */
+  margin: z.number().min(0).max(1).nullable().default(null),
+  conversionRate: z.number().min(0).max(1).nullable().default(null),
+  /** What a conversion may cost; `null` takes what one costs now. */
+  targetCost: z.number().min(0).max(1_000_000).nullable().default(null),
   efforts: efforts.default({ ...DEFAULT_EFFORTS }),
   oldAfter: oldAfter.default({ web: 60, video: 60, marketplace: 60 }),
   verdictReasons: phrases.default([...USUAL_REASONS]),

@@ -1,4 +1,5 @@
 import { ABSENT, isRanked } from '../ranking/position';
+import type { Surface } from '../ranking/clickThrough';
 import { isDoubling } from './paid';
 
 /** Suggested actions (method §8); stored in columns as the index here. */
@@ -6,9 +7,12 @@ export const ACTIONS = [
   'capture first',
   'trim bid',
   'retitle',
+  'add the words',
   'strengthen',
   'advertise',
   'new page',
+  'new video',
+  'new listing',
   'merge',
   'hold',
 ] as const;
@@ -21,15 +25,26 @@ export const DEFAULT_EFFORTS: Efforts = {
   'capture first': 0.1,
   'trim bid': 0.1,
   retitle: 0.25,
+  'add the words': 0.25,
   strengthen: 1,
   advertise: 0.1,
   'new page': 3,
+  'new video': 4,
+  'new listing': 2,
   merge: 1,
   hold: 0.1,
 };
 
+/** What is made where no target of ours covers a keyword. */
+export const NEW_TARGET = {
+  web: 'new page',
+  video: 'new video',
+  marketplace: 'new listing',
+} as const satisfies Record<Surface, Action>;
+
 /** The facts that choose an action. Positions are column values. */
 export interface ActionFacts {
+  surface: Surface;
   known: boolean;
   ownOrganic: number;
   ownPaid: number;
@@ -56,11 +71,12 @@ export function suggestAction(facts: ActionFacts): number {
   const { ownOrganic: own } = facts;
   if (!facts.known) return ACTIONS.indexOf('capture first');
   if (isDoubling(own, facts.ownPaid)) return ACTIONS.indexOf('trim bid');
-  if (own >= 4 && own <= 20 && !facts.phraseInTitle) return ACTIONS.indexOf('retitle');
+  if (own >= 4 && own <= 20 && !facts.phraseInTitle)
+    return ACTIONS.indexOf(facts.surface === 'marketplace' ? 'add the words' : 'retitle');
   if (own >= 4 && own <= 50) return ACTIONS.indexOf('strengthen');
   if (!isRanked(own) || own > 50) {
     if (facts.chance < 0.15 && facts.worth > facts.clickCost) return ACTIONS.indexOf('advertise');
-    if (own === ABSENT && !facts.covered) return ACTIONS.indexOf('new page');
+    if (own === ABSENT && !facts.covered) return ACTIONS.indexOf(NEW_TARGET[facts.surface]);
   }
   if (facts.cannibalised) return ACTIONS.indexOf('merge');
   return isRanked(own) && own <= 3 ? ACTIONS.indexOf('hold') : ACTIONS.indexOf('strengthen');

@@ -1,4 +1,4 @@
-import type { ClickCurve } from '../ranking/clickThrough';
+import type { ClickCurve, Surface } from '../ranking/clickThrough';
 import { ACTIONS, type Efforts, suggestAction } from './action';
 import { GAP_KINDS, gapKind, rivalStanding } from './kind';
 import { moved, movementMark } from './movement';
@@ -40,6 +40,7 @@ export interface ComparisonColumns {
 }
 
 export interface ComparisonSettings {
+  surface: Surface;
   front: number;
   curve: ClickCurve;
   efforts: Efforts;
@@ -105,6 +106,7 @@ export function compare(columns: ComparisonColumns, settings: ComparisonSettings
     const known = GAP_KINDS[kind] !== 'unknown';
     const chance = columns.chance[i]!;
     const action = suggestAction({
+      surface: settings.surface,
       known,
       ownOrganic: own,
       ownPaid,

@@ -7,11 +7,17 @@ import { type ComparisonColumns, compare } from './compare';
 import { GAP_KINDS, gapKind, isNear, rivalStanding } from './kind';
 import { MOVEMENT_MARKS, moved, movementMark } from './movement';
 import { PAID_STATES, isDoubling, paidState } from './paid';
-import { middleCpc, worthOfClick } from './worth';
+import { worthOfClick } from './worth';
 
 const A = ABSENT;
 const Q = UNKNOWN;
-const settings = { front: 10, curve: priorCurve('web'), efforts: DEFAULT_EFFORTS, meanChance: 0.2 };
+const settings = {
+  surface: 'web' as const,
+  front: 10,
+  curve: priorCurve('web'),
+  efforts: DEFAULT_EFFORTS,
+  meanChance: 0.2,
+};
 const position = fc.oneof(fc.integer({ min: 1, max: 100 }), fc.constant(A), fc.constant(Q));
 
 interface Row {
@@ -228,14 +234,33 @@ describe('chance with the default weights', () => {
 
 describe('worth of a click', () => {
   test('CPC first, then the default, with its source', () => {
-    expect(worthOfClick(middleCpc(0.5, 1.5), 9)).toEqual({ value: 0.7, source: 'CPC' });
-    expect(worthOfClick(middleCpc(null, 1.5), 9)).toEqual({ value: 9, source: 'project default' });
-    expect(worthOfClick(0, 9)).toEqual({ value: 0, source: 'CPC' });
+    const none = { own: null, market: null, projectDefault: 9 };
+    expect(worthOfClick({ ...none, cpcLow: 0.5, cpcHigh: 1.5 })).toMatchObject({ value: 0.7, source: 'CPC' });
+    expect(worthOfClick({ ...none, cpcLow: null, cpcHigh: 1.5 })).toEqual({
+      value: 9,
+      source: 'project default',
+      sigma: 0,
+    });
+    expect(worthOfClick({ ...none, cpcLow: 0, cpcHigh: 0 })).toEqual({ value: 0, source: 'CPC', sigma: 0 });
+  });
+
+  test('own conversions go before all, then price and margin of a marketplace', () => {
+    const market = { price: 80, margin: 0.4, conversionRate: 0.05 };
+    const own = { clicks: 90, conversions: 5, prior: { alpha: 1, beta: 9 }, valueOfConversion: 50 };
+    const rest = { cpcLow: 1, cpcHigh: 2, projectDefault: 9 };
+    // (1 + 5) / (1 + 9 + 90) of 50.
+    expect(worthOfClick({ own, market, ...rest })).toMatchObject({ value: 3, source: 'own conversions' });
+    expect(worthOfClick({ own: { ...own, clicks: 0 }, market, ...rest })).toEqual({
+      value: 80 * 0.4 * 0.05,
+      source: 'price and margin',
+      sigma: 0,
+    });
   });
 });
 
 describe('action', () => {
   const facts: ActionFacts = {
+    surface: 'web',
     known: true,
     ownOrganic: 14,
     ownPaid: A,
@@ -255,6 +280,10 @@ describe('action', () => {
     [{ ownOrganic: A, chance: 0.1, worth: 3 }, 'advertise'],
     [{ ownOrganic: A, covered: false }, 'new page'],
     [{ ownOrganic: A, chance: 0.1, covered: false }, 'new page'],
+    [{ ownOrganic: A, covered: false, surface: 'video' }, 'new video'],
+    [{ ownOrganic: A, covered: false, surface: 'marketplace' }, 'new listing'],
+    [{ surface: 'marketplace' }, 'add the words'],
+    [{ surface: 'video' }, 'retitle'],
     [{ ownOrganic: A }, 'strengthen'],
     [{ ownOrganic: 60 }, 'strengthen'],
     [{ ownOrganic: 2, cannibalised: true }, 'merge'],

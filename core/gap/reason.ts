@@ -24,13 +24,16 @@ export function reason(facts: ReasonFacts): string {
     case 'trim bid':
       return `We pay for slot ${facts.ownPaid} while standing at ${facts.own} without paying.`;
     case 'retitle':
+    case 'add the words':
       return `We stand at ${facts.own}, ${rivals}; our title lacks the phrase.`;
     case 'strengthen':
       return `${ownPhrase(facts)}, ${rivals}; ${facts.phraseInTitle ? 'the title has the phrase already' : 'an own page holds the words'}.`;
     case 'advertise':
       return `${ownPhrase(facts)}, ${rivals}; the chance of ${percent(facts.chance)} is low and a click is worth more than it costs.`;
     case 'new page':
-      return `${ownPhrase(facts)}, ${rivals}; no page of ours holds all its words.`;
+    case 'new video':
+    case 'new listing':
+      return `${ownPhrase(facts)}, ${rivals}; no ${facts.action.slice(4)} of ours holds all its words.`;
     case 'merge':
       return `${facts.ownTargets} of our pages share this result page, the best at ${facts.own}.`;
     case 'hold':

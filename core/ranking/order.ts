@@ -20,6 +20,35 @@ export function sortRows(rows: Int32Array, keys: readonly SortKey[]): Int32Array
   return order;
 }
 
+/** The same, compared to the last digit: what is equal as a 32-bit float is looked at once more. */
+export function sortRowsExactly(rows: Int32Array, keys: readonly SortKey[]): Int32Array {
+  let order = rows;
+  for (let k = keys.length - 1; k >= 0; k--) {
+    const key = keys[k]!;
+    order = sortRows(order, [key]);
+    if (key.figures instanceof Float64Array) refine(order, key.figures, key.descending);
+  }
+  return order;
+}
+
+/** Sorts runs of figures that only their last digits tell apart; equal ones keep their order. */
+function refine(order: Int32Array, figures: Float64Array, descending: boolean): void {
+  for (let start = 0; start < order.length;) {
+    const first = figures[order[start]!]!;
+    const rounded = Math.fround(first);
+    let end = start + 1;
+    let differs = false;
+    for (; end < order.length && Math.fround(figures[order[end]!]!) === rounded; end++)
+      if (figures[order[end]!] !== first) differs = true;
+    if (differs) {
+      const run = Array.from(order.subarray(start, end));
+      run.sort((a, b) => (descending ? figures[b]! - figures[a]! : figures[a]! - figures[b]!));
+      order.set(run, start);
+    }
+    start = end;
+  }
+}
+
 /** Positions, counts and most volumes are whole numbers below this: one walk sorts them. */
 const MOST_COUNTED = 65_535;
 

@@ -16,10 +16,14 @@ export function median(values: readonly number[]): number | null {
 export function quartiles(values: readonly number[]): [number, number, number] | null {
   if (values.length === 0) return null;
   const sorted = Float64Array.from(values).sort();
-  const at = (share: number): number => {
-    const rank = share * (sorted.length - 1);
-    const low = Math.floor(rank);
-    return sorted[low]! + (rank - low) * (sorted[Math.min(low + 1, sorted.length - 1)]! - sorted[low]!);
-  };
+  const at = (share: number): number => quantileOfSorted(sorted, share);
   return [at(0.25), at(0.5), at(0.75)];
+}
+
+/** A quantile of ascending figures, interpolated between ranks; `share` 0–1. NaN of none. */
+export function quantileOfSorted(sorted: ArrayLike<number>, share: number): number {
+  const rank = share * (sorted.length - 1);
+  const low = Math.floor(rank);
+  if (sorted.length === 0) return NaN;
+  return sorted[low]! + (rank - low) * (sorted[Math.min(low + 1, sorted.length - 1)]! - sorted[low]!);
 }

@@ -4,6 +4,11 @@ import { KnownProblem } from '../problem';
 import { clusterPage } from './clusters';
 import { dossier } from './dossier';
 import { gapPage } from './gapPage';
+import { gapGroups } from './gapGroups';
+import { overTime } from './overTime';
+import { ownQueries } from './ownQueries';
+import { paidView } from './paidView';
+import { surfacesView } from './surfaces';
 import { listSheet } from './listSheet';
 import { marketModels } from './marketModels';
 import { gatherSides } from './sides';
@@ -31,6 +36,11 @@ type Rest<F> = F extends (workspace: Workspace, ...rest: infer R) => unknown ? R
 /** Everything this thread answers, by name. */
 const answers = {
   gapPage: (...args: Rest<typeof gapPage>) => gapPage(workspace, ...args),
+  gapGroups: (...args: Rest<typeof gapGroups>) => gapGroups(workspace, ...args),
+  overTime: (...args: Rest<typeof overTime>) => overTime(workspace, ...args),
+  ownQueries: (...args: Rest<typeof ownQueries>) => ownQueries(workspace, ...args),
+  paidView: (...args: Rest<typeof paidView>) => paidView(workspace, ...args),
+  surfacesView: (...args: Rest<typeof surfacesView>) => surfacesView(workspace, ...args),
   dossier: (...args: Rest<typeof dossier>) => dossier(workspace, ...args),
   poolPage: (...args: Rest<typeof poolPage>) => poolPage(workspace, ...args),
   poolChange: (...args: Rest<typeof poolChange>) => poolChange(workspace, ...args),

@@ -4,14 +4,18 @@ import { afterAction, chance } from '@opsimath/core/gap/chance';
 import { type ComparisonColumns, type GapColumns, compare } from '@opsimath/core/gap/compare';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { FIT } from '@opsimath/core/gap/priority';
-import { WORTH_SOURCES, middleCpc, worthOfClick } from '@opsimath/core/gap/worth';
+import { type OwnConversions, WORTH_SOURCES, worthOfClick } from '@opsimath/core/gap/worth';
+import { chanceFeatures } from '@opsimath/core/gap/chance';
+import { logitError } from '@opsimath/core/gap/fitChance';
 import { expectedVolume } from '@opsimath/core/demand/season';
 import { type ClickCurve, featureFactor } from '@opsimath/core/ranking/clickThrough';
 import { difficulty, type FrontSlot } from '@opsimath/core/ranking/difficulty';
 import { UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
+import { median } from '@opsimath/core/ranking/statistics';
 import { keywordsById } from '../data/keywords';
 import type { MarketRow } from '../data/markets';
 import { ABOVE } from '../data/segments/captureColumns';
+import type { AdTerms } from './adTerms';
 import type { ColumnStore } from './columnStore';
 import { type Metrics, seasonOf } from './metrics';
 import type { Models } from './models';
@@ -41,6 +45,12 @@ export interface Comparison {
   difficulty: Int16Array;
   /** Index into WORTH_SOURCES. */
   worthSource: Uint8Array;
+  /** How sure worth and chance are: σ of the worth's logarithm, standard error of the chance on the logit. */
+  worthSigma: Float64Array;
+  chanceError: Float64Array;
+  ads: AdTerms;
+  /** Index into VERDICTS. */
+  verdicts: Uint8Array;
   effort: Float64Array;
   meanChance: number;
 }
@@ -56,6 +66,7 @@ export interface ComparisonParts {
   metrics: Metrics;
   keywords: Int32Array;
   models: Models;
+  ads: AdTerms;
 }
 
 /** Gathers the columns of method §5–§8 from what was read, and compares. */
@@ -65,11 +76,15 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
   const size = rows.length;
   const pick = (column: Uint8Array): Uint8Array => Uint8Array.from(rows, (row) => column[row]!);
   const month = new Date(`${date}T00:00:00Z`).getUTCMonth();
-  const worths = Array.from(rows, (row) =>
-    worthOfClick(
-      middleCpc(known(metrics.cpcLow[row]!), known(metrics.cpcHigh[row]!)),
-      project.settings.defaultWorth,
-    ),
+  const ofMarket = marketWorth(parts);
+  const worths = Array.from(rows, (row, n) =>
+    worthOfClick({
+      own: ownConversions(parts.ads, keywords[n]!),
+      market: ofMarket,
+      cpcLow: known(metrics.cpcLow[row]!),
+      cpcHigh: known(metrics.cpcHigh[row]!),
+      projectDefault: project.settings.defaultWorth,
+    }),
   );
   const columns: ComparisonColumns = {
     ownOrganic: pick(now.own.organic),
@@ -84,14 +99,15 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
     featureFactor: new Float64Array(size).fill(1),
     chance: new Float64Array(size).fill(NaN),
     worth: Float64Array.from(worths, (worth) => worth.value),
-    clickCost: Float64Array.from(rows, (row) => (metrics.cpcLow[row]! + metrics.cpcHigh[row]!) / 2),
+    clickCost: Float64Array.from(rows, (row, n) => costOfClick(parts, keywords[n]!, row)),
     fit: new Float64Array(size).fill(FIT.unjudged),
     phraseInTitle: new Uint8Array(size),
     covered: new Uint8Array(size),
     ownTargets: pick(now.ownTargets),
   };
   const difficulties = new Int16Array(size).fill(-1);
-  await fillFromCaptures(store, parts, rows, columns, difficulties);
+  const chanceError = new Float64Array(size).fill(NaN);
+  await fillFromCaptures(store, parts, rows, columns, difficulties, chanceError);
   return compared({
     ...parts,
     curve: parts.models.curve,
@@ -100,6 +116,9 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
     volume: Float64Array.from(rows, (row) => metrics.volume[row]!),
     difficulty: difficulties,
     worthSource: Uint8Array.from(worths, (worth) => WORTH_SOURCES.indexOf(worth.source)),
+    worthSigma: Float64Array.from(worths, (worth) => worth.sigma),
+    chanceError,
+    verdicts: new Uint8Array(size).fill(VERDICTS.indexOf('unjudged')),
     meanChance: mean(columns.chance),
   });
 }
@@ -108,9 +127,12 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
 function compared(gathered: Omit<Comparison, 'gaps' | 'effort'>): Comparison {
   const { front, efforts } = gathered.project.settings;
   const { columns, curve, meanChance } = gathered;
-  const gaps = compare(columns, { front, curve, efforts, meanChance });
+  const { surface } = gathered.market;
+  const gaps = compare(columns, { surface, front, curve, efforts, meanChance });
   return { ...gathered, gaps, effort: Float64Array.from(gaps.action, (action) => efforts[ACTIONS[action]!]) };
 }
+
+const UNJUDGED = VERDICTS.indexOf('unjudged');
 
 /** The same comparison with what keywords have been judged to be; nothing is read again for it. */
 export function withVerdicts(
@@ -118,10 +140,11 @@ export function withVerdicts(
   { ids, codes }: { ids: Int32Array; codes: Uint8Array },
 ): Comparison {
   if (ids.length === 0) return comparison;
-  const fitOf = new Map<number, number>();
-  ids.forEach((id, n) => fitOf.set(id, FIT[VERDICTS[codes[n]!]!]));
-  const fit = Float64Array.from(comparison.keywords, (id) => fitOf.get(id) ?? FIT.unjudged);
-  return compared({ ...comparison, columns: { ...comparison.columns, fit } });
+  const codeOf = new Map<number, number>();
+  ids.forEach((id, n) => codeOf.set(id, codes[n]!));
+  const verdicts = Uint8Array.from(comparison.keywords, (id) => codeOf.get(id) ?? UNJUDGED);
+  const fit = Float64Array.from(verdicts, (code) => FIT[VERDICTS[code]!]);
+  return compared({ ...comparison, verdicts, columns: { ...comparison.columns, fit } });
 }
 
 /** What only captures tell: the feature factor, difficulty, our words in the title, and the chance. */
@@ -131,6 +154,7 @@ async function fillFromCaptures(
   rows: Int32Array,
   columns: ComparisonColumns,
   difficulties: Int16Array,
+  chanceError: Float64Array,
 ): Promise<void> {
   const figures: SlotFigures[] = [];
   for (const { segment } of now.captures) figures.push(await slotFigures(store, segment.id));
@@ -168,12 +192,35 @@ async function fillFromCaptures(
       ownSlot >= 0
         ? slotStanding(figure, ownSlot, figure.words[at]!)
         : (covering?.standing ?? material.newPage());
-    columns.chance[i] = chance(
-      afterAction(standing),
-      figure.medians.map((values) => values[at]!),
-      model,
-    );
+    const medians = figure.medians.map((values) => values[at]!);
+    const after = afterAction(standing);
+    columns.chance[i] = chance(after, medians, model);
+    if (models.fitted !== null)
+      chanceError[i] = logitError(chanceFeatures(after, medians), models.fitted.covariance);
   }
+}
+
+/** Own paid clicks of a keyword and what all conversions tell; `null` where there is none. */
+function ownConversions({ terms, together }: AdTerms, keyword: number): OwnConversions | null {
+  const term = terms.get(keyword);
+  if (!term || together === null || term.clicks === 0) return null;
+  const { clicks, conversions } = term;
+  return { ...together, clicks, conversions: Math.min(conversions, clicks) };
+}
+
+/** What our listing's price, the margin and the conversion rate of the settings make of a click in a marketplace. */
+function marketWorth({ market, project, sides }: ComparisonParts) {
+  const { margin, conversionRate } = project.settings;
+  if (market.surface !== 'marketplace' || margin === null || conversionRate === null) return null;
+  const price = median(sides.own.flatMap(({ record }) => record?.figures.price ?? []));
+  return price === null ? null : { price, margin, conversionRate };
+}
+
+/** What a click costs us: by our own ads, else the middle of the CPC range; NaN if unknown. */
+function costOfClick({ ads, metrics }: ComparisonParts, keyword: number, row: number): number {
+  const term = ads.terms.get(keyword);
+  if (term && term.clicks > 0) return term.cost / term.clicks;
+  return (metrics.cpcLow[row]! + metrics.cpcHigh[row]!) / 2;
 }
 
 /** Only where no own target ranks within 50 is it asked whether one could. */

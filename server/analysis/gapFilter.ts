@@ -1,59 +1,91 @@
-import { type GapMark, type GapQueryRead, gapMark } from '@opsimath/contract/api/gaps';
+import { type GapFilterRead, type GapMark, action, gapMark } from '@opsimath/contract/api/gaps';
+import { type Facet, type Narrowed, narrow } from '@opsimath/core/gap/facets';
 import { GAP_KINDS, isNear } from '@opsimath/core/gap/kind';
 import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
 import { PAID_STATES } from '@opsimath/core/gap/paid';
+import { DEPTH_BANDS, depthBand, isRanked } from '@opsimath/core/ranking/position';
+import { VERDICTS } from '@opsimath/core/sift/sieve';
+import { keywordIdsContaining } from '../data/keywords';
+import { listById, listMembers } from '../data/lists';
+import { clustersOf } from './gapClusters';
 import type { Comparison } from './comparison';
+import { gapFigures } from './gapFigures';
+import type { Workspace } from './workspace';
 
 const MARKS: readonly GapMark[] = gapMark.options;
+/** What rows are divided by, in this order. */
+const FACETS = ['kinds', 'paid', 'marks', 'rivals', 'bands', 'verdicts', 'actions'] as const;
+type FacetName = (typeof FACETS)[number];
 
-/** Which rows pass, and how many there would be of each kind, paid state and mark. */
-export interface Filtered {
-  passes: Uint8Array;
-  total: number;
-  kinds: number[];
-  paid: number[];
-  marks: number[];
+/** Which rows pass, and how many there would be of each kind, paid state, mark… */
+export type Filtered = Pick<Narrowed, 'passes' | 'total'> & Record<FacetName, Int32Array>;
+
+/** Each count answers "how many would there be if this were chosen": it obeys every other group but not its own. */
+export async function applyFilter(
+  workspace: Workspace,
+  comparison: Comparison,
+  filter: GapFilterRead,
+): Promise<Filtered> {
+  const bits = facetBits(comparison);
+  const rivals = comparison.sides.rivals.map(({ id }) => id);
+  const chosen: Record<FacetName, { all: readonly unknown[]; wanted: readonly unknown[] }> = {
+    kinds: { all: GAP_KINDS, wanted: filter.kinds },
+    paid: { all: PAID_STATES, wanted: filter.paid },
+    marks: { all: MARKS, wanted: filter.marks },
+    rivals: { all: rivals, wanted: filter.rivals },
+    bands: { all: DEPTH_BANDS, wanted: filter.bands },
+    verdicts: { all: VERDICTS, wanted: filter.verdicts },
+    actions: { all: action.options, wanted: filter.actions },
+  };
+  const facets = FACETS.map((name): Facet => {
+    const { all, wanted } = chosen[name];
+    const mask = wanted.reduce<number>((sum, item) => sum | bitOf(all, item), 0);
+    return { bits: bits[name], wanted: mask, size: all.length };
+  });
+  const also = await allowed(workspace, comparison, filter);
+  const { passes, total, counts } = narrow(comparison.keywords.length, facets, also);
+  const named = Object.fromEntries(FACETS.map((name, n) => [name, counts[n]!]));
+  return { passes, total, ...named } as Filtered;
 }
 
-/**
- * One pass over the rows. Each count answers "how many would there be if this were chosen": it obeys every
- * other group of the filter but not its own.
- * @param found ids of keywords that contain the sought text; `null` when nothing is sought
- */
-export function applyFilter(
-  comparison: Comparison,
-  filter: Pick<GapQueryRead, 'kinds' | 'paid' | 'marks'>,
-  found: ReadonlySet<number> | null,
-): Filtered {
-  const { gaps, columns, keywords } = comparison;
-  const wantedKinds = flags(GAP_KINDS, filter.kinds);
-  const wantedPaid = flags(PAID_STATES, filter.paid);
-  const wantedMarks = filter.marks.reduce((bits, mark) => bits | (1 << MARKS.indexOf(mark)), 0);
-  const result: Filtered = {
-    passes: new Uint8Array(keywords.length),
-    total: 0,
-    kinds: new Array<number>(GAP_KINDS.length).fill(0),
-    paid: new Array<number>(PAID_STATES.length).fill(0),
-    marks: new Array<number>(MARKS.length).fill(0),
-  };
-  for (let i = 0; i < keywords.length; i++) {
-    if (found !== null && !found.has(keywords[i]!)) continue;
-    const kind = gaps.kind[i]!;
-    const paid = gaps.paid[i]!;
-    const marks = marksOf(kind, columns.ownOrganic[i]!, gaps.doubling[i]!, gaps.movement[i]!);
-    const kindFits = wantedKinds === null || wantedKinds[kind]!;
-    const paidFits = wantedPaid === null || wantedPaid[paid]!;
-    const marksFit = wantedMarks === 0 || (marks & wantedMarks) !== 0;
-    if (paidFits && marksFit) result.kinds[kind]!++;
-    if (kindFits && marksFit) result.paid[paid]!++;
-    if (kindFits && paidFits)
-      for (let bit = 0; bit < MARKS.length; bit++) if (marks & (1 << bit)) result.marks[bit]!++;
-    if (kindFits && paidFits && marksFit) {
-      result.passes[i] = 1;
-      result.total++;
+/** What is not among all cannot be wanted: a rival that is gone, say. */
+function bitOf(all: readonly unknown[], item: unknown): number {
+  const at = all.indexOf(item);
+  return at < 0 ? 0 : 1 << at;
+}
+
+const kept = new WeakMap<Comparison, Record<FacetName, ArrayLike<number>>>();
+
+function facetBits(comparison: Comparison): Record<FacetName, ArrayLike<number>> {
+  let bits = kept.get(comparison);
+  if (!bits) kept.set(comparison, (bits = makeBits(comparison)));
+  return bits;
+}
+
+function makeBits({ gaps, columns, verdicts, project }: Comparison): Record<FacetName, ArrayLike<number>> {
+  const { front } = project.settings;
+  const size = gaps.kind.length;
+  const marks = new Uint8Array(size);
+  const rivals = new Int32Array(size);
+  for (let i = 0; i < size; i++) {
+    marks[i] = marksOf(gaps.kind[i]!, columns.ownOrganic[i]!, gaps.doubling[i]!, gaps.movement[i]!);
+    let held = 0;
+    for (let rival = 0; rival < columns.rivalOrganic.length; rival++) {
+      const position = columns.rivalOrganic[rival]![i]!;
+      if (isRanked(position) && position <= front) held |= 1 << rival;
     }
+    rivals[i] = held;
   }
-  return result;
+  const oneBit = (codes: Uint8Array): Uint16Array => Uint16Array.from(codes, (code) => 1 << code);
+  return {
+    kinds: oneBit(gaps.kind),
+    paid: oneBit(gaps.paid),
+    marks,
+    rivals,
+    bands: Uint8Array.from(columns.ownOrganic, (position) => 1 << depthBand(position)),
+    verdicts: oneBit(verdicts),
+    actions: oneBit(gaps.action),
+  };
 }
 
 /** The marks of a row as bits in the order of the contract's list. */
@@ -65,6 +97,46 @@ function marksOf(kind: number, own: number, doubling: number, movement: number):
 if (MARKS.join() !== ['near', 'doubling', ...MOVEMENT_MARKS.slice(1)].join())
   throw new Error('Marks are out of order.');
 
-function flags(all: readonly string[], wanted: readonly string[]): boolean[] | null {
-  return wanted.length === 0 ? null : all.map((name) => wanted.includes(name));
+/** What is no group with counts: text, numbers, a list, a cluster, a target. `null` lets everything through. */
+async function allowed(
+  workspace: Workspace,
+  comparison: Comparison,
+  { find, limits, inList, cluster, target }: GapFilterRead,
+): Promise<Uint8Array | null> {
+  const { keywords, market, project } = comparison;
+  const tests: Uint8Array[] = [];
+  const of = (ids: Iterable<number>): Uint8Array => {
+    const wanted = new Set(ids);
+    return Uint8Array.from(keywords, (id) => (wanted.has(id) ? 1 : 0));
+  };
+  if (find.trim() !== '') tests.push(of(await keywordIdsContaining(workspace.database, market.id, find)));
+  if (inList !== undefined) {
+    await listById(workspace.database, project.id, inList);
+    tests.push(of(await listMembers(workspace.database, inList)));
+  }
+  if (cluster !== undefined) {
+    const clusters = await clustersOf(workspace, comparison);
+    const wanted = clusters[keywords.indexOf(cluster)] ?? -1;
+    tests.push(Uint8Array.from(clusters, (number) => (number === wanted ? 1 : 0)));
+  }
+  if (target !== undefined) {
+    const place = comparison.sides.ownPlaces.find(({ address }) => address === target)?.id ?? -1;
+    tests.push(Uint8Array.from(comparison.rows, (row) => (comparison.now.ownPlace[row] === place ? 1 : 0)));
+  }
+  for (const { figure, least, most, unknown } of limits)
+    tests.push(withinLimits(gapFigures(comparison, figure), least ?? -Infinity, most ?? Infinity, unknown));
+  if (tests.length === 0) return null;
+  const [first, ...rest] = tests;
+  for (const test of rest) for (let i = 0; i < first!.length; i++) first![i]! &= test[i]!;
+  return first!;
+}
+
+function withinLimits(figures: ArrayLike<number>, least: number, most: number, unknown: boolean): Uint8Array {
+  const passes = new Uint8Array(figures.length);
+  const otherwise = unknown ? 1 : 0;
+  for (let i = 0; i < passes.length; i++) {
+    const figure = figures[i]!;
+    passes[i] = figure !== figure ? otherwise : figure >= least && figure <= most ? 1 : 0;
+  }
+  return passes;
 }

@@ -1,6 +1,6 @@
 import { type GapPage, type GapQueryRead, gapKind, gapMark, paidState } from '@opsimath/contract/api/gaps';
 import { UNKNOWN } from '@opsimath/core/ranking/position';
-import { keywordIdsContaining } from '../data/keywords';
+import { listState } from '../data/lists';
 import type { Comparison } from './comparison';
 import { applyFilter, type Filtered } from './gapFilter';
 import { orderBy } from './gapOrder';
@@ -48,16 +48,14 @@ export async function filteredOrder(
 ): Promise<{ comparison: Comparison; order: Int32Array; filtered: Filtered }> {
   const { comparison, name } = await workspace.comparison(projectId, query);
   const state = await workspace.factState(comparison.market.id, projectId);
-  const order = await workspace.orders.get(`${name}:${query.sort}:${query.descending}`, async () =>
-    orderBy(comparison, query.sort, query.descending, await workspace.alphabet(comparison.market, state)),
+  const order = await workspace.orders.get(`${name}:${JSON.stringify(query.sort)}`, async () =>
+    orderBy(comparison, query.sort, await workspace.alphabet(comparison.market, state)),
   );
-  const chosen = JSON.stringify([name, query.kinds, query.paid, query.marks, query.find]);
-  const filtered = await workspace.filters.get(chosen, async () => {
-    const found = query.find.trim()
-      ? new Set(await keywordIdsContaining(workspace.database, comparison.market.id, query.find))
-      : null;
-    return applyFilter(comparison, query, found);
-  });
+  const { sort: _, offset: _o, limit: _l, ...filter } = query;
+  const list = filter.inList === undefined ? '' : await listState(workspace.database, filter.inList);
+  const filtered = await workspace.filters.get(JSON.stringify([name, filter, list]), () =>
+    applyFilter(workspace, comparison, filter),
+  );
   return { comparison, order, filtered };
 }
 
@@ -91,10 +89,14 @@ export function totalsOf(comparison: Comparison, filtered: Filtered): GapPage['t
     kinds: named(gapKind.options, filtered.kinds),
     paid: named(paidState.options, filtered.paid),
     marks: named(gapMark.options, filtered.marks),
+    rivals: [...filtered.rivals],
+    bands: [...filtered.bands],
+    verdicts: [...filtered.verdicts],
+    actions: [...filtered.actions],
   };
 }
 
-function named<Name extends string>(names: readonly Name[], counts: readonly number[]): Record<Name, number> {
+function named<Name extends string>(names: readonly Name[], counts: ArrayLike<number>): Record<Name, number> {
   return Object.fromEntries(names.map((name, i) => [name, counts[i]!])) as Record<Name, number>;
 }
 

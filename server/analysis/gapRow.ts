@@ -4,11 +4,14 @@ import { GAP_KINDS, isNear } from '@opsimath/core/gap/kind';
 import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
 import { PAID_STATES } from '@opsimath/core/gap/paid';
 import { reason } from '@opsimath/core/gap/reason';
+import { VOLUME_SIGMA } from '@opsimath/core/gap/spreadOfWorth';
 import { WORTH_SOURCES } from '@opsimath/core/gap/worth';
+import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { ABSENT, UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
 import type { Database } from '../data/connection';
 import { keywordsById } from '../data/keywords';
 import type { Comparison } from './comparison';
+import { gapFigures } from './gapFigures';
 
 /** A column value as the interface reads it. */
 export function positionOf(value: number): Position {
@@ -94,7 +97,50 @@ function gapRow(
     difficulty: comparison.difficulty[i]! < 0 ? null : comparison.difficulty[i]!,
     captureDate: capture === 0 ? null : now.captures[capture - 1]!.segment.date,
     tracked: tracked.has(comparison.keywords[i]!),
+    verdict: VERDICTS[comparison.verdicts[i]!]!,
+    atStake: known(gapFigures(comparison, 'at stake')[i]!),
+    parts: partsOf(comparison, i),
   };
+}
+
+/** What spreads the expected worth (method §8). A chance that is the market's mean is as unsure as chances there differ. */
+function partsOf(comparison: Comparison, i: number): GapRow['parts'] {
+  const { columns, gaps, curve } = comparison;
+  if (Number.isNaN(gaps.worthAMonth[i]!)) return null;
+  const held = columns.chance[i]!;
+  const assumed = Number.isNaN(held);
+  const chance = assumed ? comparison.meanChance : held;
+  return {
+    demand: columns.expectedVolume[i]!,
+    demandSigma: VOLUME_SIGMA,
+    clickShare:
+      columns.featureFactor[i]! * Math.max(0, curve[gaps.aim[i]!]! - curve[columns.ownOrganic[i]!]!),
+    logit: Math.log(chance / (1 - chance)),
+    logitError: assumed ? chanceSpread(comparison) : (known(comparison.chanceError[i]!) ?? 0),
+    worth: columns.worth[i]!,
+    worthSigma: comparison.worthSigma[i]!,
+    fit: columns.fit[i]!,
+    effort: comparison.effort[i]!,
+  };
+}
+
+const spreads = new WeakMap<Float64Array, number>();
+
+/** Standard deviation of the known chances of a comparison on the logit. */
+function chanceSpread({ columns: { chance } }: Comparison): number {
+  let spread = spreads.get(chance);
+  if (spread !== undefined) return spread;
+  let [count, sum, squares] = [0, 0, 0];
+  for (const value of chance) {
+    if (!(value > 0 && value < 1)) continue;
+    const logit = Math.log(value / (1 - value));
+    count++;
+    sum += logit;
+    squares += logit * logit;
+  }
+  spread = count < 2 ? 0 : Math.sqrt(Math.max(0, squares / count - (sum / count) ** 2));
+  spreads.set(chance, spread);
+  return spread;
 }
 
 async function trackedAmong(

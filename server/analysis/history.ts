@@ -165,6 +165,7 @@ export async function resultPage(
           side: mask & 1 ? 'own' : rival >= 0 ? 'rival' : 'other',
           letter: rival >= 0 ? sides.rivals[rival]!.letter : null,
           owner: words?.owner ?? null,
+          what: words?.kind ?? null,
           address: words?.address ?? null,
           title: words?.title ?? null,
           description: words?.description ?? null,

@@ -1,5 +1,5 @@
 import type { GapQueryRead } from '@opsimath/contract/api/gaps';
-import { gapQuery } from '@opsimath/contract/api/gaps';
+import { gapFilter, gapQuery } from '@opsimath/contract/api/gaps';
 import type { Report, reportQuery } from '@opsimath/contract/api/report';
 import { PAID_STATES } from '@opsimath/core/gap/paid';
 import { countsByDepth, visibility } from '@opsimath/core/ranking/visibility';
@@ -27,7 +27,7 @@ export async function report(
   const read = (over: Partial<GapQueryRead>): GapQueryRead => ({ ...gapQuery.parse(scope), ...over });
   const { comparison, order } = await filteredOrder(workspace, projectId, read({}));
   const { project, market, gaps, columns } = comparison;
-  const all = applyFilter(comparison, { kinds: [], paid: [], marks: [] }, null);
+  const all = await applyFilter(workspace, comparison, gapFilter.parse({}));
   const first = (passes: (i: number) => boolean, most: number, from: Int32Array = order): number[] => {
     const found: number[] = [];
     for (const i of from) {
@@ -38,8 +38,12 @@ export async function report(
   };
   const rows = (indices: number[]) => gapRows(workspace.database, comparison, indices);
   const unbid = PAID_STATES.indexOf('unbid');
-  const byMove = (await filteredOrder(workspace, projectId, read({ sort: 'move', descending: true }))).order;
-  const byFall = (await filteredOrder(workspace, projectId, read({ sort: 'move', descending: false }))).order;
+  const byMove = (
+    await filteredOrder(workspace, projectId, read({ sort: [{ sort: 'move', descending: true }] }))
+  ).order;
+  const byFall = (
+    await filteredOrder(workspace, projectId, read({ sort: [{ sort: 'move', descending: false }] }))
+  ).order;
   const content = {
     project: project.name,
     market: `${market.placeName}, ${market.languageName}, ${market.surface}`,

@@ -68,6 +68,21 @@ export async function buildStandings(
   sides: Sides,
   range: { least: number; most: number },
 ): Promise<Standings> {
+  let last: Standings | null = null;
+  for await (const { standings } of standingsByDay(store, segments, sides, range)) last = standings;
+  return last ?? emptyStandings(range.least, range.most - range.least + 1, sides.rivals.length);
+}
+
+/**
+ * The same, as it stood at the end of every day of which something is known, ascending. It is one object throughout: who
+ * wants to keep what it says of a day takes it before going on.
+ */
+export async function* standingsByDay(
+  store: ColumnStore,
+  segments: readonly StoredSegment[],
+  sides: Sides,
+  range: { least: number; most: number },
+): AsyncGenerator<{ date: string; standings: Standings }> {
   const size = range.most - range.least + 1;
   const standings = emptyStandings(range.least, size, sides.rivals.length);
   const lookedOn = [standings.own, ...standings.rivals].map(() => ({
@@ -77,7 +92,7 @@ export async function buildStandings(
   const facts = segments
     .filter((segment) => segment.kind === 'rankings' || segment.kind === 'captures')
     .sort((a, b) => a.date.localeCompare(b.date) || kindOrder(a) - kindOrder(b) || a.id - b.id);
-  for (const segment of facts) {
+  for (const [n, segment] of facts.entries()) {
     standings.rests.push(segment);
     if (segment.kind === 'captures') {
       const columns = await captureColumnsOf(store, segment);
@@ -86,8 +101,8 @@ export async function buildStandings(
     } else {
       await applyRankings(standings, store, segment, sides.masks, lookedOn);
     }
+    if (facts[n + 1]?.date !== segment.date) yield { date: segment.date, standings };
   }
-  return standings;
 }
 
 function kindOrder(segment: StoredSegment): number {

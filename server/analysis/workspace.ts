@@ -1,6 +1,7 @@
 import type { ComparisonScope } from '@opsimath/contract/api/gaps';
 import type { Database } from '../data/connection';
 import { keywordIdRange, keywordsByKey } from '../data/keywords';
+import { listById, listMembers, listState } from '../data/lists';
 import { lookUpById } from '../data/lookUps';
 import { type MarketRow, marketByCode } from '../data/markets';
 import { findsSegments, poolSegments, uniqueIds } from '../data/pools';
@@ -9,6 +10,7 @@ import { type StoredSegment, findSegments } from '../data/segments/segments';
 import { trackedKeywords } from '../data/tracked';
 import { verdictColumns, verdictState } from '../data/verdicts';
 import { KnownProblem } from '../problem';
+import { adTermsUntil } from './adTerms';
 import { ColumnStore, Lately } from './columnStore';
 import { type Comparison, buildComparison, withVerdicts } from './comparison';
 import type { Filtered } from './gapFilter';
@@ -58,12 +60,14 @@ export class Workspace {
       scope.date,
       scope.compare,
       scope.pool,
+      scope.list === undefined ? null : [scope.list, await listState(this.database, scope.list)],
+      scope.only,
     ]);
     const gathered = (): Promise<Comparison> =>
       this.comparisons.get(name, async () => {
         const range = await keywordIdRange(this.database, market.id);
         const keywords =
-          range === null ? new Int32Array(0) : await this.keywordsInScope(projectId, market, scope.pool);
+          range === null ? new Int32Array(0) : await this.keywordsInScope(projectId, market, scope);
         const sides = await gatherSides(this.database, projectId, market.surface);
         const space = range ?? { least: 0, most: 0 };
         const segments = await findSegments(this.database, { marketId: market.id });
@@ -71,6 +75,7 @@ export class Workspace {
         const models = await this.models(market, projectId, scope.date, state, project.settings.front);
         return buildComparison(this.store, {
           models,
+          ads: await adTermsUntil(this, projectId, market.id, scope.date),
           project,
           market,
           date: scope.date,
@@ -134,12 +139,19 @@ export class Workspace {
     return `${row.facts}|${row.keywords}|${row.tracked}`;
   }
 
-  /** A pool's keywords, or every keyword that the project has met in the market. Ascending. */
+  /** Keywords of a list or a pool, all followed ones, or every keyword that the project has met in the market. Ascending. */
   private async keywordsInScope(
     projectId: number,
     market: MarketRow,
-    pool: number | undefined,
+    { pool, list, only }: ComparisonScope,
   ): Promise<Int32Array> {
+    if (list !== undefined) {
+      if ((await listById(this.database, projectId, list)).marketId !== market.id)
+        throw new KnownProblem(400, 'list-of-another-market', `List ${list} belongs to another market.`);
+      return listMembers(this.database, list);
+    }
+    if (only === 'tracked')
+      return Int32Array.from(await trackedKeywords(this.database, projectId, market.id));
     const parts: Int32Array[] = [];
     const take = async (segment: StoredSegment): Promise<void> => {
       parts.push(await this.store.column<Int32Array>(segment.id, 'keyword'));

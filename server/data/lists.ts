@@ -79,6 +79,30 @@ export async function listMembers(database: Database, id: number): Promise<Int32
   return Int32Array.from(JSON.parse(String(answer.rows[0]!.ids)) as number[]);
 }
 
+/** Keywords of a market that are in any list of a project. */
+export async function listedKeywords(
+  database: Database,
+  projectId: number,
+  marketId: number,
+): Promise<Set<number>> {
+  const answer = await database.client.execute({
+    sql: `SELECT json_group_array(DISTINCT keyword_id) AS ids FROM list_member JOIN keyword_list ON id = list_id
+          WHERE project_id = ? AND market_id = ?`,
+    args: [projectId, marketId],
+  });
+  return new Set(JSON.parse(String(answer.rows[0]!.ids)) as number[]);
+}
+
+/** Changes whenever the keywords of a list do. */
+export async function listState(database: Database, id: number): Promise<string> {
+  const answer = await database.client.execute({
+    sql: `SELECT count(*) || '/' || total(keyword_id) || '/' || total(keyword_id * (keyword_id % 1009)) AS state
+          FROM list_member WHERE list_id = ?`,
+    args: [id],
+  });
+  return String(answer.rows[0]!.state);
+}
+
 /** Keywords of other markets are left out: a list belongs to one. */
 export async function addList(database: Database, list: NewList): Promise<number> {
   const { projectId, marketId, name, origin, person, keywords, source } = list;

@@ -174,6 +174,16 @@ export async function placesUnder(database: Database, addresses: readonly string
   return answer.rows as unknown as PlaceRow[];
 }
 
+/** Places by id, with their newest words. */
+export async function placesById(database: Database, ids: Iterable<number>): Promise<Map<number, PlaceRow>> {
+  const answer = await database.client.execute({
+    sql: `SELECT ${PLACE_COLUMNS} FROM json_each(?) CROSS JOIN place ON place.id = value
+          LEFT JOIN place_version ON place_version.id = place.version_id`,
+    args: [JSON.stringify([...ids])],
+  });
+  return new Map(answer.rows.map((row) => [Number(row.id), row as unknown as PlaceRow]));
+}
+
 /** The words and owners of versions, as they stood in a capture. */
 export async function placeVersions(
   database: Database,

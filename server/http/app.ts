@@ -8,6 +8,7 @@ import serve from 'koa-static';
 import type { Logger } from 'pino';
 import { answerProblems } from './errors';
 import { gapRoutes } from './gaps';
+import { standingRoutes } from './standing';
 import { importRoutes } from './imports';
 import { jobRoutes } from './jobs';
 import { lookUpRoutes } from './lookUps';
@@ -40,6 +41,7 @@ export function createApp(services: Services, webFolder: string, log: Logger): K
     lookUpRoutes,
     jobRoutes,
     gapRoutes,
+    standingRoutes,
     siftRoutes,
     listRoutes,
     variantRoutes,

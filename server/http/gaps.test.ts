@@ -232,7 +232,7 @@ test.each([
   for (const descending of [true, false]) {
     const sorted = (
       await running.api.get(
-        `${at}/gaps?${SCOPE}&sort=${encodeURIComponent(sort)}&descending=${descending}&limit=500`,
+        `${at}/gaps?${SCOPE}&sort=${descending ? '-' : ''}${encodeURIComponent(sort)}&limit=500`,
       )
     ).rows.map((row: Row) => row[figure as keyof Row]);
     const known = sorted.filter((value: number | null) => value !== null);

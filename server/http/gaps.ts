@@ -2,6 +2,8 @@ import {
   type GapQueryRead,
   dossier,
   dossierQuery,
+  gapGroupQuery,
+  gapGroups,
   gapPage,
   gapQuery,
   shownPage,
@@ -49,6 +51,16 @@ export function gapRoutes(routes: Routes, { analysis, database }: Services): voi
       context.type = 'text/csv; charset=utf-8';
       context.body = csvStream(gapColumns(first, notes), pages());
     },
+  );
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/gaps/groups',
+      summary: 'Gaps that pass the filter in groups: by cluster, by our target, by what to do',
+      query: gapGroupQuery,
+      answer: gapGroups,
+    },
+    ({ params, query }) => analysis.gapGroups(params.id, query),
   );
   routes.add(
     {

@@ -2,6 +2,8 @@ import type {
   ComparisonScope,
   Dossier,
   DossierQuery,
+  GapGroupQuery,
+  GapGroups,
   GapPage,
   GapQuery,
   ShownPage,
@@ -15,7 +17,11 @@ export const gapsApi = api.injectEndpoints({
   endpoints: (build) => ({
     gapPage: build.query<GapPage, InProject<{ query: GapQuery }>>({
       query: ({ project, query }) => ({ url: `/projects/${project}/gaps`, params: toParams(query) }),
-      providesTags: ['facts', 'targets', 'tracked', 'verdicts'],
+      providesTags: ['facts', 'targets', 'tracked', 'verdicts', 'lists'],
+    }),
+    gapGroups: build.query<GapGroups, InProject<{ query: GapGroupQuery }>>({
+      query: ({ project, query }) => ({ url: `/projects/${project}/gaps/groups`, params: toParams(query) }),
+      providesTags: ['facts', 'targets', 'verdicts', 'lists'],
     }),
     models: build.query<MarketModels, InProject<{ market: string; date: string }>>({
       query: ({ project, ...params }) => ({ url: `/projects/${project}/models`, params }),
@@ -55,6 +61,7 @@ export const gapsApi = api.injectEndpoints({
 
 export const {
   useGapPageQuery,
+  useGapGroupsQuery,
   useDossierQuery,
   useModelsQuery,
   useResultPageQuery,

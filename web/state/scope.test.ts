@@ -1,5 +1,7 @@
-import { gapKind, gapMark, gapSort, paidState } from '@opsimath/contract/api/gaps';
+import { action, gapKind, gapMark, gapSort, paidState } from '@opsimath/contract/api/gaps';
 import { FOUND_BY } from '@opsimath/contract/api/lookUps';
+import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
+import { VERDICTS } from '@opsimath/core/sift/sieve';
 import fc from 'fast-check';
 import { type Scope, readScope, scopeDefaults, writeScope } from './scope';
 
@@ -44,8 +46,21 @@ test('what is written into an address is read back', () => {
     paid: fc.uniqueArray(fc.constantFrom(...paidState.options)),
     marks: fc.uniqueArray(fc.constantFrom(...gapMark.options)),
     find: fc.string(),
-    sort: fc.constantFrom(...gapSort.options),
-    descending: fc.boolean(),
+    list: id,
+    only: fc.constantFrom('' as const, 'tracked' as const),
+    rivals: fc.uniqueArray(fc.integer({ min: 1, max: 1e6 }), { maxLength: 3 }),
+    bands: fc.subarray([...DEPTH_BANDS]),
+    verdicts: fc.subarray([...VERDICTS]),
+    actions: fc.subarray([...action.options]),
+    limits: fc.constantFrom('', 'chance:0.2..0.6', 'volume:100..?,spread:..3'),
+    inList: id,
+    cluster: id,
+    answering: fc.constantFrom('', 'tarnwick.example/fell'),
+    by: fc.constantFrom('' as const, 'cluster' as const, 'action' as const),
+    gapColumns: fc.subarray(['cpc', 'difficulty']),
+    sort: fc
+      .subarray([...gapSort.options], { minLength: 1, maxLength: 3 })
+      .map((names) => names.map((name, n) => (n % 2 ? name : `-${name}`)).join(',')),
   });
   fc.assert(
     fc.property(scopes, (scope) => {
@@ -63,7 +78,7 @@ test('an address that makes no sense is as if it were not there', () => {
     date: '',
     pool: null,
     kinds: ['absent'],
-    sort: 'priority',
+    sort: '-priority',
     open: null,
   });
 });

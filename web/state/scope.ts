@@ -1,15 +1,20 @@
 import {
   type GapMark,
-  type GapSort,
+  action,
   gapKind,
   gapMark,
   gapSort,
   paidState,
+  readLimits,
+  writeLimits,
 } from '@opsimath/contract/api/gaps';
 import { FOUND_BY, type FoundBy, matchMode } from '@opsimath/contract/api/lookUps';
 import { readPeriod } from '@opsimath/core/demand/period';
+import type { Action } from '@opsimath/core/gap/action';
 import type { GapKind } from '@opsimath/core/gap/kind';
 import type { PaidState } from '@opsimath/core/gap/paid';
+import { DEPTH_BANDS, type DepthBand } from '@opsimath/core/ranking/position';
+import { VERDICTS, type Verdict } from '@opsimath/core/sift/sieve';
 import type { MatchMode } from '@opsimath/core/text/match';
 import { LANGUAGES, type Language } from '@opsimath/core/text/stems';
 
@@ -25,8 +30,26 @@ export interface Scope {
   paid: PaidState[];
   marks: GapMark[];
   find: string;
-  sort: GapSort;
-  descending: boolean;
+  /** List that is compared instead of a pool, or those keywords that are followed. */
+  list: number | null;
+  only: 'tracked' | '';
+  /** Rivals of which one at least is within the front, by id. */
+  rivals: number[];
+  bands: DepthBand[];
+  verdicts: Verdict[];
+  actions: Action[];
+  /** Limits of figures, as the API writes them. */
+  limits: string;
+  inList: number | null;
+  cluster: number | null;
+  /** Address of the own target that ranks. */
+  answering: string;
+  /** Gaps in groups. */
+  by: 'cluster' | 'target' | 'action' | '';
+  /** Orders of gaps: `-priority,keyword`. */
+  sort: string;
+  /** Columns of the gap table beside the usual ones. */
+  gapColumns: string[];
   /** Keyword whose dossier is open. */
   open: number | null;
   /** Look-up whose pool is open, and how it is shown. */
@@ -56,6 +79,7 @@ export interface Scope {
 /** Values that are not written into the address. */
 const USUAL: Partial<Record<keyof Scope, string>> = {
   poolSort: '-volume',
+  sort: '-priority',
   poolMode: 'any word',
   own: '28 days',
 };
@@ -72,7 +96,6 @@ export function readScope(params: URLSearchParams): Scope {
     text(name)
       .split(',')
       .filter((part): part is T => (allowed as readonly string[]).includes(part));
-  const sort = text('sort').replace(/^-/, '');
   return {
     market: text('market'),
     date: day('date'),
@@ -83,8 +106,22 @@ export function readScope(params: URLSearchParams): Scope {
     paid: several('paid', paidState.options),
     marks: several('marks', gapMark.options),
     find: text('find'),
-    sort: (gapSort.options as readonly string[]).includes(sort) ? (sort as GapSort) : 'priority',
-    descending: sort === '' ? true : text('sort').startsWith('-'),
+    list: id('list'),
+    only: several('only', ['tracked' as const])[0] ?? '',
+    rivals: text('rivals')
+      .split(',')
+      .filter((part) => /^[1-9]\d{0,14}$/.test(part))
+      .map(Number),
+    bands: several('bands', DEPTH_BANDS),
+    verdicts: several('verdicts', VERDICTS),
+    actions: several('actions', action.options),
+    limits: writeLimits(readLimits(text('limits'))),
+    inList: id('inList'),
+    cluster: id('cluster'),
+    answering: text('answering'),
+    by: several('by', ['cluster', 'target', 'action'] as const)[0] ?? '',
+    sort: readSort(text('sort')),
+    gapColumns: text('gapColumns').split(',').filter(Boolean),
     open: id('open'),
     lookUp: id('lookUp'),
     poolSort: text('poolSort') || '-volume',
@@ -103,6 +140,14 @@ export function readScope(params: URLSearchParams): Scope {
   };
 }
 
+/** Orders of gaps that are known; the usual one without any. */
+function readSort(text: string): string {
+  const known = text
+    .split(',')
+    .filter((part) => (gapSort.options as readonly string[]).includes(part.replace(/^-/, '')));
+  return known.length > 0 ? known.join(',') : '-priority';
+}
+
 /** Writes changes into an address, leaving the rest of it as it is. Empty values are taken out. */
 export function writeScope(params: URLSearchParams, change: Partial<Scope>): URLSearchParams {
   const next = new URLSearchParams(params);
@@ -111,15 +156,10 @@ export function writeScope(params: URLSearchParams, change: Partial<Scope>): URL
   const set = (name: string, value: string): void =>
     value === '' ? next.delete(name) : next.set(name, value);
   for (const name of Object.keys(change) as (keyof Scope)[]) {
-    if (name === 'sort' || name === 'descending') continue;
     const value = merged[name];
     const usual = USUAL[name];
     const written = Array.isArray(value) ? value.join(',') : value === null ? '' : String(value);
     set(name, written === usual ? '' : written);
-  }
-  if (change.sort !== undefined || change.descending !== undefined) {
-    const isDefault = merged.sort === 'priority' && merged.descending;
-    set('sort', isDefault ? '' : `${merged.descending ? '-' : ''}${merged.sort}`);
   }
   return next;
 }

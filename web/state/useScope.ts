@@ -33,6 +33,8 @@ export function useScope(): {
       date: scope.date,
       compare: comparedWith(scope),
       pool: scope.pool ?? undefined,
+      list: scope.list ?? undefined,
+      only: scope.only || undefined,
     }),
     [scope],
   );

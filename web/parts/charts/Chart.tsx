@@ -1,25 +1,42 @@
 import { BarChart, LineChart, ScatterChart } from 'echarts/charts';
-import { GridComponent, LegendComponent, TooltipComponent } from 'echarts/components';
-import { type EChartsCoreOption, init, use as register } from 'echarts/core';
+import { BrushComponent, GridComponent, LegendComponent, TooltipComponent } from 'echarts/components';
+import { type EChartsCoreOption, type EChartsType, init, use as register } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
 
-register([BarChart, LineChart, ScatterChart, GridComponent, LegendComponent, TooltipComponent, SVGRenderer]);
+register([
+  BarChart,
+  LineChart,
+  ScatterChart,
+  BrushComponent,
+  GridComponent,
+  LegendComponent,
+  TooltipComponent,
+  SVGRenderer,
+]);
 
 /** An ECharts drawing that follows its option and its width. */
 export function Chart({
   option,
   height,
   label,
+  onReady,
 }: {
   option: EChartsCoreOption;
   height: number;
   label: string;
+  /** When it is drawn: for what is done with the mouse in it. */
+  onReady?: (chart: EChartsType) => void;
 }) {
   const place = useRef<HTMLDivElement>(null);
+  const ready = useRef(onReady);
+  useEffect(() => {
+    ready.current = onReady;
+  });
   useEffect(() => {
     const chart = init(place.current!, null, { renderer: 'svg' });
     chart.setOption(option);
+    ready.current?.(chart);
     const watch = new ResizeObserver(() => chart.resize());
     watch.observe(place.current!);
     return () => {

@@ -1,4 +1,6 @@
+import type { CSSProperties } from 'react';
 import type { GridColumn } from './gridColumn';
+import { cellClass } from './pins';
 
 export interface GridOrder {
   sort: string;
@@ -9,20 +11,16 @@ interface GridHeadProps<Row> {
   orders: readonly GridOrder[];
   /** `add`: as a further order after those there are. */
   onSort: (sort: string, descending: boolean, add: boolean) => void;
+  style?: CSSProperties | undefined;
 }
 
 /** A column's head: explains its figure, and sorts by it; with Shift as a further order. */
-export function GridHead<Row>({ column, orders, onSort }: GridHeadProps<Row>) {
+export function GridHead<Row>({ column, orders, onSort, style }: GridHeadProps<Row>) {
   const place = orders.findIndex(({ sort }) => sort === column.sort);
   const sorted = column.sort !== undefined && place >= 0 ? orders[place]! : null;
   const order = sorted ? (sorted.descending ? 'descending' : 'ascending') : undefined;
   return (
-    <div
-      role="columnheader"
-      aria-sort={order}
-      className={column.align === 'right' ? 'cell figure' : 'cell'}
-      title={column.tip}
-    >
+    <div role="columnheader" aria-sort={order} className={cellClass(column)} style={style} title={column.tip}>
       {column.sort === undefined ? (
         column.head
       ) : (

@@ -1,5 +1,6 @@
 import { memo } from 'react';
 import type { GridColumn } from './gridColumn';
+import { cellClass, pinsOf } from './pins';
 
 interface GridRowProps<Row> {
   row: Row | undefined;
@@ -24,6 +25,7 @@ export const GridRow = memo(function GridRow({
   template,
   ...state
 }: GridRowProps<never>) {
+  const pins = pinsOf(columns);
   const states = [state.active && 'active', state.selected && 'selected', state.open && 'open'].filter(
     Boolean,
   );
@@ -38,7 +40,7 @@ export const GridRow = memo(function GridRow({
       onClick={() => state.onPress(index, row)}
     >
       {columns.map((column) => (
-        <div key={column.id} role="gridcell" className={column.align === 'right' ? 'cell figure' : 'cell'}>
+        <div key={column.id} role="gridcell" className={cellClass(column)} style={pins.get(column.id)}>
           {row === undefined ? <span className="faint">…</span> : column.cell(row)}
         </div>
       ))}

@@ -3,6 +3,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { GridHead, type GridOrder } from './GridHead';
 import { GridRow } from './GridRow';
 import type { GridColumn } from './gridColumn';
+import { pinsOf, widthOf } from './pins';
 import './grid.css';
 
 interface VirtualGridProps<Row> {
@@ -58,6 +59,8 @@ export function VirtualGrid<Row>(props: VirtualGridProps<Row>) {
   useEffect(() => {
     scroller.current?.scrollTo(0, 0);
   }, [props.listName]);
+  const pins = pinsOf(columns);
+  const width = widthOf(columns);
   const template = columns.map((column) => `${column.width}px`).join(' ');
   const current = Math.min(active, Math.max(0, total - 1));
 
@@ -118,14 +121,20 @@ export function VirtualGrid<Row>(props: VirtualGridProps<Row>) {
         step();
       }}
     >
-      <div role="rowgroup" className="grid-top">
+      <div role="rowgroup" className="grid-top" style={{ minWidth: width }}>
         <div className="grid-head" role="row" style={{ gridTemplateColumns: template }}>
           {columns.map((column) => (
-            <GridHead key={column.id} column={column} orders={props.orders} onSort={props.onSort} />
+            <GridHead
+              key={column.id}
+              column={column}
+              orders={props.orders}
+              onSort={props.onSort}
+              style={pins.get(column.id)}
+            />
           ))}
         </div>
       </div>
-      <div className="grid-rows" role="rowgroup">
+      <div className="grid-rows" role="rowgroup" style={{ minWidth: width }}>
         <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
           {items.map((item) => {
             const row = rowAt(item.index);

@@ -6,6 +6,8 @@ export interface GridColumn<Row> {
   /** Explains the figure, its unit and its source. */
   tip?: string;
   width: number;
+  /** Stays in sight while the rest is moved sideways. */
+  pinned?: boolean;
   align?: 'right';
   /** Name of the order it sorts by, if it can. */
   sort?: string;

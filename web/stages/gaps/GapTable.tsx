@@ -1,4 +1,4 @@
-import type { GapPage, GapQuery, GapRow, GapSort } from '@opsimath/contract/api/gaps';
+import type { GapPage, GapQuery, GapRow } from '@opsimath/contract/api/gaps';
 import { useMemo } from 'react';
 import { VirtualGrid } from '../../parts/table/VirtualGrid';
 import { PAGE_ROWS, rowFinder, useVisiblePages } from '../../parts/table/usePages';
@@ -6,7 +6,10 @@ import { Empty } from '../../parts/words/Empty';
 import { useGapPageQuery } from '../../state/gapsApi';
 import { useScope } from '../../state/useScope';
 import { useTraySelection } from '../../state/useTraySelection';
+import { readOrders, writeOrders } from '../../parts/table/orders';
+import { shownGapColumns } from './gapExtraColumns';
 import { gapTableColumns } from './gapTableColumns';
+import { useWorthSpread } from './useWorthSpread';
 
 const ROW_HEIGHT = 34;
 
@@ -21,7 +24,7 @@ interface GapTableProps {
 }
 
 export function GapTable({ project, query, first, openId, narrow, onOpen }: GapTableProps) {
-  const { change } = useScope();
+  const { scope, change } = useScope();
   const { selected, select } = useTraySelection();
   const { pages, onVisible } = useVisiblePages();
   const upper = useGapPageQuery({ project, query: { ...query, offset: pages[0] * PAGE_ROWS } });
@@ -35,9 +38,15 @@ export function GapTable({ project, query, first, openId, narrow, onOpen }: GapT
       ]),
     [first, pages, upper.currentData, lower.currentData],
   );
+  const orders = readOrders(query.sort ?? '-priority');
+  const extra = useMemo(() => shownGapColumns(project, scope.gapColumns), [project, scope.gapColumns]);
+  const spreadOf = useWorthSpread(
+    first.rows,
+    !narrow && (extra.includes('range') || extra.includes('first')),
+  );
   const columns = useMemo(
-    () => gapTableColumns(first, narrow, selected, select),
-    [first, narrow, selected, select],
+    () => gapTableColumns(first, narrow, selected, select, extra, spreadOf),
+    [first, narrow, selected, select, extra, spreadOf],
   );
   if (first.total === 0) {
     return (
@@ -53,11 +62,11 @@ export function GapTable({ project, query, first, openId, narrow, onOpen }: GapT
       rowAt={rowAt}
       idOf={(row) => row.id}
       rowHeight={ROW_HEIGHT}
-      orders={[{ sort: query.sort ?? 'priority', descending: query.descending !== 'false' }]}
+      orders={orders}
       selected={selected}
       openId={openId}
       onVisible={onVisible}
-      onSort={(sort, descending) => change({ sort: sort as GapSort, descending })}
+      onSort={(sort, descending, add) => change({ sort: writeOrders(orders, { sort, descending }, add) })}
       onSelect={select}
       onOpen={(row) => onOpen(row.id)}
       onClose={() => onOpen(null)}

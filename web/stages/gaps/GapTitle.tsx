@@ -1,22 +1,29 @@
-import type { GapPage, GapQuery } from '@opsimath/contract/api/gaps';
+import type { GapPage } from '@opsimath/contract/api/gaps';
+import type { KeywordList } from '@opsimath/contract/api/lists';
 import type { LookUp } from '@opsimath/contract/api/lookUps';
 import { Select } from 'antd';
 import { count, percent, spelledDay, worth } from '../../parts/words/figures';
+import type { Scope } from '../../state/scope';
+import { isNarrowed } from './narrowed';
 
 interface GapTitleProps {
   page: GapPage | undefined;
-  query: GapQuery;
+  scope: Scope;
   pools: readonly LookUp[];
+  lists: readonly KeywordList[];
   busy: boolean;
-  onPool: (pool: number | null) => void;
+  onChange: (change: Partial<Scope>) => void;
 }
-const ALL = 0;
+
+function chosenOf({ pool, list, only }: Scope): string {
+  if (list !== null) return `list ${list}`;
+  if (only !== '') return only;
+  return pool === null ? 'all' : `pool ${pool}`;
+}
 
 /** The answer of this stage in one line, and what it was compared over in the next. */
-export function GapTitle({ page, query, pools, busy, onPool }: GapTitleProps) {
-  const filtered =
-    [query.kinds, query.paid, query.marks].some((list) => Array.isArray(list) && list.length > 0) ||
-    Boolean(query.find);
+export function GapTitle({ page, scope, pools, lists, busy, onChange }: GapTitleProps) {
+  const filtered = isNarrowed(scope);
   return (
     <div>
       <h1 aria-live="polite">{page ? titleWords(page, filtered) : 'Comparing…'}</h1>
@@ -28,12 +35,22 @@ export function GapTitle({ page, query, pools, busy, onPool }: GapTitleProps) {
           aria-label="Keywords compared"
           className="written"
           popupMatchSelectWidth={false}
-          value={Number(query.pool ?? ALL)}
-          onChange={(pool) => onPool(pool === ALL ? null : pool)}
+          value={chosenOf(scope)}
+          onChange={(chosen) => {
+            const [kind, id] = chosen.split(' ');
+            onChange({
+              pool: kind === 'pool' ? Number(id) : null,
+              list: kind === 'list' ? Number(id) : null,
+              only: kind === 'tracked' ? 'tracked' : '',
+              open: null,
+            });
+          }}
           options={[
-            { value: ALL, label: 'all keywords' },
+            { value: 'all', label: 'all keywords' },
+            { value: 'tracked', label: 'all that are tracked' },
+            ...lists.map(({ id, name }) => ({ value: `list ${id}`, label: `list “${name}”` })),
             ...pools.map((pool) => ({
-              value: pool.id,
+              value: `pool ${pool.id}`,
               label: `look-up ${pool.name}, ${spelledDay(pool.date)}`,
             })),
           ]}

@@ -1,56 +1,35 @@
 import type { GapQuery } from '@opsimath/contract/api/gaps';
-import { Button } from 'antd';
+import { Button, Segmented } from 'antd';
 import { useMemo } from 'react';
 import { Link, useLocation } from 'react-router';
-import { Dossier } from '../../parts/dossier/Dossier';
 import { Empty } from '../../parts/words/Empty';
-import { FindBox } from '../../parts/words/FindBox';
-import { Problem } from '../../parts/words/Problem';
-import { useGapPageQuery } from '../../state/gapsApi';
-import { useLookUpsQuery } from '../../state/lookUpApi';
 import { useTargetsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
-import { GapTable } from './GapTable';
-import { GapTitle } from './GapTitle';
-import { KindStrip } from './KindStrip';
-import { MarkFilters } from './MarkFilters';
-import { exportAddress } from './exportAddress';
+import { Comparison } from './Comparison';
+import { gapFilterOf } from './narrowed';
+import { OverTime } from './OverTime';
+import { OwnQueries } from './OwnQueries';
+import { PaidView } from './PaidView';
+import { SurfacesView } from './SurfacesView';
 import './gaps.css';
 
-/** The heart: every keyword with its lane, gap kind, worth, and what to do. */
+const VIEWS = [
+  { value: 'table', label: 'Table' },
+  { value: 'map', label: 'Map' },
+  { value: 'paid', label: 'Paid' },
+  { value: 'time', label: 'Over time' },
+  { value: 'queries', label: 'Own queries' },
+  { value: 'surfaces', label: 'Across surfaces' },
+] as const;
+type View = (typeof VIEWS)[number]['value'];
+
+/** The heart: ours against theirs, organic and paid, now and over time. */
 export default function Gaps() {
   const { project, scope, comparison, change } = useScope();
   const { search } = useLocation();
   const { data: targets } = useTargetsQuery(project);
-  const { data: lookUps } = useLookUpsQuery(project);
-  const query: GapQuery = useMemo(
-    () => ({
-      ...comparison,
-      kinds: scope.kinds,
-      paid: scope.paid,
-      marks: scope.marks,
-      find: scope.find,
-      sort: scope.sort,
-      descending: String(scope.descending),
-    }),
-    [comparison, scope],
-  );
-  const {
-    data: first,
-    error,
-    isFetching,
-    refetch,
-  } = useGapPageQuery({ project, query: { ...query, offset: 0 } });
-
-  if (error) {
-    return (
-      <Problem error={error}>
-        <Button size="small" onClick={() => void refetch()}>
-          Try again
-        </Button>
-      </Problem>
-    );
-  }
+  const view: View = VIEWS.find(({ value }) => value === scope.view)?.value ?? 'table';
+  const query: GapQuery = useMemo(() => ({ ...comparison, ...gapFilterOf(scope) }), [comparison, scope]);
   if (targets && !targets.some((target) => target.side === 'own')) {
     return (
       <Empty title="We are not in the roster yet">
@@ -63,56 +42,22 @@ export default function Gaps() {
       </Empty>
     );
   }
-  if (first && first.totals.keywords === 0) {
-    return (
-      <Empty title="No keywords in this scope yet">
-        A look-up finds what rivals rank for, and captures who stands where.
-        <div>
-          <Link to={`/p/${project}/look-up${search}`}>
-            <Button type="primary">Start a look-up</Button>
-          </Link>
-        </div>
-      </Empty>
-    );
-  }
   return (
     <div className="gaps">
-      <header className="gaps-head">
-        <GapTitle
-          page={first}
-          query={query}
-          pools={lookUps ?? []}
-          busy={isFetching}
-          onPool={(pool) => change({ pool, open: null })}
+      <div className="gaps-top">
+        <Segmented
+          size="small"
+          aria-label="Part of Gaps"
+          value={view}
+          options={VIEWS.map(({ value, label }) => ({ value, label }))}
+          onChange={(next) => change({ view: next === 'table' ? '' : next }, { replace: true })}
         />
-        <span className="gaps-tools">
-          <FindBox value={scope.find} onFind={(find) => change({ find }, { replace: true })} />
-          <Button href={exportAddress(project, query)}>Export CSV</Button>
-        </span>
-      </header>
-      <KindStrip totals={first?.totals} chosen={scope.kinds} onChoose={(kinds) => change({ kinds })} />
-      <MarkFilters totals={first?.totals} scope={scope} onChange={change} />
-      <div className="gaps-body">
-        {first && (
-          <GapTable
-            project={project}
-            query={query}
-            first={first}
-            openId={scope.open}
-            narrow={scope.open !== null}
-            onOpen={(open) => change({ open }, { replace: scope.open !== null })}
-          />
-        )}
-        {scope.open !== null && (
-          <Dossier
-            project={project}
-            keyword={scope.open}
-            comparison={comparison}
-            own={scope.own}
-            onClose={() => change({ open: null })}
-          />
-        )}
       </div>
+      {(view === 'table' || view === 'map') && <Comparison query={query} map={view === 'map'} />}
+      {view === 'paid' && <PaidView query={query} />}
+      {view === 'time' && <OverTime query={query} />}
+      {view === 'queries' && <OwnQueries />}
+      {view === 'surfaces' && <SurfacesView query={query} />}
     </div>
   );
 }

@@ -1,7 +1,8 @@
 import type { GapMark, GapPage } from '@opsimath/contract/api/gaps';
 import type { PaidState } from '@opsimath/core/gap/paid';
-import { count } from '../../parts/words/figures';
 import type { Scope } from '../../state/scope';
+import { FilterToggle, toggled } from './FilterToggle';
+import { EVERYTHING, isNarrowed } from './narrowed';
 
 const MARKS: [GapMark, string][] = [
   ['near', 'We stand at 11–20 while a rival is on the front.'],
@@ -19,20 +20,23 @@ const PAID: [PaidState, string][] = [
 ];
 
 interface MarkFiltersProps {
+  /** Whether the further choices are shown, and what shows or hides them. */
+  wide: boolean;
+  onWide: () => void;
   totals: GapPage['totals'] | undefined;
   scope: Scope;
   onChange: (change: Partial<Scope>) => void;
 }
 
 /** Movement marks and paid states as filters with their counts. */
-export function MarkFilters({ totals, scope, onChange }: MarkFiltersProps) {
+export function MarkFilters({ totals, scope, onChange, wide, onWide }: MarkFiltersProps) {
   const { marks, paid } = scope;
-  const anything = scope.kinds.length + marks.length + paid.length > 0 || scope.find !== '';
+  const anything = isNarrowed(scope);
   return (
     <div className="marks">
       <span className="faint">Organic</span>
       {MARKS.map(([mark, tip]) => (
-        <Toggle
+        <FilterToggle
           key={mark}
           name={mark}
           tip={tip}
@@ -44,7 +48,7 @@ export function MarkFilters({ totals, scope, onChange }: MarkFiltersProps) {
       <span className="faint" style={{ marginLeft: 14 }}>
         Paid
       </span>
-      <Toggle
+      <FilterToggle
         name="doubling"
         tip="We pay while standing at 3 or better without paying."
         count={totals?.marks.doubling}
@@ -52,7 +56,7 @@ export function MarkFilters({ totals, scope, onChange }: MarkFiltersProps) {
         onPress={() => onChange({ marks: toggled(marks, 'doubling') })}
       />
       {PAID.map(([state, tip]) => (
-        <Toggle
+        <FilterToggle
           key={state}
           name={state}
           tip={tip}
@@ -61,38 +65,14 @@ export function MarkFilters({ totals, scope, onChange }: MarkFiltersProps) {
           onPress={() => onChange({ paid: toggled(paid, state) })}
         />
       ))}
+      <button className="plain written narrow-more" aria-expanded={wide} onClick={onWide}>
+        {wide ? 'fewer choices' : 'narrow further'}
+      </button>
       {anything && (
-        <button
-          className="plain written clear"
-          onClick={() => onChange({ kinds: [], marks: [], paid: [], find: '' })}
-        >
+        <button className="plain written clear" onClick={() => onChange(EVERYTHING)}>
           Show all
         </button>
       )}
     </div>
   );
-}
-
-function Toggle({
-  name,
-  tip,
-  count: many,
-  on,
-  onPress,
-}: {
-  name: string;
-  tip: string;
-  count: number | undefined;
-  on: boolean;
-  onPress: () => void;
-}) {
-  return (
-    <button className="plain mark" aria-pressed={on} title={tip} onClick={onPress}>
-      {name} <span className="faint">{many === undefined ? '…' : count(many)}</span>
-    </button>
-  );
-}
-
-function toggled<T>(list: readonly T[], item: T): T[] {
-  return list.includes(item) ? list.filter((other) => other !== item) : [...list, item];
 }

@@ -6,6 +6,8 @@ import { Tick } from '../../parts/table/Tick';
 import type { GridColumn } from '../../parts/table/gridColumn';
 import { count, decimal, movement, worth } from '../../parts/words/figures';
 import { ochreOf } from '../../parts/words/ochre';
+import { gapExtraColumns } from './gapExtraColumns';
+import type { SpreadOf } from './useWorthSpread';
 
 const WIDE_LANE = 300;
 const NARROW_LANE = 226;
@@ -16,6 +18,8 @@ export function gapTableColumns(
   narrow: boolean,
   selected: ReadonlySet<number>,
   onSelect: (row: GapRow) => void,
+  extra: readonly string[],
+  spreadOf: SpreadOf,
 ): GridColumn<GapRow>[] {
   const laneWidth = narrow ? NARROW_LANE : WIDE_LANE;
   const all: (GridColumn<GapRow> & { always?: boolean })[] = [
@@ -23,6 +27,7 @@ export function gapTableColumns(
       id: 'tick',
       head: '',
       width: 30,
+      pinned: true,
       always: true,
       cell: (row) => <Tick on={selected.has(row.id)} text={row.text} onPress={() => onSelect(row)} />,
     },
@@ -31,6 +36,7 @@ export function gapTableColumns(
       head: 'Keyword',
       sort: 'keyword',
       width: narrow ? 212 : 232,
+      pinned: true,
       always: true,
       cell: (row) => <b title={row.text}>{row.text}</b>,
     },
@@ -137,5 +143,7 @@ export function gapTableColumns(
       cell: (row) => <span title={row.reason}>{row.action}</span>,
     },
   ];
-  return narrow ? all.filter((column) => column.always) : all;
+  if (narrow) return all.filter((column) => column.always);
+  const further = gapExtraColumns(page, spreadOf);
+  return [...all, ...extra.flatMap((id) => further.find((column) => column.id === id) ?? [])];
 }

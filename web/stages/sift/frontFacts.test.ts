@@ -10,6 +10,7 @@ const slot = (more: Partial<Slot>): Slot => ({
   side: 'other',
   letter: null,
   owner: null,
+  what: null,
   address: null,
   title: null,
   description: null,

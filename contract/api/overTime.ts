@@ -1,0 +1,53 @@
+import { z } from 'zod';
+import { isoDay } from '../source/answers';
+import { gapFilter, comparisonScope } from './gaps';
+import { ownPeriod } from './ownQueries';
+
+export const overTimeQuery = comparisonScope.extend(gapFilter.shape).extend({ own: ownPeriod });
+export type OverTimeQuery = z.input<typeof overTimeQuery>;
+
+const sideAt = z.object({
+  /** 0–1; `null` where nothing is known. */
+  visibility: z.number().nullable(),
+  /** Share of the clicks of all captured targets, 0–1. */
+  share: z.number().nullable(),
+  /** In the order of DEPTH_BANDS. */
+  depth: z.array(z.int()),
+  /** Keywords with a paid slot. */
+  paid: z.int(),
+});
+
+/** What one side did between the two dates. */
+const sideChange = z.object({
+  name: z.string(),
+  letter: z.string().nullable(),
+  gained: z.int(),
+  lost: z.int(),
+  climbing: z.int(),
+  slipping: z.int(),
+  cameIn: z.int(),
+  wentOut: z.int(),
+  paidGained: z.int(),
+  paidLost: z.int(),
+  /** Keywords of which both dates are known. */
+  known: z.int(),
+});
+
+export const overTime = z.object({
+  keywords: z.int(),
+  /** Us first, then the rivals. */
+  names: z.array(z.string()),
+  letters: z.array(z.string().nullable()),
+  dates: z.array(z.object({ date: isoDay, captured: z.int(), sides: z.array(sideAt) })),
+  /** Own search performance of these keywords by week, from its first day on. */
+  weeks: z.array(
+    z.object({ from: isoDay, clicks: z.int(), impressions: z.int(), position: z.number().nullable() }),
+  ),
+  /** `null` without a compare-with date. */
+  changes: z.array(sideChange).nullable(),
+  /** Owners on a front now that were on none at the compare-with date, of the keywords captured at both. */
+  newcomers: z.array(
+    z.object({ owner: z.string(), keywords: z.int(), best: z.int(), volume: z.number(), known: z.boolean() }),
+  ),
+});
+export type OverTime = z.infer<typeof overTime>;

@@ -1,0 +1,74 @@
+import { TERM_STATES } from '@opsimath/core/ads/searchTerms';
+import { z } from 'zod';
+import { isoDay } from '../source/answers';
+import { comparisonScope, position } from './gaps';
+import { ownPeriod, rate } from './ownQueries';
+
+export const paidQuery = comparisonScope.extend({
+  own: ownPeriod,
+  state: z.enum([...TERM_STATES, 'costly', 'no impressions']).optional(),
+  find: z.string().max(300).default(''),
+  sort: z.enum(['cost', 'clicks', 'impressions', 'conversions', 'ctr']).default('cost'),
+  offset: z.coerce.number().int().min(0).default(0),
+  limit: z.coerce.number().int().min(1).max(500).default(100),
+});
+export type PaidQuery = z.input<typeof paidQuery>;
+
+export const adTermRow = z.object({
+  id: z.int(),
+  text: z.string(),
+  bidOn: z.string(),
+  match: z.string(),
+  landing: z.string().nullable(),
+  impressions: z.number(),
+  clicks: z.int(),
+  cost: z.number(),
+  conversions: z.number(),
+  value: z.number(),
+  ctr: rate,
+  /** CTR drawn towards that of all terms. */
+  shrunkCtr: z.number().nullable(),
+  conversionRate: rate,
+  state: z.enum(TERM_STATES),
+  costly: z.boolean(),
+  organic: position,
+  doubling: z.boolean(),
+  /** Whether the landing page's title carries every word of the term; `null` where the title is not known. */
+  carried: z.boolean().nullable(),
+  /** Why nothing was shown; `null` where something was. */
+  unseen: z.enum(['words missing', 'no demand', 'unexplained']).nullable(),
+});
+export type AdTermRow = z.infer<typeof adTermRow>;
+
+export const paidView = z.object({
+  from: isoDay.nullable(),
+  to: isoDay.nullable(),
+  currency: z.string(),
+  /** Paid against organic keywords of every side, ours first. */
+  sides: z.array(
+    z.object({
+      name: z.string(),
+      letter: z.string().nullable(),
+      organic: z.int(),
+      paid: z.int(),
+      /** Paid keywords short of one for every two organic ones. */
+      missing: z.int(),
+    }),
+  ),
+  /** What one conversion may cost, and whether the settings say so. */
+  targetCost: z.number().nullable(),
+  targetCostSet: z.boolean(),
+  sum: z.object({
+    impressions: z.number(),
+    clicks: z.int(),
+    cost: z.number(),
+    conversions: z.number(),
+    value: z.number(),
+  }),
+  /** A month, on terms where we stand at 3 or better without paying. */
+  atStake: z.number(),
+  counts: z.record(z.enum([...TERM_STATES, 'costly', 'no impressions']), z.int()),
+  total: z.int(),
+  rows: z.array(adTermRow),
+});
+export type PaidView = z.infer<typeof paidView>;

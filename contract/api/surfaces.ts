@@ -1,0 +1,53 @@
+import { z } from 'zod';
+import { isoDay, surface } from '../source/answers';
+import { position } from './gaps';
+
+export const surfacesQuery = z.object({
+  market: z.string(),
+  date: isoDay,
+  /** Keywords of that market. */
+  keywords: z.preprocess(
+    (value) => (typeof value === 'string' ? value.split(',').filter(Boolean) : value),
+    z.array(z.coerce.number().int()).min(1).max(50),
+  ),
+});
+export type SurfacesQuery = z.input<typeof surfacesQuery>;
+
+const holder = z.object({
+  side: z.enum(['own', 'rival', 'other']),
+  letter: z.string().nullable(),
+  owner: z.string().nullable(),
+});
+const onSurface = z.object({
+  market: z.string(),
+  surface,
+  /** `null` where the keyword was never captured there. */
+  captured: isoDay.nullable(),
+  own: position,
+  /** Organic slots within the front. */
+  front: z.int(),
+  ours: z.array(z.int()),
+  rivals: z.array(z.object({ letter: z.string(), name: z.string(), positions: z.array(z.int()) })),
+  /** Kinds of target within the front: pages, videos, listings. */
+  kinds: z.array(z.object({ kind: z.string(), slots: z.int(), ours: z.int() })),
+  /** Answer, image and video blocks, and who holds each slot of them. */
+  blocks: z.array(z.object({ kind: z.string(), slot: z.int(), holder })),
+  /** Slots that could be ours: one of every kind of target there is, and every block that is not ours yet. */
+  could: z.int(),
+  held: z.int(),
+});
+export type OnSurface = z.infer<typeof onSurface>;
+export const surfacesView = z.object({
+  front: z.int(),
+  keywords: z.array(
+    z.object({
+      id: z.int(),
+      text: z.string(),
+      volume: z.number().nullable(),
+      surfaces: z.array(onSurface),
+      could: z.int(),
+      held: z.int(),
+    }),
+  ),
+});
+export type SurfacesView = z.infer<typeof surfacesView>;

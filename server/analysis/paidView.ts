@@ -1,0 +1,141 @@
+import type { AdTermRow, PaidView, paidQuery } from '@opsimath/contract/api/paid';
+import { TERM_STATES, isCostly, shrunkCtrs, termState } from '@opsimath/core/ads/searchTerms';
+import { periodDays, readPeriod } from '@opsimath/core/demand/period';
+import { isDoubling } from '@opsimath/core/gap/paid';
+import { isThin, wilson } from '@opsimath/core/rates/wilson';
+import { UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
+import { key, words } from '@opsimath/core/text/key';
+import type { z } from 'zod';
+import { keywordsById } from '../data/keywords';
+import { listedKeywords } from '../data/lists';
+import { placesById } from '../data/places';
+import { MATCH_CODES } from '../work/imports/adTerms';
+import { type AdTerm, adTermsUntil } from './adTerms';
+import type { Comparison } from './comparison';
+import { gapFigures } from './gapFigures';
+import { positionOf } from './gapRow';
+import type { Workspace } from './workspace';
+
+/** One paid keyword for so many organic ones. */
+const ORGANIC_A_PAID = 2;
+type Query = z.output<typeof paidQuery>;
+type Row = AdTermRow & { key: string };
+
+/** Paid against organic, and own ad search terms against the keyword list (method §15, §17). */
+export async function paidView(workspace: Workspace, projectId: number, query: Query): Promise<PaidView> {
+  const { own, state, find, sort, offset, limit, ...scope } = query;
+  const { database } = workspace;
+  const { comparison } = await workspace.comparison(projectId, scope);
+  const { market, project } = comparison;
+  const held = await adTermsUntil(workspace, projectId, market.id, scope.date);
+  const ads =
+    held.to === null
+      ? held
+      : await adTermsUntil(
+          workspace,
+          projectId,
+          market.id,
+          scope.date,
+          periodDays(readPeriod(own)!, held.to),
+        );
+  const terms = [...ads.terms.values()];
+  const texts = await keywordsById(
+    database,
+    new Set(terms.flatMap(({ keyword, bidOn }) => [keyword, bidOn])),
+  );
+  const landings = await placesById(database, new Set(terms.map(({ place }) => place)));
+  const listed = await listedKeywords(database, projectId, market.id);
+  for (const { bidOn } of terms) listed.add(bidOn);
+  const ctrs = shrunkCtrs(terms);
+  const targetCost = project.settings.targetCost ?? held.together?.costOfConversion ?? null;
+  const rowOf = new Map<number, number>();
+  comparison.keywords.forEach((id, i) => rowOf.set(id, i));
+  const all = terms.map((term, n): Row => {
+    const text = texts.get(term.keyword)!;
+    const landing = landings.get(term.place) ?? null;
+    const i = rowOf.get(term.keyword);
+    const organic = i === undefined ? UNKNOWN : comparison.columns.ownOrganic[i]!;
+    const title = landing === null || landing.title === '' ? null : new Set(words(key(landing.title)));
+    const carried = title === null ? null : words(text.key).every((word) => title.has(word));
+    const { bidOn: _, match: _m, place: _p, keyword: _k, ...figures } = term;
+    return {
+      ...figures,
+      id: term.keyword,
+      key: text.key,
+      text: text.text,
+      bidOn: texts.get(term.bidOn)?.text ?? '',
+      match: MATCH_CODES[term.match]!,
+      landing: landing?.address ?? null,
+      ctr: rateOf(term.clicks, term.impressions),
+      shrunkCtr: Number.isNaN(ctrs[n]!) ? null : ctrs[n]!,
+      conversionRate: rateOf(term.conversions, term.clicks),
+      state: termState(listed.has(term.keyword), term.clicks),
+      costly: isCostly(term, targetCost),
+      organic: positionOf(organic),
+      doubling: isDoubling(organic, term.impressions > 0 ? 1 : UNKNOWN),
+      carried,
+      unseen: term.impressions > 0 ? null : whyUnseen(carried, i === undefined ? NaN : comparison.volume[i]!),
+    };
+  });
+  const groups = [...TERM_STATES, 'costly', 'no impressions'] as const;
+  const belongs = (row: Row, group: (typeof groups)[number]): boolean =>
+    group === 'costly' ? row.costly : group === 'no impressions' ? row.unseen !== null : row.state === group;
+  const sought = key(find);
+  const found = all.filter((row) => row.key.includes(sought));
+  const shown = state === undefined ? found : found.filter((row) => belongs(row, state));
+  const figure = (row: Row): number => (sort === 'ctr' ? (row.shrunkCtr ?? -1) : row[sort]);
+  shown.sort((a, b) => figure(b) - figure(a) || b.impressions - a.impressions || (a.key < b.key ? -1 : 1));
+  const sum = (of: (term: AdTerm) => number): number => terms.reduce((total, term) => total + of(term), 0);
+  return {
+    from: ads.from,
+    to: ads.to,
+    currency: project.settings.currency,
+    sides: sidesOf(comparison),
+    targetCost,
+    targetCostSet: project.settings.targetCost !== null,
+    sum: {
+      impressions: sum((term) => term.impressions),
+      clicks: sum((term) => term.clicks),
+      cost: sum((term) => term.cost),
+      conversions: sum((term) => term.conversions),
+      value: sum((term) => term.value),
+    },
+    atStake: Array.from(gapFigures(comparison, 'at stake')).reduce((total, cost) => total + (cost || 0), 0),
+    counts: Object.fromEntries(
+      groups.map((group) => [group, found.filter((row) => belongs(row, group)).length]),
+    ) as PaidView['counts'],
+    total: shown.length,
+    rows: shown.slice(offset, offset + limit).map(({ key: _, ...row }) => row),
+  };
+}
+
+function rateOf(hits: number, cases: number): AdTermRow['ctr'] {
+  return { rate: cases > 0 ? hits / cases : null, ...wilson(hits, cases), thin: isThin(hits, cases) };
+}
+
+/** The first that explains it. */
+function whyUnseen(carried: boolean | null, volume: number): AdTermRow['unseen'] {
+  if (carried === false) return 'words missing';
+  return volume === 0 ? 'no demand' : 'unexplained';
+}
+
+/** How many keywords each side ranks for and pays for (method §15). */
+function sidesOf({ columns, sides }: Comparison): PaidView['sides'] {
+  const ranked = (column: Uint8Array): number => column.reduce((sum, p) => sum + (isRanked(p) ? 1 : 0), 0);
+  const side = (name: string, letter: string | null, organic: Uint8Array, paid: Uint8Array) => {
+    const [o, p] = [ranked(organic), ranked(paid)];
+    return {
+      name,
+      letter,
+      organic: o,
+      paid: p,
+      missing: Math.max(0, Math.floor(o / ORGANIC_A_PAID - p + 0.5)),
+    };
+  };
+  return [
+    side(sides.ownName, null, columns.ownOrganic, columns.ownPaid),
+    ...sides.rivals.map(({ name, letter }, r) =>
+      side(name, letter, columns.rivalOrganic[r]!, columns.rivalPaid[r]!),
+    ),
+  ];
+}

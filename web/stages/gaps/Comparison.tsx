@@ -1,0 +1,192 @@
+import type { GapPage, GapQuery } from '@opsimath/contract/api/gaps';
+import { Button, Select } from 'antd';
+import { useState } from 'react';
+import { Link, useLocation } from 'react-router';
+import { Dossier } from '../../parts/dossier/Dossier';
+import { Empty } from '../../parts/words/Empty';
+import { FindBox } from '../../parts/words/FindBox';
+import { Problem } from '../../parts/words/Problem';
+import { spelledDay } from '../../parts/words/figures';
+import { useGapPageQuery } from '../../state/gapsApi';
+import { useLookUpsQuery } from '../../state/lookUpApi';
+import { useListsQuery } from '../../state/siftApi';
+import type { Scope } from '../../state/scope';
+import { useScope } from '../../state/useScope';
+import { GapColumnsMenu } from './GapColumnsMenu';
+import { GapMap } from './GapMap';
+import { GapTable } from './GapTable';
+import { GapTitle } from './GapTitle';
+import { GroupTable } from './GroupTable';
+import { KindStrip } from './KindStrip';
+import { MarkFilters } from './MarkFilters';
+import { NarrowPanel } from './NarrowPanel';
+import { exportAddress } from './exportAddress';
+
+type Groups = Exclude<Scope['by'], ''> | 'none';
+const GROUPS: { value: Groups; label: string }[] = [
+  { value: 'none', label: 'not in groups' },
+  { value: 'cluster', label: 'by cluster' },
+  { value: 'target', label: 'by our target' },
+  { value: 'action', label: 'by what to do' },
+];
+
+/** Every keyword with its lane, gap kind, worth, and what to do; as a table, in groups, or with the map above it. */
+export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
+  const { project, scope, comparison, change } = useScope();
+  const { search } = useLocation();
+  const { data: lookUps } = useLookUpsQuery(project);
+  const { data: lists } = useListsQuery(project);
+  const further = scope.rivals.length + scope.bands.length + scope.verdicts.length + scope.actions.length;
+  const [wide, setWide] = useState(further > 0 || (scope.limits !== '' && !map) || scope.inList !== null);
+  const answer = useGapPageQuery({ project, query: { ...query, offset: 0 } });
+  const { data: first, error, isFetching, refetch } = answer;
+  if (error) {
+    return (
+      <Problem error={error}>
+        <Button size="small" onClick={() => void refetch()}>
+          Try again
+        </Button>
+      </Problem>
+    );
+  }
+  if (first && first.totals.keywords === 0 && scope.list === null && scope.only === '') {
+    return (
+      <Empty title="No keywords in this scope yet">
+        A look-up finds what rivals rank for, and captures who stands where.
+        <div>
+          <Link to={`/p/${project}/look-up${search}`}>
+            <Button type="primary">Start a look-up</Button>
+          </Link>
+        </div>
+      </Empty>
+    );
+  }
+  return (
+    <>
+      <header className="gaps-head">
+        <GapTitle
+          page={first}
+          scope={scope}
+          pools={lookUps ?? []}
+          lists={(lists ?? []).filter(({ market }) => market === scope.market)}
+          busy={isFetching}
+          onChange={change}
+        />
+        <span className="gaps-tools">
+          <FindBox value={scope.find} onFind={(find) => change({ find }, { replace: true })} width={170} />
+          <Select<Groups>
+            aria-label="Groups"
+            popupMatchSelectWidth={false}
+            value={scope.by === '' ? 'none' : scope.by}
+            options={GROUPS}
+            onChange={(by) => change({ by: by === 'none' ? '' : by })}
+          />
+          <GapColumnsMenu />
+          <Button href={exportAddress(project, query)}>Export CSV</Button>
+        </span>
+      </header>
+      <KindStrip totals={first?.totals} chosen={scope.kinds} onChoose={(kinds) => change({ kinds })} />
+      <MarkFilters
+        totals={first?.totals}
+        scope={scope}
+        wide={wide}
+        onWide={() => setWide(!wide)}
+        onChange={change}
+      />
+      {wide && <NarrowPanel project={project} page={first} scope={scope} onChange={change} />}
+      <Chosen scope={scope} onChange={change} />
+      {first && <Missing page={first} />}
+      {map && first && <GapMap project={project} query={query} page={first} />}
+      <div className="gaps-body">
+        {first && scope.by !== '' && <GroupTable project={project} query={{ ...query, by: scope.by }} />}
+        {first && scope.by === '' && (
+          <GapTable
+            project={project}
+            query={query}
+            first={first}
+            openId={scope.open}
+            narrow={scope.open !== null}
+            onOpen={(open) => change({ open }, { replace: scope.open !== null })}
+          />
+        )}
+        {scope.open !== null && (
+          <Dossier
+            project={project}
+            keyword={scope.open}
+            comparison={comparison}
+            own={scope.own}
+            onClose={() => change({ open: null })}
+          />
+        )}
+      </div>
+    </>
+  );
+}
+
+/** A cluster or target that was chosen among groups, to be let go of. */
+function Chosen({ scope, onChange }: { scope: Scope; onChange: (change: Partial<Scope>) => void }) {
+  if (scope.cluster === null && scope.answering === '') return null;
+  return (
+    <p className="soft chosen">
+      {scope.cluster !== null && 'One cluster is shown. '}
+      {scope.answering !== '' && (
+        <>
+          Keywords for which <b>{scope.answering}</b> ranks.{' '}
+        </>
+      )}
+      <button className="plain written" onClick={() => onChange({ cluster: null, answering: '' })}>
+        Let go of it
+      </button>
+    </p>
+  );
+}
+
+/** What the comparison lacks, and what to do about it. */
+function Missing({ page }: { page: GapPage }) {
+  const { project, scope } = useScope();
+  const { search } = useLocation();
+  const look = (
+    <Link to={`/p/${project}/look-up${search}`} className="written">
+      look up or capture
+    </Link>
+  );
+  const never = page.rivals.filter(({ looked }) => !looked).map(({ name }) => name);
+  if (page.totals.keywords === 0)
+    return (
+      <p className="soft chosen">This choice holds no keyword. Put some into it, or choose another above.</p>
+    );
+  if (page.rests.latest === null)
+    return (
+      <p className="soft chosen">
+        Nothing was looked up in this market on or before {spelledDay(scope.date)}: everything is unknown,
+        nothing is absent. Choose a later date, or {look}.
+      </p>
+    );
+  return (
+    <>
+      {page.rivals.length === 0 && (
+        <p className="soft chosen">
+          No rival of this surface is in the roster: without one every keyword is unknown.{' '}
+          <Link to={`/p/${project}/roster${search}`} className="written">
+            Add rivals
+          </Link>
+        </p>
+      )}
+      {page.rivals.length === 1 && (
+        <p className="soft chosen">One rival only: what it does not rank for is not seen here.</p>
+      )}
+      {never.length > 0 && page.rivals.length > 0 && (
+        <p className="soft chosen">
+          Never looked up or captured in this market: {never.join(', ')}. They are unknown, not absent; {look}
+          .
+        </p>
+      )}
+      {scope.compare !== 'none' && scope.compare !== '' && page.rests.compareLatest === null && (
+        <p className="soft chosen">
+          Nothing is held on or before {spelledDay(scope.compare)}: no movement can be told. Compare with a
+          later date.
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,179 @@
+import {
+  type GapPage,
+  type GapQuery,
+  type GapRow,
+  readLimits,
+  writeLimits,
+} from '@opsimath/contract/api/gaps';
+import { GAP_KINDS, type GapKind } from '@opsimath/core/gap/kind';
+import type { EChartsType } from 'echarts/core';
+import { useCallback, useMemo, useRef } from 'react';
+import { Chart } from '../../parts/charts/Chart';
+import { type ChartInk, useChartInk } from '../../parts/charts/ink';
+import { count, decimal, worth } from '../../parts/words/figures';
+import { useGapPageQuery } from '../../state/gapsApi';
+import { useScope } from '../../state/useScope';
+
+const DRAWN = 500;
+/** A shape for each kind, so that it reads without colour. */
+const SHAPES: Record<GapKind, string> = {
+  absent: 'circle',
+  buried: 'triangle',
+  trailing: 'diamond',
+  open: 'rect',
+  leading: 'roundRect',
+  alone: 'pin',
+  unknown: 'arrow',
+};
+const SMALLEST = 6;
+const LARGEST = 34;
+
+/** Chance against demand, size by worth a month, shape by kind. A field drawn with the mouse narrows the table to it. */
+export function GapMap({ project, query, page }: { project: number; query: GapQuery; page: GapPage }) {
+  const { scope, change } = useScope();
+  const ink = useChartInk();
+  // The field must not take away what lies outside it: the map shows all, the table what is in the field.
+  const others = writeLimits(
+    readLimits(scope.limits).filter(({ figure }) => figure !== 'chance' && figure !== 'demand'),
+  );
+  const { data } = useGapPageQuery({
+    project,
+    query: { ...query, limits: others, sort: '-priority', offset: 0, limit: DRAWN },
+  });
+  const rows = useMemo(
+    () => (data?.rows ?? []).filter(({ chance, demand }) => chance !== null && (demand ?? 0) > 0),
+    [data],
+  );
+  const option = useMemo(() => optionOf(rows, ink, page.currency), [rows, ink, page.currency]);
+  const choose = useRef<(field: Field | null) => void>(() => undefined);
+  const withField = (field: Field | null): void => {
+    const kept = readLimits(others);
+    const next = field
+      ? [
+          ...kept,
+          { figure: 'demand' as const, ...field.demand, unknown: false },
+          { figure: 'chance' as const, ...field.chance, unknown: false },
+        ]
+      : kept;
+    change({ limits: writeLimits(next) }, { replace: true });
+  };
+  const onReady = useCallback((chart: EChartsType) => {
+    chart.dispatchAction({
+      type: 'takeGlobalCursor',
+      key: 'brush',
+      brushOption: { brushType: 'rect', brushMode: 'single' },
+    });
+    chart.on('brushEnd', (event) => choose.current(fieldOf(event)));
+  }, []);
+  return (
+    <section className="gap-map" aria-label="Map of gaps">
+      <Chart
+        option={option}
+        height={290}
+        label={`Chance against demand of ${rows.length} keywords`}
+        onReady={(chart) => {
+          choose.current = withField;
+          onReady(chart);
+        }}
+      />
+      <p className="soft">
+        {GAP_KINDS.filter((kind) => rows.some((row) => row.kind === kind)).map((kind) => (
+          <span key={kind} className="map-kind">
+            <i className={`shape shape-${SHAPES[kind]}`} /> {kind}
+          </span>
+        ))}
+        Size is worth a month. The {count(rows.length)} of highest priority that have a chance and a demand
+        are drawn{data && data.total > rows.length && `, of ${count(data.total)}`}. Draw a field to see its
+        keywords in the table{scope.limits !== others && ': '}
+        {scope.limits !== others && (
+          <button className="plain written" onClick={() => withField(null)}>
+            let go of the field
+          </button>
+        )}
+        .
+      </p>
+    </section>
+  );
+}
+
+interface Field {
+  demand: { least: number; most: number };
+  chance: { least: number; most: number };
+}
+
+/** The field that was drawn, in figures; `null` where it was only pressed. */
+function fieldOf(event: unknown): Field | null {
+  const area = (event as { areas?: { coordRange?: [[number, number], [number, number]] }[] }).areas?.[0];
+  if (!area?.coordRange) return null;
+  const [x, y] = area.coordRange;
+  const [left, right] = [Math.min(...x), Math.max(...x)];
+  const [low, high] = [Math.min(...y), Math.max(...y)];
+  if (right - left < 1e-4 || high <= low) return null;
+  const rounded = (value: number): number => Number(value.toPrecision(4));
+  return {
+    chance: { least: Math.max(0, rounded(left)), most: Math.min(1, rounded(right)) },
+    demand: { least: rounded(low), most: rounded(high) },
+  };
+}
+
+function optionOf(rows: readonly GapRow[], ink: ChartInk, currency: string) {
+  const most = rows.reduce((top, row) => Math.max(top, row.worthAMonth ?? 0), 0);
+  const size = (row: GapRow): number =>
+    most > 0 ? SMALLEST + (LARGEST - SMALLEST) * Math.sqrt((row.worthAMonth ?? 0) / most) : SMALLEST;
+  const shown = GAP_KINDS.filter((kind) => rows.some((row) => row.kind === kind));
+  return {
+    animation: false,
+    textStyle: { fontFamily: 'Source Sans 3 Variable', color: ink.soft },
+    grid: { left: 58, right: 16, top: 26, bottom: 40 },
+    brush: {
+      xAxisIndex: 0,
+      yAxisIndex: 0,
+      throttleType: 'debounce',
+      brushStyle: { borderWidth: 1, color: 'rgba(30,90,100,0.10)', borderColor: ink.own },
+      outOfBrush: { colorAlpha: 0.35 },
+      toolbox: [],
+    },
+    tooltip: {
+      trigger: 'item',
+      backgroundColor: ink.sheet,
+      borderColor: ink.hairline,
+      textStyle: { color: ink.ink, fontSize: 12 },
+      formatter: ({ data }: { data: { row: GapRow } }) => {
+        const { row } = data;
+        const text = row.text.replace(/[&<>]/g, (sign) => `&#${sign.charCodeAt(0)};`);
+        return `<b>${text}</b><br>${row.kind}, chance ${decimal(row.chance, 2)}, demand ${count(row.demand)}<br>${worth(row.worthAMonth)} ${currency} a month, ${row.action}`;
+      },
+    },
+    xAxis: {
+      type: 'value',
+      name: 'chance of the front after the action',
+      nameLocation: 'middle',
+      nameGap: 24,
+      min: 0,
+      max: 1,
+      axisLine: { lineStyle: { color: ink.hairline } },
+      splitLine: { lineStyle: { color: ink.hairline, type: 'dotted' } },
+    },
+    yAxis: {
+      type: 'log',
+      name: 'demand a month',
+      nameTextStyle: { align: 'left' },
+      axisLabel: { formatter: (value: number) => count(value) },
+      splitLine: { lineStyle: { color: ink.hairline, type: 'dotted' } },
+    },
+    series: shown.map((kind) => ({
+      type: 'scatter',
+      name: kind,
+      symbol: SHAPES[kind],
+      itemStyle: {
+        color: kind === 'leading' || kind === 'alone' ? ink.own : ink.ochre,
+        opacity: 0.62,
+        borderColor: ink.ink,
+        borderWidth: 0.5,
+      },
+      data: rows
+        .filter((row) => row.kind === kind)
+        .map((row) => ({ value: [row.chance, row.demand], symbolSize: size(row), row })),
+    })),
+  };
+}

@@ -1,0 +1,193 @@
+import type { GapQuery } from '@opsimath/contract/api/gaps';
+import type { OverTime as Data } from '@opsimath/contract/api/overTime';
+import { Segmented, Spin } from 'antd';
+import { useState } from 'react';
+import { Empty } from '../../parts/words/Empty';
+import { Problem } from '../../parts/words/Problem';
+import { count, spelledDay } from '../../parts/words/figures';
+import { useOverTimeQuery } from '../../state/standingApi';
+import type { Scope } from '../../state/scope';
+import { useScope } from '../../state/useScope';
+import { DepthChart } from './DepthChart';
+import { SidesChart, type SideMeasure } from './SidesChart';
+import { WeeksChart } from './WeeksChart';
+
+const MEASURES: { value: SideMeasure; label: string }[] = [
+  { value: 'share', label: 'Share of clicks' },
+  { value: 'visibility', label: 'Visibility' },
+  { value: 'front', label: 'Keywords on the front' },
+  { value: 'paid', label: 'Keywords with a paid slot' },
+];
+
+/** How the keywords of the choice went over time, by side; own search performance beside; what changed between the dates. */
+export function OverTime({ query }: { query: GapQuery }) {
+  const { project, scope } = useScope();
+  const { sort: _s, offset: _o, limit: _l, ...narrowed } = query;
+  const { data, error } = useOverTimeQuery({ project, query: { ...narrowed, own: scope.own } });
+  const [measure, setMeasure] = useState<SideMeasure>('share');
+  const [side, setSide] = useState(0);
+  if (error) return <Problem error={error} />;
+  if (!data) return <Spin style={{ marginTop: 16 }} />;
+  if (data.dates.length === 0)
+    return (
+      <Empty title="No result page was captured by this date">
+        Lines need captures. A look-up with captures makes the first point of them.
+      </Empty>
+    );
+  const last = data.dates.at(-1)!;
+  return (
+    <div className="gap-part over-time">
+      <div>
+        <h1>{titleOf(data)}</h1>
+        <div className="soft">
+          {count(data.keywords)} keywords of the choice in the table, {count(last.captured)} of them captured
+          by {spelledDay(last.date)}. Each day takes the newest fact held by then; what was not captured yet
+          is unknown and counts on neither side.
+        </div>
+      </div>
+      <Segmented size="small" value={measure} options={MEASURES} onChange={setMeasure} aria-label="Measure" />
+      <SidesChart data={data} measure={measure} />
+      <div className="over-time-pair">
+        <section>
+          <h2>
+            Counts by depth{' '}
+            <Segmented
+              size="small"
+              aria-label="Side"
+              value={side}
+              options={data.names.map((name, n) => ({ value: n, label: name }))}
+              onChange={setSide}
+            />
+          </h2>
+          <DepthChart data={data} side={side} />
+        </section>
+        <section>
+          <h2>Own search performance by week</h2>
+          <WeeksChart weeks={data.weeks} />
+        </section>
+      </div>
+      <Changes data={data} />
+    </div>
+  );
+}
+
+function titleOf({ dates, names }: Data): string {
+  const shares = dates.at(-1)!.sides.map(({ share }, n) => ({ share: share ?? -1, name: names[n]! }));
+  const ours = shares[0]!;
+  const best = [...shares].sort((a, b) => b.share - a.share)[0]!;
+  const said = (share: number): string => `${(100 * share).toFixed(1)} %`;
+  if (ours.share < 0) return 'Our share of the clicks is unknown';
+  return best === ours
+    ? `We hold the largest share of the clicks, ${said(ours.share)}`
+    : `${best.name} holds ${said(best.share)} of the clicks, we ${said(ours.share)}`;
+}
+
+function Changes({ data }: { data: Data }) {
+  const { scope, change } = useScope();
+  if (data.changes === null)
+    return <p className="soft">Choose a compare-with date in the bar above to see what changed.</p>;
+  const show = (marks: Scope['marks']): void => change({ view: '', marks });
+  return (
+    <div className="over-time-pair">
+      <section>
+        <h2>
+          What changed, {spelledDay(scope.compare)} to {spelledDay(scope.date)}
+        </h2>
+        <table className="ledger">
+          <thead>
+            <tr>
+              <th>Side</th>
+              <th className="figure" title="Keywords of which both dates are known">
+                Known
+              </th>
+              <th className="figure" title="Absent then, ranked now">
+                Gained
+              </th>
+              <th className="figure" title="Ranked then, absent now">
+                Lost
+              </th>
+              <th className="figure" title="Up by three places or more">
+                Climbing
+              </th>
+              <th className="figure" title="Down by five, or by three and off the front">
+                Slipping
+              </th>
+              <th className="figure" title="Came onto the front">
+                Front in
+              </th>
+              <th className="figure" title="Left the front">
+                Front out
+              </th>
+              <th className="figure" title="Paid slots won and given up">
+                Paid
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {data.changes.map((side, n) => (
+              <tr key={side.name}>
+                <td>
+                  {side.letter !== null && <b>{side.letter} </b>}
+                  {side.name}
+                </td>
+                <td className="figure">{count(side.known)}</td>
+                {(['gained', 'lost', 'climbing', 'slipping'] as const).map((mark) => (
+                  <td key={mark} className="figure">
+                    {n === 0 && side[mark] > 0 ? (
+                      <button className="plain written" onClick={() => show([mark])}>
+                        {count(side[mark])}
+                      </button>
+                    ) : (
+                      count(side[mark])
+                    )}
+                  </td>
+                ))}
+                <td className="figure">{count(side.cameIn)}</td>
+                <td className="figure">{count(side.wentOut)}</td>
+                <td className="figure">
+                  +{count(side.paidGained)} −{count(side.paidLost)}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </section>
+      <section>
+        <h2 title="Owners on a front now that were on none at the compare-with date, of the keywords captured at both">
+          New on the front
+        </h2>
+        <table className="ledger">
+          <thead>
+            <tr>
+              <th>Owner</th>
+              <th className="figure">Keywords</th>
+              <th className="figure">Best</th>
+              <th className="figure" title="Searches a month of those keywords">
+                Volume
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {data.newcomers.map((newcomer) => (
+              <tr key={newcomer.owner}>
+                <td>
+                  {newcomer.owner} {newcomer.known && <span className="faint">in the roster</span>}
+                </td>
+                <td className="figure">{count(newcomer.keywords)}</td>
+                <td className="figure">{newcomer.best}</td>
+                <td className="figure">{count(newcomer.volume)}</td>
+              </tr>
+            ))}
+            {data.newcomers.length === 0 && (
+              <tr>
+                <td colSpan={4} className="soft">
+                  Nobody who was on none before.
+                </td>
+              </tr>
+            )}
+          </tbody>
+        </table>
+      </section>
+    </div>
+  );
+}

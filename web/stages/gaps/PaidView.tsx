@@ -1,0 +1,174 @@
+import type { GapQuery, GapRow } from '@opsimath/contract/api/gaps';
+import type { PaidView as Data } from '@opsimath/contract/api/paid';
+import { Spin } from 'antd';
+import { Problem } from '../../parts/words/Problem';
+import { count, decimal, spelledDay, worth } from '../../parts/words/figures';
+import { useGapPageQuery } from '../../state/gapsApi';
+import type { Scope } from '../../state/scope';
+import { usePaidQuery } from '../../state/standingApi';
+import { useScope } from '../../state/useScope';
+import { AdTermsTable } from './AdTermsTable';
+
+const FEW = 6;
+
+/** What rivals buy and we do not, where we stand above or below, what we pay for twice, and what our terms brought. */
+export function PaidView({ query }: { query: GapQuery }) {
+  const { project, scope, comparison } = useScope();
+  const { data, error } = usePaidQuery({ project, query: { ...comparison, own: scope.own, limit: 1 } });
+  if (error) return <Problem error={error} />;
+  if (!data) return <Spin style={{ marginTop: 16 }} />;
+  return (
+    <div className="gap-part paid-view">
+      <PaidTitle data={data} />
+      <div className="paid-columns">
+        <PaidList
+          title="Rivals buy, we do not"
+          tip="Paid state unbid, highest priority first. A paid slot shows belief in the keyword, not profit."
+          query={{ ...query, paid: ['unbid'], sort: '-priority' }}
+          narrowed={{ paid: ['unbid'], sort: '-priority' }}
+          say={(row) => `${row.rivalsPaid.filter((slot) => typeof slot === 'number').length} buy it`}
+        />
+        <PaidList
+          title="They stand above us"
+          tip="We pay, and a rival stands above us among the paid slots."
+          query={{ ...query, paid: ['outbid'], sort: '-volume' }}
+          narrowed={{ paid: ['outbid'], sort: '-volume' }}
+          say={(row) => `slot ${row.ownPaid}, best of theirs ${bestOf(row)}`}
+        />
+        <PaidList
+          title="Paid for twice"
+          tip="Doubling: we pay while standing at 3 or better without paying. What our ads cost there a month is at stake."
+          query={{ ...query, marks: ['doubling'], sort: '-at stake' }}
+          narrowed={{ marks: ['doubling'], sort: '-at stake' }}
+          say={(row) =>
+            row.atStake === null
+              ? `at ${row.own}, cost unknown`
+              : `at ${row.own}, ${worth(row.atStake)} ${data.currency} a month`
+          }
+        />
+        <PaidList
+          title="Paid for while out of sight"
+          tip="We pay where we are absent or buried without paying: ads carry what no target of ours does."
+          query={{
+            ...query,
+            paid: ['only us', 'outbid', 'top'],
+            kinds: ['absent', 'buried', 'open'],
+            sort: '-volume',
+          }}
+          narrowed={{
+            paid: ['only us', 'outbid', 'top'],
+            kinds: ['absent', 'buried', 'open'],
+            sort: '-volume',
+          }}
+          say={(row) => `${row.own}, slot ${row.ownPaid}`}
+        />
+      </div>
+      <Sides data={data} />
+      <AdTermsTable />
+    </div>
+  );
+}
+
+function PaidTitle({ data }: { data: Data }) {
+  return (
+    <div>
+      <h1>
+        {data.atStake > 0
+          ? `${worth(data.atStake)} ${data.currency} a month are paid where we stand at 3 or better anyway`
+          : 'Nothing is known to be paid for twice'}
+      </h1>
+      <div className="soft">
+        {data.to === null ? (
+          'No own ad search terms are brought in for this market; slots come from captures.'
+        ) : (
+          <>
+            Own ads, {spelledDay(data.from!)} to {spelledDay(data.to)}: {count(data.sum.impressions)}{' '}
+            impressions, {count(data.sum.clicks)} clicks, {worth(data.sum.cost)} {data.currency} spent,{' '}
+            {decimal(data.sum.conversions, 0)} conversions worth {worth(data.sum.value)} {data.currency}. A
+            conversion may cost {worth(data.targetCost)} {data.currency}
+            {data.targetCostSet ? ' (set)' : ' (what one costs now; Settings can say another)'}.
+          </>
+        )}
+      </div>
+    </div>
+  );
+}
+
+interface PaidListProps {
+  title: string;
+  tip: string;
+  query: GapQuery;
+  narrowed: Partial<Scope>;
+  say: (row: GapRow) => string;
+}
+
+function PaidList({ title, tip, query, narrowed, say }: PaidListProps) {
+  const { project, change } = useScope();
+  const { data } = useGapPageQuery({ project, query: { ...query, limit: FEW } });
+  return (
+    <section aria-label={title}>
+      <h2 title={tip}>
+        {title} <span className="faint">{data ? count(data.total) : '…'}</span>
+      </h2>
+      <ul>
+        {data?.rows.map((row) => (
+          <li key={row.id}>
+            <button className="plain" onClick={() => change({ view: '', ...narrowed, open: row.id })}>
+              <b>{row.text}</b>
+            </button>{' '}
+            <span className="faint">{say(row)}</span>
+          </li>
+        ))}
+        {data?.total === 0 && <li className="soft">none of this choice</li>}
+      </ul>
+      {data && data.total > FEW && (
+        <button className="plain written" onClick={() => change({ view: '', ...narrowed })}>
+          all {count(data.total)} in the table
+        </button>
+      )}
+    </section>
+  );
+}
+
+function bestOf(row: GapRow): number | string {
+  const slots = row.rivalsPaid.filter((slot) => typeof slot === 'number');
+  return slots.length > 0 ? Math.min(...slots) : 'unknown';
+}
+
+/** Paid against organic keywords of every side; the usual guide is one paid for every two organic ones. */
+function Sides({ data }: { data: Data }) {
+  return (
+    <section>
+      <h2 title="Of the keywords compared: those with an organic position, and those with a paid slot in the newest capture. A ratio of two tiny counts says little.">
+        Paid against organic keywords
+      </h2>
+      <table className="ledger paid-sides">
+        <thead>
+          <tr>
+            <th>Side</th>
+            <th className="figure">Organic</th>
+            <th className="figure">Paid</th>
+            <th className="figure">Organic to one paid</th>
+            <th className="figure" title="Paid keywords short of one for every two organic ones">
+              Short of 2 : 1
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {data.sides.map((side) => (
+            <tr key={side.name}>
+              <td>
+                {side.letter !== null && <b>{side.letter} </b>}
+                {side.name}
+              </td>
+              <td className="figure">{count(side.organic)}</td>
+              <td className="figure">{count(side.paid)}</td>
+              <td className="figure">{side.paid > 0 ? decimal(side.organic / side.paid, 1) : 'none paid'}</td>
+              <td className="figure">{count(side.missing)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}

@@ -1,0 +1,29 @@
+import type { OverTime, OverTimeQuery } from '@opsimath/contract/api/overTime';
+import type { OwnQueryPage, OwnQueryQuery } from '@opsimath/contract/api/ownQueries';
+import type { PaidQuery, PaidView } from '@opsimath/contract/api/paid';
+import type { SurfacesQuery, SurfacesView } from '@opsimath/contract/api/surfaces';
+import { type InProject, api, toParams } from './api';
+
+/** How we stand beside the table of gaps: over time, in our own figures, in paid slots, across surfaces. */
+export const standingApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    overTime: build.query<OverTime, InProject<{ query: OverTimeQuery }>>({
+      query: ({ project, query }) => ({ url: `/projects/${project}/over-time`, params: toParams(query) }),
+      providesTags: ['facts', 'targets', 'tracked', 'verdicts', 'lists'],
+    }),
+    ownQueries: build.query<OwnQueryPage, InProject<{ query: OwnQueryQuery }>>({
+      query: ({ project, query }) => ({ url: `/projects/${project}/own-queries`, params: toParams(query) }),
+      providesTags: ['facts', 'targets', 'lists'],
+    }),
+    paid: build.query<PaidView, InProject<{ query: PaidQuery }>>({
+      query: ({ project, query }) => ({ url: `/projects/${project}/paid`, params: toParams(query) }),
+      providesTags: ['facts', 'targets', 'lists', 'projects'],
+    }),
+    surfaces: build.query<SurfacesView, InProject<{ query: SurfacesQuery }>>({
+      query: ({ project, query }) => ({ url: `/projects/${project}/surfaces`, params: toParams(query) }),
+      providesTags: ['facts', 'targets'],
+    }),
+  }),
+});
+
+export const { useOverTimeQuery, useOwnQueriesQuery, usePaidQuery, useSurfacesQuery } = standingApi;
