@@ -7,7 +7,8 @@ const OWN = 'tarnwick.example';
 const MONTHS_OF_HISTORY = 16;
 const TRACKED = 60;
 const CAPTURED = 2500;
-const PERFORMANCE_DAYS = 28;
+const PERFORMANCE_DAYS = 56;
+const AD_DAYS = 30;
 
 const daysBefore = (date, days) => new Date(Date.parse(date) - days * 86_400_000).toISOString().slice(0, 10);
 
@@ -46,9 +47,16 @@ export async function seedDemo(url, servicesUrl, say) {
   });
   await opsimath.finished(started.job.id);
 
+  say('Importing own ad search terms from a file…');
+  const terms = await adTermsCsv(servicesUrl, daysBefore(today, AD_DAYS), daysBefore(today, 1));
+  const ads = await opsimath.upload(`${at}/imports?name=ad-search-terms.csv&kind=ad%20terms`, terms);
+  const reading = ads.preview.reading;
+  const adsStarted = await opsimath.post(`/imports/${ads.import.id}/start`, { market: MARKET, reading });
+  await opsimath.finished(adsStarted.job.id);
+
   say(`Capturing ${MONTHS_OF_HISTORY} months of history for ${TRACKED} tracked keywords…`);
   const scope = `market=${MARKET}&date=${today}&compare=${compare}`;
-  const { rows } = await opsimath.get(`${at}/gaps?${scope}&sort=priority&limit=${TRACKED}`);
+  const { rows } = await opsimath.get(`${at}/gaps?${scope}&sort=-priority&limit=${TRACKED}`);
   const keywords = rows.map((row) => row.id);
   await opsimath.post(`${at}/tracked`, { keywords });
   const weeks = Math.round((MONTHS_OF_HISTORY * 365.25) / 12 / 7);
@@ -133,6 +141,24 @@ async function performanceCsv(servicesUrl, from, to) {
         `${date},${text},https://${page},${clicks},${impressions},${((100 * clicks) / impressions).toFixed(2)}%,${position}`,
       );
     }
+    cursor = answer.cursor;
+  } while (cursor);
+  return `${lines.join('\n')}\n`;
+}
+
+/** Own ad search terms as somebody would have exported them. */
+async function adTermsCsv(servicesUrl, from, to) {
+  const lines = [
+    'Date,Search term,Keyword,Match type,Landing page,Impressions,Clicks,Cost,Conversions,Conversion value',
+  ];
+  let cursor = '';
+  do {
+    const query = new URLSearchParams({ market: MARKET, site: OWN, from, to, ...(cursor ? { cursor } : {}) });
+    const answer = await (await fetch(`${servicesUrl}/v1/own/ad-terms?${query}`)).json();
+    for (const row of answer.rows)
+      lines.push(
+        `${row.date},${row.term},${row.keyword},${row.match},https://${row.landing},${row.impressions},${row.clicks},${row.cost},${row.conversions},${row.value}`,
+      );
     cursor = answer.cursor;
   } while (cursor);
   return `${lines.join('\n')}\n`;

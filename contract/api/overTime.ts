@@ -45,9 +45,21 @@ export const overTime = z.object({
   ),
   /** `null` without a compare-with date. */
   changes: z.array(sideChange).nullable(),
-  /** Owners on a front now that were on none at the compare-with date, of the keywords captured at both. */
+  /** Owners that came onto fronts since the compare-with date, of the keywords captured at both. */
   newcomers: z.array(
-    z.object({ owner: z.string(), keywords: z.int(), best: z.int(), volume: z.number(), known: z.boolean() }),
+    z.object({
+      owner: z.string(),
+      /** Fronts it came onto, those it left, and those it is on now. */
+      came: z.int(),
+      left: z.int(),
+      now: z.int(),
+      best: z.int(),
+      /** Searches a month of those it came onto. */
+      volume: z.number(),
+      /** Whether it is in the roster; whether it was on no front before. */
+      known: z.boolean(),
+      isNew: z.boolean(),
+    }),
   ),
 });
 export type OverTime = z.infer<typeof overTime>;

@@ -67,6 +67,9 @@ export const paidView = z.object({
   }),
   /** A month, on terms where we stand at 3 or better without paying. */
   atStake: z.number(),
+  /** Keywords that are paid for twice, and those of them of which own ads say the cost. */
+  doubling: z.int(),
+  costKnown: z.int(),
   counts: z.record(z.enum([...TERM_STATES, 'costly', 'no impressions']), z.int()),
   total: z.int(),
   rows: z.array(adTermRow),

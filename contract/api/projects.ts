@@ -41,6 +41,8 @@ export const projectSettings = z.object({
   currency: z.string().min(1).max(8).default('USD'),
   /** Worth of a click where no source gives one, in the currency. */
   defaultWorth: z.number().min(0).max(100_000).default(0.3),
+  /** Days before a peak at which work for it begins. */
+  leadDays: z.int().min(0).max(365).default(90),
   /** What a marketplace's price leaves, and how many clicks buy there, 0–1; `null` where nobody said. */
   margin: z.number().min(0).max(1).nullable().default(null),
   conversionRate: z.number().min(0).max(1).nullable().default(null),

@@ -1,6 +1,7 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { openDatabase } from '../data/connection';
 import { KnownProblem } from '../problem';
+import { around } from './around';
 import { clusterPage } from './clusters';
 import { dossier } from './dossier';
 import { gapPage } from './gapPage';
@@ -41,6 +42,7 @@ const answers = {
   ownQueries: (...args: Rest<typeof ownQueries>) => ownQueries(workspace, ...args),
   paidView: (...args: Rest<typeof paidView>) => paidView(workspace, ...args),
   surfacesView: (...args: Rest<typeof surfacesView>) => surfacesView(workspace, ...args),
+  around: (...args: Rest<typeof around>) => around(workspace, ...args),
   dossier: (...args: Rest<typeof dossier>) => dossier(workspace, ...args),
   poolPage: (...args: Rest<typeof poolPage>) => poolPage(workspace, ...args),
   poolChange: (...args: Rest<typeof poolChange>) => poolChange(workspace, ...args),

@@ -6,10 +6,7 @@ import type { Workspace } from './workspace';
 
 const MOST = 20;
 
-/**
- * Owners on some front now that were on none at the earlier date, over the keywords captured at both; those of most
- * keywords first.
- */
+/** Owners that came onto fronts since the earlier date, over the keywords captured at both; most gained first. */
 export async function newcomers(
   { database }: Workspace,
   { now, sides, metrics, project }: Comparison,
@@ -18,33 +15,41 @@ export async function newcomers(
 ): Promise<OverTime['newcomers']> {
   const { front } = project.settings;
   const both = shown.filter((row) => now.capture[row]! > 0 && before.capture[row]! > 0);
-  const here = frontPlaces(now, both, front);
-  const earlier = frontPlaces(before, both, front);
-  const places = await placesById(
-    database,
-    new Set([...here.map(({ place }) => place), ...earlier.map(({ place }) => place)]),
-  );
+  const [here, earlier] = [frontPlaces(now, both, front), frontPlaces(before, both, front)];
+  const places = await placesById(database, new Set([...here, ...earlier].map(({ place }) => place)));
   const ownerOf = (place: number): string => places.get(place)?.parent ?? places.get(place)?.address ?? '';
-  const known = new Set(earlier.map(({ place }) => ownerOf(place)));
-  const byOwner = new Map<string, { rows: Set<number>; best: number; known: boolean }>();
-  for (const { place, position, row } of here) {
+  const owners = new Map<string, { now: Map<number, number>; then: Set<number>; known: boolean }>();
+  const entryOf = (place: number) => {
     const owner = ownerOf(place);
-    if (owner === '' || known.has(owner)) continue;
-    let entry = byOwner.get(owner);
-    if (!entry) byOwner.set(owner, (entry = { rows: new Set(), best: position, known: false }));
-    entry.rows.add(row);
-    entry.best = Math.min(entry.best, position);
+    let entry = owners.get(owner);
+    if (!entry) owners.set(owner, (entry = { now: new Map(), then: new Set(), known: false }));
     entry.known ||= (sides.masks[place] ?? 0) !== 0;
+    return entry;
+  };
+  for (const { place, position, row } of here) {
+    const entry = entryOf(place);
+    entry.now.set(row, Math.min(entry.now.get(row) ?? position, position));
   }
-  return [...byOwner]
-    .map(([owner, { rows, best, known: inRoster }]) => ({
-      owner,
-      keywords: rows.size,
-      best,
-      volume: [...rows].reduce((sum, row) => sum + (metrics.volume[row]! || 0), 0),
-      known: inRoster,
-    }))
-    .sort((a, b) => b.keywords - a.keywords || b.volume - a.volume || (a.owner < b.owner ? -1 : 1))
+  for (const { place, row } of earlier) entryOf(place).then.add(row);
+  owners.delete('');
+  return [...owners]
+    .map(([owner, entry]) => {
+      const came = [...entry.now].filter(([row]) => !entry.then.has(row));
+      return {
+        owner,
+        came: came.length,
+        left: [...entry.then].filter((row) => !entry.now.has(row)).length,
+        now: entry.now.size,
+        best: came.reduce((best, [, position]) => Math.min(best, position), Infinity),
+        volume: came.reduce((sum, [row]) => sum + (metrics.volume[row]! || 0), 0),
+        known: entry.known,
+        isNew: entry.then.size === 0,
+      };
+    })
+    .filter(({ came, left }) => came > left)
+    .sort(
+      (a, b) => b.came - b.left - (a.came - a.left) || b.volume - a.volume || (a.owner < b.owner ? -1 : 1),
+    )
     .slice(0, MOST);
 }
 

@@ -88,7 +88,11 @@ function sideAt(
   return {
     visibility: visibility(side.organic, volume, curve, shown),
     share: all > 0 ? got / all : null,
-    depth: countsByDepth(side.organic, shown, depthBand),
+    depth: countsByDepth(
+      side.organic,
+      shown.filter((row) => standings.capture[row]! > 0),
+      depthBand,
+    ),
     paid,
   };
 }
@@ -123,7 +127,10 @@ async function weeksOf(
     if (known) known.push(row);
     else byWeek.set(week, [row]);
   }
+  const first = rows.reduce((least, { day }) => Math.min(least, day), Infinity);
+  // The first week is left out where its first days are not held: it would look like a rise.
   return [...byWeek]
+    .filter(([week]) => last - week * WEEK - WEEK + 1 >= first)
     .sort(([a], [b]) => b - a)
     .map(([week, inside]) => ({ from: isoDayOf(last - week * WEEK - WEEK + 1), ...sumOf(inside) }));
 }

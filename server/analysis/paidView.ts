@@ -86,6 +86,7 @@ export async function paidView(workspace: Workspace, projectId: number, query: Q
   const figure = (row: Row): number => (sort === 'ctr' ? (row.shrunkCtr ?? -1) : row[sort]);
   shown.sort((a, b) => figure(b) - figure(a) || b.impressions - a.impressions || (a.key < b.key ? -1 : 1));
   const sum = (of: (term: AdTerm) => number): number => terms.reduce((total, term) => total + of(term), 0);
+  const stakes = Array.from(gapFigures(comparison, 'at stake')).filter((cost) => !Number.isNaN(cost));
   return {
     from: ads.from,
     to: ads.to,
@@ -100,7 +101,9 @@ export async function paidView(workspace: Workspace, projectId: number, query: Q
       conversions: sum((term) => term.conversions),
       value: sum((term) => term.value),
     },
-    atStake: Array.from(gapFigures(comparison, 'at stake')).reduce((total, cost) => total + (cost || 0), 0),
+    atStake: stakes.reduce((total, cost) => total + cost, 0),
+    doubling: comparison.gaps.doubling.reduce((total, one) => total + one, 0),
+    costKnown: stakes.length,
     counts: Object.fromEntries(
       groups.map((group) => [group, found.filter((row) => belongs(row, group)).length]),
     ) as PaidView['counts'],

@@ -87,11 +87,11 @@ function onSurface(market: MarketRow, page: ShownPage | null, sides: Sides, fron
     own: page === null ? 'unknown' : ours.length > 0 ? Math.min(...ours) : 'absent',
     front: inFront.length,
     ours,
-    rivals: sides.rivals.flatMap(({ letter, name }) => {
+    rivals: sides.rivals.map(({ letter, name }) => {
       const held = organic.flatMap((slot) =>
         slot.letter === letter && slot.position !== null ? [slot.position] : [],
       );
-      return held.length > 0 ? [{ letter, name, positions: held }] : [];
+      return { letter, name, positions: held };
     }),
     kinds: [...kinds].map(([kind, entry]) => ({ kind, ...entry })),
     blocks,

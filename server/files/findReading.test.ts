@@ -101,6 +101,16 @@ test.each([
   );
 });
 
+test.each([
+  ['Search term,Keyword,Clicks,Cost', 0, 1],
+  ['Keyword,Search term,Clicks,Cost', 1, 0],
+  ['Keyword,Clicks,Cost', 0, null],
+  ['Search term,Ad keyword,Keyword,Clicks,Cost', 0, 1],
+])('of the heads %s what was typed is told from what was bid on', async (heads, query, bid) => {
+  const { reading } = await find(`${heads}\n${heads.replace(/[A-Z]/g, 'x')}`, 'ad terms');
+  expect([reading.columns.query, reading.columns['ad keyword']]).toEqual([query, bid]);
+});
+
 test.each(['utf-8', 'utf-16le', 'utf-16be', 'windows-1252'])(
   'a table in %s is read in it',
   async (encoding) => {

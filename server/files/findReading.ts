@@ -131,13 +131,25 @@ function matchColumns(headers: readonly string[], kind: ImportKind): FileReading
   const taken = new Set<number>();
   const columns: FileReading['columns'] = {};
   for (const field of fieldsOf(kind)) {
-    const found = HEADER_WORDS[field]
+    const found = headerWords(kind, field)
       .map((word) => keys.findIndex((header, column) => header === word && !taken.has(column)))
       .find((column) => column >= 0);
     columns[field] = found ?? null;
     if (found !== undefined) taken.add(found);
   }
   return columns;
+}
+
+/** In a table of ad terms “keyword” is what was bid on wherever another column says what was typed. */
+function headerWords(kind: ImportKind, field: ImportField): readonly string[] {
+  const words = HEADER_WORDS[field];
+  if (kind !== 'ad terms') return words;
+  if (field === 'query') return [...words].sort((a, b) => Number(isTyped(b)) - Number(isTyped(a)));
+  return field === 'ad keyword' ? [...words, ...HEADER_WORDS.query] : words;
+}
+
+function isTyped(word: string): boolean {
+  return /^(search |suchbegriff|suchanfrage|término de búsqueda)/.test(word);
 }
 
 function needsMet(kind: ImportKind, columns: FileReading['columns']): boolean {

@@ -1,3 +1,5 @@
+import { around } from '@opsimath/contract/api/around';
+import { comparisonScope } from '@opsimath/contract/api/gaps';
 import { overTime, overTimeQuery } from '@opsimath/contract/api/overTime';
 import { ownQueryPage, ownQueryQuery } from '@opsimath/contract/api/ownQueries';
 import { paidQuery, paidView } from '@opsimath/contract/api/paid';
@@ -17,6 +19,17 @@ export function standingRoutes(routes: Routes, { analysis }: Services): void {
       answer: overTime,
     },
     ({ params, query }) => analysis.overTime(params.id, query),
+  );
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/keywords/:keyword/around',
+      summary:
+        'The front of a keyword in figures, what stands before us, own candidates, easier neighbours, season',
+      query: comparisonScope,
+      answer: around,
+    },
+    ({ params, query }) => analysis.around(params.id, query, params.keyword),
   );
   routes.add(
     {

@@ -1,3 +1,5 @@
+import type { Around } from '@opsimath/contract/api/around';
+import type { ComparisonScope } from '@opsimath/contract/api/gaps';
 import type { OverTime, OverTimeQuery } from '@opsimath/contract/api/overTime';
 import type { OwnQueryPage, OwnQueryQuery } from '@opsimath/contract/api/ownQueries';
 import type { PaidQuery, PaidView } from '@opsimath/contract/api/paid';
@@ -10,6 +12,13 @@ export const standingApi = api.injectEndpoints({
     overTime: build.query<OverTime, InProject<{ query: OverTimeQuery }>>({
       query: ({ project, query }) => ({ url: `/projects/${project}/over-time`, params: toParams(query) }),
       providesTags: ['facts', 'targets', 'tracked', 'verdicts', 'lists'],
+    }),
+    around: build.query<Around, InProject<{ keyword: number; scope: ComparisonScope }>>({
+      query: ({ project, keyword, scope }) => ({
+        url: `/projects/${project}/keywords/${keyword}/around`,
+        params: toParams(scope),
+      }),
+      providesTags: ['facts', 'targets', 'verdicts', 'projects'],
     }),
     ownQueries: build.query<OwnQueryPage, InProject<{ query: OwnQueryQuery }>>({
       query: ({ project, query }) => ({ url: `/projects/${project}/own-queries`, params: toParams(query) }),
@@ -26,4 +35,5 @@ export const standingApi = api.injectEndpoints({
   }),
 });
 
-export const { useOverTimeQuery, useOwnQueriesQuery, usePaidQuery, useSurfacesQuery } = standingApi;
+export const { useAroundQuery, useOverTimeQuery, useOwnQueriesQuery, usePaidQuery, useSurfacesQuery } =
+  standingApi;

@@ -14,6 +14,9 @@ import '../lane/lane.css';
 import { Notes } from '../notes/Notes';
 import { Problem } from '../words/Problem';
 import { age, count, decimal, movement, percent, spelledDay, worth } from '../words/figures';
+import { AroundParts } from './AroundParts';
+import { LivePage } from './LivePage';
+import { PageDifference } from './PageDifference';
 import { PrioritySum } from './PrioritySum';
 import { ResultPage } from './ResultPage';
 import './dossier.css';
@@ -64,6 +67,7 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
             >
               {data.row.tracked ? 'Stop tracking' : 'Track'}
             </Button>
+            <LivePage market={comparison.market} keyword={data.row.text} />
           </>
         )}
         <Button size="small" onClick={onClose} aria-label="Close the dossier">
@@ -154,6 +158,18 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
             <h2>Own search performance</h2>
             <OwnPerformance dossier={data} />
           </section>
+          <AroundParts project={project} keyword={keyword} scope={comparison} currency={data.currency} />
+          {data.page && (
+            <PageDifference
+              key={keyword}
+              project={project}
+              keyword={keyword}
+              market={comparison.market}
+              page={data.page}
+              dates={data.captureDates}
+              compare={comparison.compare}
+            />
+          )}
           <ResultPage
             project={project}
             keyword={keyword}

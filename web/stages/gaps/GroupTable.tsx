@@ -41,7 +41,7 @@ export function GroupTable({ project, query }: { project: number; query: GapGrou
             <th className="figure" title="Days of work, were each keyword worked on by itself">
               Days
             </th>
-            <th>Best of them</th>
+            {query.by !== 'cluster' && <th>Best of them</th>}
           </tr>
         </thead>
         <tbody>
@@ -60,7 +60,7 @@ export function GroupTable({ project, query }: { project: number; query: GapGrou
               <td className="figure">{count(group.volume)}</td>
               <td className="figure">{worth(group.worthAMonth)}</td>
               <td className="figure">{decimal(group.days, 1)}</td>
-              <td>{query.by === 'cluster' ? '' : group.best.text}</td>
+              {query.by !== 'cluster' && <td>{group.best.text}</td>}
             </tr>
           ))}
         </tbody>

@@ -49,7 +49,7 @@ export function OverTime({ query }: { query: GapQuery }) {
       <SidesChart data={data} measure={measure} />
       <div className="over-time-pair">
         <section>
-          <h2>
+          <h2 title="Of the keywords captured by each day">
             Counts by depth{' '}
             <Segmented
               size="small"
@@ -153,35 +153,46 @@ function Changes({ data }: { data: Data }) {
         </table>
       </section>
       <section>
-        <h2 title="Owners on a front now that were on none at the compare-with date, of the keywords captured at both">
-          New on the front
+        <h2 title="Owners that came onto more fronts than they left, of the keywords captured at both dates">
+          On more fronts than before
         </h2>
         <table className="ledger">
           <thead>
             <tr>
               <th>Owner</th>
-              <th className="figure">Keywords</th>
-              <th className="figure">Best</th>
-              <th className="figure" title="Searches a month of those keywords">
+              <th className="figure">Came</th>
+              <th className="figure">Left</th>
+              <th className="figure" title="Fronts it is on now">
+                Now
+              </th>
+              <th className="figure" title="Best position where it came">
+                Best
+              </th>
+              <th className="figure" title="Searches a month of the fronts it came onto">
                 Volume
               </th>
             </tr>
           </thead>
           <tbody>
-            {data.newcomers.map((newcomer) => (
-              <tr key={newcomer.owner}>
+            {data.newcomers.map((owner) => (
+              <tr key={owner.owner}>
                 <td>
-                  {newcomer.owner} {newcomer.known && <span className="faint">in the roster</span>}
+                  {owner.owner}{' '}
+                  <span className="faint">
+                    {[owner.isNew && 'new', owner.known && 'in the roster'].filter(Boolean).join(', ')}
+                  </span>
                 </td>
-                <td className="figure">{count(newcomer.keywords)}</td>
-                <td className="figure">{newcomer.best}</td>
-                <td className="figure">{count(newcomer.volume)}</td>
+                <td className="figure">{count(owner.came)}</td>
+                <td className="figure">{count(owner.left)}</td>
+                <td className="figure">{count(owner.now)}</td>
+                <td className="figure">{owner.best}</td>
+                <td className="figure">{count(owner.volume)}</td>
               </tr>
             ))}
             {data.newcomers.length === 0 && (
               <tr>
-                <td colSpan={4} className="soft">
-                  Nobody who was on none before.
+                <td colSpan={6} className="soft">
+                  Nobody came onto more fronts than it left.
                 </td>
               </tr>
             )}

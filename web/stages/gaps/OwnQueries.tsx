@@ -200,7 +200,7 @@ function QueryTable({ page, order, goal, onOrder }: QueryTableProps) {
       </thead>
       <tbody>
         {page.rows.map((row) => (
-          <QueryLine key={row.id} row={row} goal={goal} />
+          <QueryLine key={row.id} row={row} goal={goal} held={page.sumBefore !== null} />
         ))}
         {page.rows.length === 0 && (
           <tr>
@@ -214,7 +214,7 @@ function QueryTable({ page, order, goal, onOrder }: QueryTableProps) {
   );
 }
 
-function QueryLine({ row, goal }: { row: OwnQueryRow; goal: boolean }) {
+function QueryLine({ row, goal, held }: { row: OwnQueryRow; goal: boolean; held: boolean }) {
   const { selected, select } = useTraySelection();
   const { change } = useScope();
   const more = row.before === null ? null : row.clicks - row.before.clicks;
@@ -231,7 +231,13 @@ function QueryLine({ row, goal }: { row: OwnQueryRow; goal: boolean }) {
       </td>
       <td className="figure">{count(row.clicks)}</td>
       <td className="figure">
-        {more === null ? <span className="faint">new</span> : more > 0 ? `+${count(more)}` : count(more)}
+        {more === null ? (
+          <span className="faint">{held ? 'new' : 'unknown'}</span>
+        ) : more > 0 ? (
+          `+${count(more)}`
+        ) : (
+          count(more)
+        )}
       </td>
       <td className="figure">{count(row.impressions)}</td>
       <td className="figure">

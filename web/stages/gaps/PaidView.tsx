@@ -73,11 +73,15 @@ function PaidTitle({ data }: { data: Data }) {
   return (
     <div>
       <h1>
-        {data.atStake > 0
-          ? `${worth(data.atStake)} ${data.currency} a month are paid where we stand at 3 or better anyway`
-          : 'Nothing is known to be paid for twice'}
+        {data.doubling === 0
+          ? 'Nothing is paid for twice'
+          : `${count(data.doubling)} keywords are paid for where we stand at 3 or better anyway`}
       </h1>
       <div className="soft">
+        {data.doubling > 0 &&
+          (data.costKnown > 0
+            ? `They cost ${worth(data.atStake)} ${data.currency} a month, by the ${count(data.costKnown)} of which own ads say it. `
+            : 'What they cost is unknown. ')}
         {data.to === null ? (
           'No own ad search terms are brought in for this market; slots come from captures.'
         ) : (

@@ -6,6 +6,7 @@ import { Problem } from '../../parts/words/Problem';
 import { count, spelledDay } from '../../parts/words/figures';
 import { useGapPageQuery } from '../../state/gapsApi';
 import { useSurfacesQuery } from '../../state/standingApi';
+import '../../parts/lane/lane.css';
 import { useScope } from '../../state/useScope';
 
 const SHOWN = 20;
@@ -79,12 +80,14 @@ function Held({ on }: { on: OnSurface }) {
     <div title={`Captured ${spelledDay(on.captured)}`}>
       <div>
         {on.ours.length > 0 ? <b>we at {on.ours.join(', ')}</b> : <span className="soft">we are absent</span>}
-        {on.rivals.map(({ letter, name, positions }) => (
-          <span key={letter} className="best-of" title={name}>
-            {' '}
-            <b>{letter}</b> {positions.slice(0, 3).join(', ')}
-          </span>
-        ))}
+        {on.rivals.map(({ letter, name, positions }, n) =>
+          positions.length === 0 ? null : (
+            <span key={letter} className="best-of" title={name}>
+              {' '}
+              <span className={`letter hue-${n % 4}`}>{letter}</span> {positions.slice(0, 3).join(', ')}
+            </span>
+          ),
+        )}
       </div>
       <div className="faint">
         {on.kinds

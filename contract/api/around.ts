@@ -1,0 +1,88 @@
+import { COVERAGES } from '@opsimath/core/copy/coverage';
+import { z } from 'zod';
+import { isoDay } from '../source/answers';
+import { gapKind } from './gaps';
+
+const quartile = z.object({
+  name: z.string(),
+  low: z.number(),
+  middle: z.number(),
+  high: z.number(),
+  least: z.number(),
+  most: z.number(),
+  known: z.int(),
+  ours: z.number().nullable(),
+  quarter: z.int().nullable(),
+});
+export type FrontQuartile = z.infer<typeof quartile>;
+
+/** What lies around one keyword: its front in figures, what stands before us, who of ours could answer, easier neighbours. */
+export const around = z.object({
+  /** What stands above our best slot; `null` where we are not on the page. */
+  before: z.object({ organic: z.int(), paid: z.int(), features: z.int(), page: z.int() }).nullable(),
+  front: z
+    .object({
+      date: isoDay,
+      depth: z.int(),
+      results: z.int(),
+      quartiles: z.array(quartile),
+      exactRivals: z.int(),
+      allWords: z.int(),
+      several: z.array(z.object({ owner: z.string(), positions: z.array(z.int()) })),
+      patterns: z.array(z.object({ text: z.string(), titles: z.int() })),
+      phrasePlace: z.object({ first: z.int(), later: z.int() }),
+      capitals: z.int(),
+      paidSlots: z.int(),
+      /** Blocks above or between the results, and who holds them. */
+      blocks: z.array(z.object({ kind: z.string(), slot: z.int(), holder: z.string().nullable() })),
+      /** Kinds of page by the path rules of the project. */
+      kinds: z.array(z.object({ kind: z.string(), slots: z.int() })),
+      /** Seldom watched and long untouched. */
+      weak: z.array(z.int()),
+    })
+    .nullable(),
+  /** Own targets that rank or hold its words, best first. */
+  candidates: z.array(
+    z.object({
+      address: z.string(),
+      title: z.string(),
+      position: z.int().nullable(),
+      coverage: z.enum(COVERAGES),
+      held: z.int(),
+      of: z.int(),
+    }),
+  ),
+  /** Keywords of the comparison that are easier by half and more. */
+  neighbours: z.array(
+    z.object({
+      id: z.int(),
+      text: z.string(),
+      kind: gapKind,
+      chance: z.number(),
+      worthAMonth: z.number().nullable(),
+      why: z.enum(['same cluster', 'contains it']),
+    }),
+  ),
+  /** Searches a month in the markets of the surface and language where they are known. */
+  markets: z.array(z.object({ market: z.string(), place: z.string(), volume: z.number().nullable() })),
+  demand: z.object({
+    strength: z.number().nullable(),
+    /** Calendar month, 0 = January. */
+    peak: z.int().nullable(),
+    startBy: isoDay.nullable(),
+    trend: z.enum(['rising', 'falling', 'level']).nullable(),
+    /** Yearly change of ln(1 + volume), and its p. */
+    slope: z.number().nullable(),
+    p: z.number().nullable(),
+  }),
+  /** Rough figures that are no part of priority. */
+  rough: z.object({
+    volumeByResults: z.number().nullable(),
+    volumeByExactRivals: z.number().nullable(),
+    /** What all on the front earn with it a month; `null` without a price and a conversion rate. */
+    turnover: z.number().nullable(),
+    conversionRate: z.number().nullable(),
+    price: z.number().nullable(),
+  }),
+});
+export type Around = z.infer<typeof around>;

@@ -1,0 +1,293 @@
+import type { Around } from '@opsimath/contract/api/around';
+import type { ComparisonScope, ShownPage } from '@opsimath/contract/api/gaps';
+import { COVERAGES, coverage } from '@opsimath/core/copy/coverage';
+import { startBy } from '@opsimath/core/demand/startBy';
+import { peakMonth, seasonStrength, trendOf } from '@opsimath/core/demand/trend';
+import { GAP_KINDS } from '@opsimath/core/gap/kind';
+import { type FrontResult, resultFacts } from '@opsimath/core/gap/resultFacts';
+import { median, quartiles } from '@opsimath/core/ranking/statistics';
+import { key } from '@opsimath/core/text/key';
+import { pageKind } from '@opsimath/core/text/pageKind';
+import { keywordIdsContaining, keywordIdsOfKnown, keywordsById } from '../data/keywords';
+import { listMarkets } from '../data/markets';
+import { volumesAt } from '../data/volumes';
+import { KnownProblem } from '../problem';
+import type { Comparison } from './comparison';
+import { clustersOf } from './gapClusters';
+import { resultPage } from './history';
+import { seasonOf } from './metrics';
+import type { Workspace } from './workspace';
+
+const SERIES_MONTHS = 36;
+const MOST_CANDIDATES = 8;
+const MOST_NEIGHBOURS = 10;
+/** A neighbour is easier when its chance is so many times ours. */
+const EASIER = 1.5;
+/** Clusters are made for the dossier only where that is quick. */
+const MOST_CLUSTERED = 50_000;
+
+/** What lies around one keyword of a comparison (method §2, §12, §14). */
+export async function around(
+  workspace: Workspace,
+  projectId: number,
+  scope: ComparisonScope,
+  keywordId: number,
+): Promise<Around> {
+  const { comparison } = await workspace.comparison(projectId, scope);
+  const i = comparison.keywords.indexOf(keywordId);
+  if (i < 0)
+    throw new KnownProblem(
+      404,
+      'not-in-scope',
+      `Keyword ${keywordId} is not in this scope.`,
+      'Choose another.',
+    );
+  const { market, sides, project } = comparison;
+  const page = await resultPage(workspace, market.id, keywordId, scope.date, sides);
+  const keywordKey = (await keywordsById(workspace.database, [keywordId])).get(keywordId)!.key;
+  const front = page === null ? null : frontOf(comparison, page, keywordKey);
+  return {
+    before: page === null ? null : beforeUs(page, market.resultsPerPage),
+    front,
+    candidates: candidatesOf(comparison, page, keywordKey),
+    neighbours: await neighboursOf(workspace, comparison, i, keywordKey),
+    markets: await marketsOf(workspace, comparison, keywordKey),
+    demand: await demandOf(workspace, comparison, i, project.settings.leadDays),
+    rough: roughOf(comparison, i, page, front),
+  };
+}
+
+function beforeUs({ slots }: ShownPage, resultsPerPage: number): Around['before'] {
+  const ours = slots
+    .filter(({ kind, side, position }) => kind === 'organic' && side === 'own' && position !== null)
+    .sort((a, b) => a.position! - b.position!)[0];
+  if (!ours) return null;
+  const above = slots.filter(({ slot }) => slot < ours.slot);
+  const count = (kind: string): number => above.filter((slot) => slot.kind === kind).length;
+  const [organic, paid] = [count('organic'), count('paid')];
+  return {
+    organic,
+    paid,
+    features: above.length - organic - paid,
+    page: Math.ceil(ours.position! / resultsPerPage),
+  };
+}
+
+const BLOCKS: ReadonlySet<string> = new Set(['answer box', 'image block', 'video block']);
+
+function frontOf(
+  { project, market, sides }: Comparison,
+  page: ShownPage,
+  keywordKey: string,
+): Around['front'] {
+  const { settings } = project;
+  const slots = page.slots.filter(
+    ({ kind, position }) => kind === 'organic' && position !== null && position <= settings.front,
+  );
+  const figure = (slot: (typeof slots)[number], name: string): number | null => slot.figures[name] ?? null;
+  const front = slots.map((slot): FrontResult => ({
+    position: slot.position!,
+    title: slot.title ?? '',
+    owner: slot.owner,
+    own: slot.side === 'own',
+    authority: slot.authority,
+    age: slot.age,
+    price: figure(slot, 'price'),
+    rating: figure(slot, 'rating'),
+    reviews: figure(slot, 'reviews'),
+    views: figure(slot, 'views'),
+  }));
+  const deeper = page.slots.find(({ kind, side }) => kind === 'organic' && side === 'own');
+  const record = sides.own.find(({ record: known }) => known !== null)?.record ?? null;
+  const ours = deeper
+    ? {
+        title: deeper.title ?? '',
+        authority: deeper.authority,
+        age: deeper.age,
+        price: deeper.figures.price ?? null,
+        rating: deeper.figures.rating ?? null,
+        reviews: deeper.figures.reviews ?? null,
+        views: deeper.figures.views ?? null,
+      }
+    : record && { title: record.title, authority: record.figures.authority ?? null };
+  const facts = resultFacts(front, keywordKey, market.language, ours);
+  const kinds = new Map<string, number>();
+  for (const { address, what } of slots) {
+    const kind =
+      what === 'page' && address !== null ? pageKind(address, settings.pagePaths) : (what ?? 'unknown');
+    kinds.set(kind, (kinds.get(kind) ?? 0) + 1);
+  }
+  return {
+    date: page.date,
+    depth: page.depth,
+    ...facts,
+    paidSlots: page.slots.filter(({ kind }) => kind === 'paid').length,
+    blocks: page.slots
+      .filter(({ kind }) => BLOCKS.has(kind))
+      .map(({ kind, slot, owner, side }) => ({ kind, slot, holder: side === 'own' ? 'ours' : owner })),
+    kinds: [...kinds].map(([kind, count]) => ({ kind, slots: count })).sort((a, b) => b.slots - a.slots),
+    weak: weakPlaces(front),
+  };
+}
+
+/** Positions whose views a day are in the lowest quarter and whose age is in the highest. */
+function weakPlaces(front: readonly FrontResult[]): number[] {
+  const daily = ({ views, age }: FrontResult): number | null => (views !== null && age ? views / age : null);
+  const known = (values: (number | null)[]): number[] => values.filter((value) => value !== null);
+  const views = quartiles(known(front.map(daily)));
+  const ages = quartiles(known(front.map(({ age }) => age)));
+  if (views === null || ages === null) return [];
+  return front
+    .filter((result) => (daily(result) ?? Infinity) <= views[0] && (result.age ?? -1) >= ages[2])
+    .map(({ position }) => position);
+}
+
+/** Own targets of the capture, then those that hold most of its words. */
+function candidatesOf(
+  { sides, market }: Comparison,
+  page: ShownPage | null,
+  keywordKey: string,
+): Around['candidates'] {
+  const positions = new Map(
+    (page?.slots ?? [])
+      .filter(({ kind, side, address }) => kind === 'organic' && side === 'own' && address !== null)
+      .map(({ address, position }) => [address!, position!]),
+  );
+  const records = new Map(sides.own.map(({ address, record }) => [address, record]));
+  return sides.ownPlaces
+    .filter(({ title, address }) => title !== '' || positions.has(address))
+    .map(({ address, title, description }) => {
+      const fields = [title, description, ...Object.values(records.get(address)?.fields ?? {})].map(key);
+      const { word, held, of } = coverage(keywordKey, fields, market.language);
+      return { address, title, position: positions.get(address) ?? null, coverage: word, held, of };
+    })
+    .filter(({ position, held, of }) => position !== null || held * 2 >= of)
+    .sort(
+      (a, b) =>
+        (a.position ?? 1000) - (b.position ?? 1000) ||
+        COVERAGES.indexOf(a.coverage) - COVERAGES.indexOf(b.coverage) ||
+        b.held - a.held ||
+        (a.address < b.address ? -1 : 1),
+    )
+    .slice(0, MOST_CANDIDATES);
+}
+
+async function neighboursOf(
+  workspace: Workspace,
+  comparison: Comparison,
+  i: number,
+  keywordKey: string,
+): Promise<Around['neighbours']> {
+  const { keywords, columns, gaps } = comparison;
+  const own = columns.chance[i]!;
+  if (Number.isNaN(own)) return [];
+  const containing = new Set(
+    await keywordIdsContaining(workspace.database, comparison.market.id, keywordKey),
+  );
+  const clusters = keywords.length <= MOST_CLUSTERED ? await clustersOf(workspace, comparison) : null;
+  const found: { at: number; why: Around['neighbours'][number]['why'] }[] = [];
+  for (let at = 0; at < keywords.length; at++) {
+    if (at === i || !(columns.chance[at]! >= EASIER * own)) continue;
+    if (clusters !== null && clusters[at] === clusters[i]) found.push({ at, why: 'same cluster' });
+    else if (containing.has(keywords[at]!)) found.push({ at, why: 'contains it' });
+  }
+  found.sort((a, b) => (gaps.worthAMonth[b.at]! || 0) - (gaps.worthAMonth[a.at]! || 0) || a.at - b.at);
+  const texts = await keywordsById(
+    workspace.database,
+    found.map(({ at }) => keywords[at]!),
+  );
+  return found
+    .filter(
+      ({ at, why }) =>
+        why === 'same cluster' || ` ${texts.get(keywords[at]!)!.key} `.includes(` ${keywordKey} `),
+    )
+    .slice(0, MOST_NEIGHBOURS)
+    .map(({ at, why }) => ({
+      id: keywords[at]!,
+      text: texts.get(keywords[at]!)!.text,
+      kind: GAP_KINDS[gaps.kind[at]!]!,
+      chance: columns.chance[at]!,
+      worthAMonth: Number.isNaN(gaps.worthAMonth[at]!) ? null : gaps.worthAMonth[at]!,
+      why,
+    }));
+}
+
+/** Searches a month in every market of the surface and language. */
+async function marketsOf(
+  { database }: Workspace,
+  { market, date }: Comparison,
+  keywordKey: string,
+): Promise<Around['markets']> {
+  const markets = (await listMarkets(database)).filter(
+    ({ surface, language }) => surface === market.surface && language === market.language,
+  );
+  const rows: Around['markets'] = [];
+  for (const each of markets) {
+    const [id] = await keywordIdsOfKnown(database, each.id, [keywordKey]);
+    const volume = id ? ((await volumesAt(database, each.id, date)).get(id) ?? null) : null;
+    rows.push({ market: each.code, place: each.placeName, volume });
+  }
+  return rows;
+}
+
+async function demandOf(
+  { store }: Workspace,
+  { metrics, rows, date }: Comparison,
+  i: number,
+  leadDays: number,
+): Promise<Around['demand']> {
+  const row = rows[i]!;
+  const number = metrics.segment[row]!;
+  if (number === 0) return { strength: null, peak: null, startBy: null, trend: null, slope: null, p: null };
+  const { head } = metrics.segments[number - 1]!;
+  const at = metrics.row[row]!;
+  const series = await store.column<Int32Array>(head.id, 'series');
+  const firstMonth = (await store.column<Int32Array>(head.id, 'firstMonth'))[at]! % 12;
+  const months = Array.from(series.subarray(at * SERIES_MONTHS, (at + 1) * SERIES_MONTHS), (count) =>
+    count < 0 ? null : count,
+  );
+  const peak = peakMonth(seasonOf(metrics, row));
+  const trend = trendOf(months, firstMonth);
+  return {
+    strength: seasonStrength(months, firstMonth),
+    peak,
+    startBy: peak === null ? null : startBy(peak, date, leadDays),
+    trend: trend?.word ?? null,
+    slope: trend?.slope ?? null,
+    p: trend?.p ?? null,
+  };
+}
+
+/** Figures that help to think and are no part of priority. */
+function roughOf(
+  comparison: Comparison,
+  i: number,
+  page: ShownPage | null,
+  front: Around['front'],
+): Around['rough'] {
+  const { volume, columns, curve, ads, project } = comparison;
+  const searched = Number.isNaN(volume[i]!) ? null : volume[i]!;
+  const { front: depth, conversionRate: set } = project.settings;
+  const prior = ads.together?.prior;
+  const conversionRate = prior ? prior.alpha / (prior.alpha + prior.beta) : set;
+  const price = median(
+    (page?.slots ?? []).flatMap(({ kind, position, figures }) =>
+      kind === 'organic' && position !== null && position <= depth && figures.price !== undefined
+        ? [figures.price]
+        : [],
+    ),
+  );
+  let clicks = 0;
+  for (let position = 1; position <= depth; position++) clicks += curve[position]!;
+  const demand = columns.expectedVolume[i]!;
+  return {
+    volumeByResults: searched === null || !page?.results ? null : searched / page.results,
+    volumeByExactRivals: searched === null || front === null ? null : searched / (front.exactRivals + 1),
+    turnover:
+      price === null || conversionRate === null || Number.isNaN(demand)
+        ? null
+        : demand * clicks * conversionRate * price,
+    conversionRate,
+    price,
+  };
+}

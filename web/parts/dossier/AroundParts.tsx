@@ -1,0 +1,206 @@
+import type { Around } from '@opsimath/contract/api/around';
+import type { ComparisonScope } from '@opsimath/contract/api/gaps';
+import { Problem } from '../words/Problem';
+import { count, decimal, percent, spelledDay, worth } from '../words/figures';
+import { useAroundQuery } from '../../state/standingApi';
+import { useScope } from '../../state/useScope';
+
+const MONTHS = 'January February March April May June July August September October November December'.split(
+  ' ',
+);
+const QUARTERS = ['', 'lowest quarter', 'second quarter', 'third quarter', 'highest quarter'];
+
+interface AroundPartsProps {
+  project: number;
+  keyword: number;
+  scope: ComparisonScope;
+  currency: string;
+}
+
+/** What lies around a keyword: its front in figures, who of ours could answer, easier neighbours, season, markets. */
+export function AroundParts({ project, keyword, scope, currency }: AroundPartsProps) {
+  const { data, error } = useAroundQuery({ project, keyword, scope });
+  if (error) return <Problem error={error} />;
+  if (!data) return null;
+  return (
+    <>
+      <Demand around={data} date={scope.date} />
+      <Front around={data} currency={currency} />
+      <Candidates around={data} />
+      <Neighbours around={data} />
+      <Rough around={data} currency={currency} />
+    </>
+  );
+}
+
+function Demand({ around: { demand, markets }, date }: { around: Around; date: string }) {
+  const known = markets.filter(({ volume }) => volume !== null);
+  const all = known.reduce((sum, { volume }) => sum + volume!, 0);
+  const unknown = markets.filter(({ volume }) => volume === null).map(({ place }) => place);
+  return (
+    <section className="section">
+      <h2>Season, trend, markets</h2>
+      <p className="soft">
+        {demand.peak === null ? (
+          'Too few months are known for a season. '
+        ) : (
+          <>
+            Peak in <b>{MONTHS[demand.peak]}</b>, season strength {decimal(demand.strength, 2)}; start by{' '}
+            <b>{spelledDay(demand.startBy!)}</b>
+            {demand.startBy! < date && ' (past)'}.{' '}
+          </>
+        )}
+        {demand.trend === null
+          ? 'Trend unknown.'
+          : `Trend ${demand.trend}: ${percent(Math.expm1(demand.slope!), 0)} a year, p ${decimal(demand.p, 3)}.`}
+      </p>
+      <p className="soft">
+        {known.map(({ market, place, volume }) => (
+          <span key={market} className="of-market">
+            {place} <b>{count(volume)}</b> {known.length > 1 && `(${percent(volume! / all, 0)})`}
+          </span>
+        ))}
+        {unknown.length > 0 && <span className="faint">unknown in {unknown.join(', ')}</span>}
+      </p>
+    </section>
+  );
+}
+
+function Front({ around: { front, before }, currency }: { around: Around; currency: string }) {
+  if (front === null) return null;
+  const figure = (name: string, value: number): string =>
+    name === 'price' ? worth(value) : decimal(value, name === 'rating' ? 1 : 0);
+  return (
+    <section className="section">
+      <h2>The front in figures</h2>
+      <table className="ledger front-figures">
+        <thead>
+          <tr>
+            <th />
+            <th className="figure">Lowest quarter to</th>
+            <th className="figure">Half at</th>
+            <th className="figure">Highest from</th>
+            <th className="figure">Ours</th>
+          </tr>
+        </thead>
+        <tbody>
+          {front.quartiles.map(({ name, low, middle, high, ours, quarter, known, least, most }) => (
+            <tr key={name} title={`${figure(name, least)} to ${figure(name, most)}, of ${known} results`}>
+              <th scope="row">{name === 'price' ? `price, ${currency}` : name}</th>
+              <td className="figure">{figure(name, low)}</td>
+              <td className="figure">{figure(name, middle)}</td>
+              <td className="figure">{figure(name, high)}</td>
+              <td className="figure" title={quarter === null ? undefined : QUARTERS[quarter]}>
+                {ours === null ? <span className="faint">unknown</span> : figure(name, ours)}
+                {quarter !== null && <span className="faint"> {quarter}/4</span>}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <ul className="soft told">
+        <li>
+          <b>{front.exactRivals}</b> exact rivals of {front.results} on the front, {front.allWords} with all
+          words in the title.
+          {before &&
+            ` Before us stand ${before.organic} organic, ${before.paid} paid, ${before.features} features; we are on page ${before.page}.`}
+        </li>
+        <li>
+          Titles: phrase first in {front.phrasePlace.first}, later in {front.phrasePlace.later};{' '}
+          {front.capitals > 0 && `a word in capitals in ${front.capitals}; `}
+          {front.patterns.length > 0
+            ? front.patterns.map(({ text, titles }) => `“${text}” in ${titles}`).join(', ')
+            : 'no two share a word'}
+          .
+        </li>
+        {front.kinds.length > 0 && (
+          <li>Kinds: {front.kinds.map(({ kind, slots }) => `${kind} ${slots}`).join(', ')}.</li>
+        )}
+        {front.several.length > 0 && (
+          <li>
+            Several slots:{' '}
+            {front.several.map(({ owner, positions }) => `${owner} at ${positions.join(', ')}`).join('; ')}.
+          </li>
+        )}
+        <li>
+          {front.paidSlots} paid slots on the page.{' '}
+          {front.blocks.length > 0 &&
+            `${front.blocks.map(({ kind, slot, holder }) => `${kind} at slot ${slot}: ${holder ?? 'nobody'}`).join('; ')}.`}
+        </li>
+        {front.weak.length > 0 && (
+          <li>
+            Weak places, seldom watched and long there: {front.weak.join(', ')}. A fresh edit would not be
+            strength.
+          </li>
+        )}
+      </ul>
+    </section>
+  );
+}
+
+function Candidates({ around: { candidates } }: { around: Around }) {
+  return (
+    <section className="section">
+      <h2>Which of ours could answer</h2>
+      {candidates.length === 0 && <p className="soft">None of ours ranks or holds half of its words.</p>}
+      <ul className="told">
+        {candidates.map(({ address, title, position, coverage, held, of }) => (
+          <li key={address}>
+            <a href={`https://${address}`} target="_blank" rel="noreferrer noopener">
+              {title || address}
+            </a>
+            <div className="faint">
+              {position === null ? 'does not rank' : `at ${position}`} ·{' '}
+              {coverage === 'part' ? `${held} of ${of} words` : coverage}
+            </div>
+          </li>
+        ))}
+      </ul>
+      {candidates.filter(({ position }) => position !== null).length > 1 && (
+        <p className="soft">Several of ours share this result page: they may take clicks from each other.</p>
+      )}
+    </section>
+  );
+}
+
+function Neighbours({ around: { neighbours } }: { around: Around }) {
+  const { change } = useScope();
+  if (neighbours.length === 0) return null;
+  return (
+    <section className="section">
+      <h2>Easier neighbours</h2>
+      <ul className="told">
+        {neighbours.map(({ id, text, chance, worthAMonth, kind, why }) => (
+          <li key={id}>
+            <button className="plain" onClick={() => change({ open: id })}>
+              <b>{text}</b>
+            </button>{' '}
+            <span className="faint">
+              chance {decimal(chance, 2)}, {worth(worthAMonth)} a month, {kind}, {why}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Rough({ around: { rough }, currency }: { around: Around; currency: string }) {
+  return (
+    <section className="section">
+      <h2 title="They help to think; none is part of priority">Rough figures</h2>
+      <ul className="soft told">
+        <li>
+          Volume to results{' '}
+          {rough.volumeByResults === null ? 'unknown' : rough.volumeByResults.toExponential(1)}; volume to
+          exact rivals {rough.volumeByExactRivals === null ? 'unknown' : count(rough.volumeByExactRivals)}.
+        </li>
+        <li>
+          {rough.turnover === null
+            ? 'Turnover of the front unknown: it needs a price on the front and a conversion rate.'
+            : `Turnover of the front about ${worth(rough.turnover)} ${currency} a month (estimated: demand × clicks of the front × ${percent(rough.conversionRate)} × ${worth(rough.price)}).`}
+        </li>
+      </ul>
+    </section>
+  );
+}

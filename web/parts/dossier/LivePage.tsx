@@ -1,0 +1,19 @@
+import { useMarketsQuery } from '../../state/projectApi';
+
+/** Opens the live result page in a window of its own; it is personal and nothing of it is stored. */
+export function LivePage({ market, keyword }: { market: string; keyword: string }) {
+  const { data: markets } = useMarketsQuery();
+  const template = markets?.find(({ code }) => code === market)?.livePage;
+  if (!template) return null;
+  return (
+    <a
+      className="written"
+      href={template.replace('{keyword}', encodeURIComponent(keyword))}
+      target="_blank"
+      rel="noreferrer noopener"
+      title="The live result page, in a new window. What you see there is personal; nothing of it is stored."
+    >
+      live page
+    </a>
+  );
+}
