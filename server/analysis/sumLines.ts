@@ -8,6 +8,21 @@ const number = (value: number, digits = 0): string =>
   value.toLocaleString('en-US', { minimumFractionDigits: digits, maximumFractionDigits: digits });
 const MISSING = 'unknown';
 
+const WORTH_HOW: Record<GapRow['worthSource'], string> = {
+  'own conversions':
+    'conversion rate of our ads for it, drawn towards that of all terms, × mean value of a conversion',
+  'price and margin': 'price of our listing × margin × conversion rate',
+  CPC: 'middle of the CPC range × 0.7',
+  'project default': 'set for the project',
+};
+
+function worthFrom({ ads }: Comparison, row: GapRow, metrics: string): string {
+  if (row.worthSource === 'CPC') return metrics;
+  if (row.worthSource !== 'own conversions') return 'settings';
+  const term = ads.terms.get(row.id)!;
+  return `own ad terms, ${ads.from} to ${ads.to}: ${number(term.conversions)} of ${number(term.clicks)} clicks`;
+}
+
 /** The sum that led to a priority, line by line, each with what it is made of and where it came from. */
 export function sumLines(comparison: Comparison, i: number, row: GapRow): SumLine[] {
   const { columns, metrics, curve, now, project, date, models } = comparison;
@@ -93,8 +108,8 @@ export function sumLines(comparison: Comparison, i: number, row: GapRow): SumLin
       'Worth of a click',
       row.worth,
       2,
-      row.worthSource === 'CPC' ? 'middle of the CPC range × 0.7' : 'set for the project',
-      row.worthSource === 'CPC' ? volumeSource : 'settings',
+      WORTH_HOW[row.worthSource],
+      worthFrom(comparison, row, volumeSource),
     ),
     line(
       'Fit',

@@ -1,0 +1,184 @@
+import type { GapGroups, GapPage, GapRow } from '@opsimath/contract/api/gaps';
+import { ACTIONS } from '@opsimath/core/gap/action';
+import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
+import { VERDICTS } from '@opsimath/core/sift/sieve';
+import { BEFORE, DATE, MARKET, OWN, RIVALS, Running } from '../testing/running';
+
+const SCOPE = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
+let running: Running;
+let at: string;
+let all: GapRow[];
+let page: GapPage;
+
+const gaps = (more: Record<string, string | number> = {}): Promise<GapPage> =>
+  running.api.get(
+    `${at}/gaps?${SCOPE}&limit=500&${new URLSearchParams(Object.entries(more).map(([name, value]) => [name, String(value)]))}`,
+  );
+const ids = (rows: readonly { id: number }[]): number[] => rows.map(({ id }) => id).sort((a, b) => a - b);
+
+beforeAll(async () => {
+  running = await Running.start();
+  at = (await running.project()).at;
+  const lookUp = await running.api.post(`${at}/look-ups`, {
+    market: MARKET,
+    date: DATE,
+    compareDate: BEFORE,
+    targets: [OWN, ...RIVALS],
+    extent: 'captures',
+    captureMost: 200,
+  });
+  await running.api.finished(lookUp.job.id);
+  page = await gaps();
+  all = page.rows;
+  for (let offset = 500; offset < page.total; offset += 500) all.push(...(await gaps({ offset })).rows);
+  const judged = all.slice(0, 6).map(({ id }, n) => ({ keyword: id, verdict: n % 2 ? 'off' : 'fit' }));
+  await running.api.post(`${at}/verdicts`, { changes: judged });
+  page = await gaps();
+  all = [...page.rows];
+  for (let offset = 500; offset < page.total; offset += 500) all.push(...(await gaps({ offset })).rows);
+});
+afterAll(() => running.stop());
+
+const bandOf = ({ own }: GapRow): string =>
+  typeof own === 'string'
+    ? own
+    : own <= 3
+      ? '1–3'
+      : own <= 10
+        ? '4–10'
+        : own <= 20
+          ? '11–20'
+          : own <= 50
+            ? '21–50'
+            : '51–100';
+
+test('each count says how many there would be, and choosing it gives just those', async () => {
+  const front = (row: GapRow, rival: number): boolean =>
+    typeof row.rivals[rival] === 'number' && row.rivals[rival] <= page.front;
+  const groups: [string, number[], readonly string[], (row: GapRow, n: number) => boolean][] = [
+    ['bands', page.totals.bands, DEPTH_BANDS, (row, n) => bandOf(row) === DEPTH_BANDS[n]],
+    ['actions', page.totals.actions, ACTIONS, (row, n) => row.action === ACTIONS[n]],
+    ['verdicts', page.totals.verdicts, VERDICTS, (row, n) => row.verdict === VERDICTS[n]],
+    ['rivals', page.totals.rivals, page.rivals.map(({ id }) => String(id)), front],
+  ];
+  for (const [name, counts, values, belongs] of groups)
+    for (const [n, value] of values.entries()) {
+      const wanted = all.filter((row) => belongs(row, n));
+      expect([name, value, counts[n]]).toEqual([name, value, wanted.length]);
+      const chosen = await gaps({ [name]: value });
+      expect([name, value, chosen.total]).toEqual([name, value, wanted.length]);
+      if (wanted.length <= 500) expect(ids(chosen.rows)).toEqual(ids(wanted));
+    }
+});
+
+test('counts of one group obey the others: depth bands of what is to be retitled', async () => {
+  const chosen = await gaps({ actions: 'retitle', bands: '4–10' });
+  const retitle = all.filter(({ action }) => action === 'retitle');
+  expect(chosen.totals.bands).toEqual(
+    DEPTH_BANDS.map((band) => retitle.filter((row) => bandOf(row) === band).length),
+  );
+  expect(chosen.total).toBe(retitle.filter((row) => bandOf(row) === '4–10').length);
+  expect(chosen.totals.actions).toEqual(
+    ACTIONS.map((action) => all.filter((row) => row.action === action && bandOf(row) === '4–10').length),
+  );
+});
+
+test.each([
+  ['volume:200..900', (row: GapRow) => row.volume !== null && row.volume >= 200 && row.volume <= 900],
+  ['spread:2..', (row: GapRow) => row.spread >= 2],
+  ['chance:..0.6', (row: GapRow) => row.chance !== null && row.chance <= 0.6],
+  ['chance:..0.6?', (row: GapRow) => row.chance === null || row.chance <= 0.6],
+  [
+    'demand:100..,difficulty:..55',
+    (row: GapRow) =>
+      row.demand !== null && row.demand >= 100 && row.difficulty !== null && row.difficulty <= 55,
+  ],
+  ['colour:1..2', () => true],
+])('limits %s', async (limits, passes) => {
+  const wanted = all.filter(passes);
+  const chosen = await gaps({ limits });
+  expect(chosen.total).toBe(wanted.length);
+  if (wanted.length <= 500) expect(ids(chosen.rows)).toEqual(ids(wanted));
+});
+
+test('several orders: the first decides, then the next, unknown last in each', async () => {
+  const { rows } = await gaps({ sort: 'kind,-spread,keyword' });
+  const kinds = [...new Set(rows.map(({ kind }) => kind))];
+  expect(rows.map(({ kind }) => kinds.indexOf(kind))).toEqual(
+    rows.map(({ kind }) => kinds.indexOf(kind)).sort((a, b) => a - b),
+  );
+  rows.slice(1).forEach((row, n) => {
+    const before = rows[n]!;
+    if (row.kind !== before.kind) return;
+    expect(row.spread).toBeLessThanOrEqual(before.spread);
+    if (row.spread === before.spread) expect(before.text < row.text).toBe(true);
+  });
+});
+
+describe('groups', () => {
+  const groups = (by: string, more = ''): Promise<GapGroups> =>
+    running.api.get(`${at}/gaps/groups?${SCOPE}&by=${by}&limit=500${more}`);
+
+  test.each(['cluster', 'action', 'target'])(
+    'by %s: every keyword is in one, and its choice gives them',
+    async (by) => {
+      const { groups: found, total } = await groups(by);
+      expect(found.length).toBe(Math.min(total, 500));
+      if (total <= 500) expect(found.reduce((sum, { keywords }) => sum + keywords, 0)).toBe(all.length);
+      expect(found.map(({ worthAMonth }) => worthAMonth)).toEqual(
+        found.map(({ worthAMonth }) => worthAMonth).sort((a, b) => b - a),
+      );
+      const [first] = found.filter(({ name }) => name !== '');
+      const { cluster, target, actions } = first!.narrowed;
+      const chosen = await gaps({
+        ...(cluster !== undefined && { cluster }),
+        ...(target !== undefined && { target }),
+        ...(actions && { actions: actions.join(',') }),
+      });
+      expect(chosen.total).toBe(first!.keywords);
+      expect(chosen.rows.map(({ id }) => id)).toContain(first!.best.id);
+      expect(chosen.totals.worthAMonth).toBeCloseTo(first!.worthAMonth, 6);
+    },
+  );
+});
+
+test('a list and what is tracked can be compared by themselves, and a list narrows', async () => {
+  const few = all.slice(3, 9);
+  const [list] = await running.api.post(`${at}/lists`, { name: 'few', market: MARKET, keywords: ids(few) });
+  const ofList = await gaps({ list: list.id });
+  expect(ids(ofList.rows)).toEqual(ids(few));
+  expect(ofList.totals.keywords).toBe(few.length);
+  const narrowed = await gaps({ inList: list.id });
+  expect([narrowed.total, narrowed.totals.keywords]).toEqual([few.length, all.length]);
+  // Figures of a keyword do not depend on what it is compared among, but for the mean chance of those without a capture.
+  const known = few.filter(({ chance }) => chance !== null);
+  for (const row of known) expect(ofList.rows.find(({ id }) => id === row.id)).toEqual(row);
+  await running.api.patch(`${at}/lists/${list.id}`, { remove: [few[0]!.id] });
+  expect(ids((await gaps({ list: list.id })).rows)).toEqual(ids(few.slice(1)));
+  expect((await gaps({ inList: list.id })).total).toBe(few.length - 1);
+  await running.api.post(`${at}/tracked`, { keywords: [few[1]!.id] });
+  expect(ids((await gaps({ only: 'tracked' })).rows)).toEqual([few[1]!.id]);
+  await expect(gaps({ list: 999 })).rejects.toThrow(/999/);
+});
+
+test('what spreads a worth multiplies out to it', async () => {
+  const known = (await gaps({ sort: '-priority' })).rows.filter(({ parts }) => parts !== null).slice(0, 60);
+  expect(known.length).toBeGreaterThan(20);
+  for (const { parts, worthAMonth, priority } of known) {
+    const chance = 1 / (1 + Math.exp(-parts!.logit));
+    const worth = chance * parts!.demand * parts!.clickShare * parts!.worth * parts!.fit;
+    expect(worth).toBeCloseTo(worthAMonth!, 6);
+    expect(worth / parts!.effort).toBeCloseTo(priority!, 6);
+  }
+});
+
+test('settings take effect at once and taking them back gives the same figures again', async () => {
+  const { settings } = (await running.api.get('/projects'))[0];
+  const before = await gaps();
+  await running.api.patch(at, { settings: { efforts: { ...settings.efforts, retitle: 5 }, front: 5 } });
+  const changed = await gaps();
+  expect(changed.front).toBe(5);
+  expect(changed.totals).not.toEqual(before.totals);
+  await running.api.patch(at, { settings: { efforts: settings.efforts, front: settings.front } });
+  expect(await gaps()).toEqual(before);
+});
