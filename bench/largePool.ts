@@ -1,10 +1,11 @@
-import { createWriteStream, readFileSync } from 'node:fs';
+import { createWriteStream } from 'node:fs';
 import { once as eventOnce } from 'node:events';
 import { openAsBlob } from 'node:fs';
 import path from 'node:path';
 import type { RecipeStep, Sieve } from '@opsimath/contract/api/sift';
 import type { api } from '../scripts/api.mjs';
 import { type Measured, measure, once } from './measure';
+import { peakMemory } from './processMemory';
 import { measureWords } from './words';
 
 const KEYWORDS = 1_000_000;
@@ -56,12 +57,6 @@ export async function writeTable(file: string): Promise<void> {
   }
   stream.end(lines);
   await eventOnce(stream, 'close');
-}
-
-/** What a process holds in memory, in MB: at most so far. */
-export function peakMemory(pid: number): number {
-  const status = readFileSync(`/proc/${pid}/status`, 'utf8');
-  return Number(/VmHWM:\s+(\d+)/.exec(status)![1]) / 1024;
 }
 
 /** A pool of a million keywords: brought in from a file, then sorted and filtered over HTTP. */

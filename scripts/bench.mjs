@@ -6,10 +6,11 @@ import { installPackages, root } from './install.mjs';
 installPackages();
 const { buildAll } = await import('./build.mjs');
 await buildAll();
-const only = process.argv.includes('--pool') ? 'pool.js' : 'main.js';
+const parts = { '--pool': 'pool.js', '--gaps': 'largeGaps.js' };
+const only = parts[process.argv.find((word) => word in parts)] ?? 'main.js';
 const { status } = spawnSync(
   process.execPath,
-  ['--enable-source-maps', path.join(root, 'bench', 'dist', only)],
+  ['--enable-source-maps', path.join(root, 'bench', 'dist', only), ...process.argv.slice(2)],
   {
     cwd: root,
     stdio: 'inherit',

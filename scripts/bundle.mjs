@@ -26,7 +26,7 @@ const ENTRIES = {
     'server/work/imports/rankingsParser.ts',
   ],
   standin: ['standin/main.ts'],
-  bench: ['bench/main.ts', 'bench/pool.ts'],
+  bench: ['bench/main.ts', 'bench/pool.ts', 'bench/largeGaps.ts'],
 };
 
 export async function bundle(...names) {

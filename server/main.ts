@@ -40,6 +40,7 @@ const source = {
 const analysis = startAnalysis(folder, databaseFile);
 const jobs = new JobRunner(database, { folder, databaseFile, filesFolder, source });
 await jobs.resumeAll();
+await analysis.ready();
 
 // The interface waits for these answers: fewer tries than long work makes.
 const quickSource = httpSource({ ...source, retries: Math.min(2, source.retries) });

@@ -2,9 +2,14 @@ import path from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { KnownProblem } from '../problem';
 import type { AnalysisAnswers } from './analysisWorker';
+import { LOADED } from './loaded';
 
 /** The analysis thread as seen from the others: every answer of it as a promise. */
-export type Analysis = AnalysisAnswers & { close(): Promise<void> };
+export type Analysis = AnalysisAnswers & {
+  /** When the thread has loaded: the first question need not wait for that. */
+  ready(): Promise<void>;
+  close(): Promise<void>;
+};
 
 interface Reply {
   id: number;
@@ -21,12 +26,15 @@ export function startAnalysis(folder: string, databaseFile: string): Analysis {
   let asked = 0;
   let worker: Worker | null = null;
   let closed = false;
+  let loaded: () => void;
+  const ready = new Promise<void>((resolve) => (loaded = resolve));
 
   function start(): Worker {
     const started = new Worker(path.join(folder, 'analysisWorker.js'), {
       workerData: { file: databaseFile, budgetBytes: BUDGET_BYTES },
     });
     started.on('message', ({ id, value, problem }: Reply) => {
+      if (id === LOADED) return loaded();
       const caller = waiting.get(id);
       waiting.delete(id);
       if (problem)
@@ -35,6 +43,7 @@ export function startAnalysis(folder: string, databaseFile: string): Analysis {
     });
     started.on('error', () => undefined);
     started.on('exit', () => {
+      loaded();
       if (worker === started) worker = null;
       const problem = new KnownProblem(
         503,
@@ -60,6 +69,7 @@ export function startAnalysis(folder: string, databaseFile: string): Analysis {
   };
   worker = start();
   return new Proxy({} as Analysis, {
-    get: (_, name: string) => (name === 'close' ? close : (...args: unknown[]) => ask(name, args)),
+    get: (_, name: string) =>
+      name === 'close' ? close : name === 'ready' ? () => ready : (...args: unknown[]) => ask(name, args),
   });
 }

@@ -1,6 +1,7 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { openDatabase } from '../data/connection';
 import { KnownProblem } from '../problem';
+import { LOADED } from './loaded';
 import { around } from './around';
 import { clusterPage } from './clusters';
 import { dossier } from './dossier';
@@ -68,6 +69,8 @@ const answers = {
   },
 };
 export type AnalysisAnswers = typeof answers;
+
+parentPort!.postMessage({ id: LOADED });
 
 parentPort!.on(
   'message',

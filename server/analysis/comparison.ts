@@ -12,7 +12,7 @@ import { type ClickCurve, featureFactor } from '@opsimath/core/ranking/clickThro
 import { difficulty, type FrontSlot } from '@opsimath/core/ranking/difficulty';
 import { UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
 import { median } from '@opsimath/core/ranking/statistics';
-import { keywordsById } from '../data/keywords';
+import { keywordKeys } from '../data/keywordKeys';
 import type { MarketRow } from '../data/markets';
 import { ABOVE } from '../data/segments/captureColumns';
 import type { AdTerms } from './adTerms';
@@ -71,21 +71,12 @@ export interface ComparisonParts {
 
 /** Gathers the columns of method §5–§8 from what was read, and compares. */
 export async function buildComparison(store: ColumnStore, parts: ComparisonParts): Promise<Comparison> {
-  const { project, now, before, metrics, keywords, date } = parts;
+  const { now, before, metrics, keywords, date } = parts;
   const rows = keywords.map((id) => id - now.base);
   const size = rows.length;
   const pick = (column: Uint8Array): Uint8Array => Uint8Array.from(rows, (row) => column[row]!);
   const month = new Date(`${date}T00:00:00Z`).getUTCMonth();
-  const ofMarket = marketWorth(parts);
-  const worths = Array.from(rows, (row, n) =>
-    worthOfClick({
-      own: ownConversions(parts.ads, keywords[n]!),
-      market: ofMarket,
-      cpcLow: known(metrics.cpcLow[row]!),
-      cpcHigh: known(metrics.cpcHigh[row]!),
-      projectDefault: project.settings.defaultWorth,
-    }),
-  );
+  const { worth, worthSource, worthSigma } = worthColumns(parts, rows);
   const columns: ComparisonColumns = {
     ownOrganic: pick(now.own.organic),
     ownPaid: pick(now.own.paid),
@@ -98,7 +89,7 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
     ),
     featureFactor: new Float64Array(size).fill(1),
     chance: new Float64Array(size).fill(NaN),
-    worth: Float64Array.from(worths, (worth) => worth.value),
+    worth,
     clickCost: Float64Array.from(rows, (row, n) => costOfClick(parts, keywords[n]!, row)),
     fit: new Float64Array(size).fill(FIT.unjudged),
     phraseInTitle: new Uint8Array(size),
@@ -115,8 +106,8 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
     columns,
     volume: Float64Array.from(rows, (row) => metrics.volume[row]!),
     difficulty: difficulties,
-    worthSource: Uint8Array.from(worths, (worth) => WORTH_SOURCES.indexOf(worth.source)),
-    worthSigma: Float64Array.from(worths, (worth) => worth.sigma),
+    worthSource,
+    worthSigma,
     chanceError,
     verdicts: new Uint8Array(size).fill(VERDICTS.indexOf('unjudged')),
     meanChance: mean(columns.chance),
@@ -160,15 +151,23 @@ async function fillFromCaptures(
   for (const { segment } of now.captures) figures.push(await slotFigures(store, segment.id));
   const material = new OwnMaterial(sides, market.language, date);
   const model = models.weights;
-  const outside = keywords.filter((_, i) => needsMaterial(columns.ownOrganic[i]!));
-  const texts = await keywordsById(store.database, outside);
+  // Without a capture nobody is absent and no chance is worked out: it is asked of captured keywords only.
+  const asked = Array.from(rows.keys()).filter(
+    (i) => now.capture[rows[i]!]! > 0 && needsMaterial(columns.ownOrganic[i]!),
+  );
+  const keys = await keywordKeys(
+    store.database,
+    market.id,
+    asked.map((i) => keywords[i]!),
+  );
+  const keyOf = new Map(asked.map((i, n) => [i, keys[n]!]));
   for (let i = 0; i < rows.length; i++) {
     const row = rows[i]!;
-    const id = keywords[i]!;
-    const covering = needsMaterial(columns.ownOrganic[i]!) ? material.covering(texts.get(id)!.key) : null;
-    if (covering) columns.covered[i] = 1;
     const number = now.capture[row]!;
     if (number === 0) continue;
+    const asking = keyOf.get(i);
+    const covering = asking === undefined ? null : material.covering(asking);
+    if (covering) columns.covered[i] = 1;
     const capture = now.captures[number - 1]!;
     const figure = figures[number - 1]!;
     const at = now.captureRow[row]!;
@@ -198,6 +197,31 @@ async function fillFromCaptures(
     if (models.fitted !== null)
       chanceError[i] = logitError(chanceFeatures(after, medians), models.fitted.covariance);
   }
+}
+
+/** Worth of a click of every keyword, where it came from, and how sure it is. */
+function worthColumns(
+  parts: ComparisonParts,
+  rows: Int32Array,
+): Pick<Comparison, 'worthSource' | 'worthSigma'> & { worth: Float64Array } {
+  const { metrics, keywords, ads, project } = parts;
+  const market = marketWorth(parts);
+  const worth = new Float64Array(rows.length);
+  const worthSource = new Uint8Array(rows.length);
+  const worthSigma = new Float64Array(rows.length);
+  for (let i = 0; i < rows.length; i++) {
+    const { value, source, sigma } = worthOfClick({
+      own: ownConversions(ads, keywords[i]!),
+      market,
+      cpcLow: known(metrics.cpcLow[rows[i]!]!),
+      cpcHigh: known(metrics.cpcHigh[rows[i]!]!),
+      projectDefault: project.settings.defaultWorth,
+    });
+    worth[i] = value;
+    worthSource[i] = WORTH_SOURCES.indexOf(source);
+    worthSigma[i] = sigma;
+  }
+  return { worth, worthSource, worthSigma };
 }
 
 /** Own paid clicks of a keyword and what all conversions tell; `null` where there is none. */
