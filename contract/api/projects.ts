@@ -1,4 +1,5 @@
 import { ACTIONS, DEFAULT_EFFORTS, type Action } from '@opsimath/core/gap/action';
+import { PRIORS } from '@opsimath/core/ranking/clickThrough';
 import { DEFAULT_FRONT } from '@opsimath/core/ranking/position';
 import { PAGE_KINDS, PATH_RULES, type PageKind } from '@opsimath/core/text/pageKind';
 import { z } from 'zod';
@@ -10,6 +11,9 @@ export const efforts = z.object(
     ACTIONS.map((action) => [action, effortDays.default(DEFAULT_EFFORTS[action])]),
   ) as Record<Action, z.ZodDefault<typeof effortDays>>,
 );
+
+const prior = z.object({ first: z.number().min(0.001).max(1), decay: z.number().min(0).max(5) });
+const curvePrior = z.object({ web: prior, video: prior, marketplace: prior });
 
 const days = z.int().min(1).max(3650);
 /** Days after which a held figure is marked old, by surface. */
@@ -41,6 +45,13 @@ export const projectSettings = z.object({
   currency: z.string().min(1).max(8).default('USD'),
   /** Worth of a click where no source gives one, in the currency. */
   defaultWorth: z.number().min(0).max(100_000).default(0.3),
+  /** c1 and b of the click-through prior, by surface. */
+  curvePrior: curvePrior.default({ ...PRIORS }),
+  /** Whether the curve leans on own search performance, and whether queries with our own name are left out of that. */
+  curveFitted: z.boolean().default(true),
+  brandLeftOut: z.boolean().default(false),
+  /** Whether chance goes by what captures show; else by the stated default weights. */
+  chanceFitted: z.boolean().default(true),
   /** Days before a peak at which work for it begins. */
   leadDays: z.int().min(0).max(365).default(90),
   /** What a marketplace's price leaves, and how many clicks buy there, 0–1; `null` where nobody said. */

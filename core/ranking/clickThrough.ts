@@ -2,7 +2,13 @@ import { isRanked } from './position';
 
 export type Surface = 'web' | 'video' | 'marketplace';
 
-const PRIOR: Record<Surface, { first: number; decay: number }> = {
+/** c1 and b of the prior (method §3). */
+export interface CurvePrior {
+  first: number;
+  decay: number;
+}
+
+export const PRIORS: Readonly<Record<Surface, CurvePrior>> = {
   web: { first: 0.3, decay: 1.0 },
   video: { first: 0.22, decay: 0.8 },
   marketplace: { first: 0.24, decay: 0.9 },
@@ -16,15 +22,18 @@ export type ClickCurve = Float64Array;
  * Prior click-through at a position (method §3): `c1 · p^(−b) · 0.5^⌊(p−1)/10⌋`.
  * @param position column value; absent and unknown give 0 (an unknown must be handled before).
  */
-export function priorClickThrough(surface: Surface, position: number): number {
+export function priorClickThrough(
+  surface: Surface,
+  position: number,
+  { first, decay }: CurvePrior = PRIORS[surface],
+): number {
   if (!isRanked(position)) return 0;
-  const { first, decay } = PRIOR[surface];
   return first * position ** -decay * 0.5 ** Math.floor((position - 1) / PAGE_SIZE);
 }
 
 /** The prior as a curve over every column value, 0 for absent and unknown. */
-export function priorCurve(surface: Surface): ClickCurve {
-  return Float64Array.from({ length: 256 }, (_, position) => priorClickThrough(surface, position));
+export function priorCurve(surface: Surface, prior: CurvePrior = PRIORS[surface]): ClickCurve {
+  return Float64Array.from({ length: 256 }, (_, position) => priorClickThrough(surface, position, prior));
 }
 
 /** Click-through of a paid slot (method §3): `0.08 · p^(−0.7)`. */

@@ -1,4 +1,4 @@
-import { type ClickCurve, type Surface, priorCurve } from './clickThrough';
+import { type ClickCurve, type CurvePrior, PRIORS, type Surface, priorCurve } from './clickThrough';
 
 /** How much the prior weighs, in impressions. */
 export const PRIOR_IMPRESSIONS = 500;
@@ -33,8 +33,12 @@ export function addToBuckets(
  *
  * @returns c(p) by position as {@link priorCurve}: 0 for absent and unknown
  */
-export function fitClickCurve(surface: Surface, { impressions, clicks }: ClickBuckets): ClickCurve {
-  const curve = priorCurve(surface);
+export function fitClickCurve(
+  surface: Surface,
+  { impressions, clicks }: ClickBuckets,
+  prior: CurvePrior = PRIORS[surface],
+): ClickCurve {
+  const curve = priorCurve(surface, prior);
   if (impressions.every((count) => count === 0)) return curve;
   const blocks: { value: number; weight: number; from: number; to: number }[] = [];
   for (let position = 1; position <= LAST; position++) {

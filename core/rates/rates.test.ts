@@ -59,7 +59,9 @@ describe('the prior of rates', () => {
   });
 
   test('a drawn rate lies between the term’s own and the mean of all', () => {
-    const term = fc.integer({ min: 1, max: 200 }).chain((cases) => fc.tuple(fc.nat(cases), fc.constant(cases)));
+    const term = fc
+      .integer({ min: 1, max: 200 })
+      .chain((cases) => fc.tuple(fc.nat(cases), fc.constant(cases)));
     fc.assert(
       fc.property(fc.array(term, { minLength: 2, maxLength: 12 }), (terms) => {
         const prior = betaPrior(

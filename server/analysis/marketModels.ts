@@ -23,9 +23,9 @@ export async function marketModels(
     projectId,
     date,
     state,
-    settings.front,
+    settings,
   );
-  const prior = priorCurve(market.surface);
+  const prior = priorCurve(market.surface, settings.curvePrior[market.surface]);
   const sum = (column: Float64Array): number => column.reduce((all, value) => all + value, 0);
   const width = CHANCE_FEATURES.length + 1;
   return {

@@ -12,6 +12,7 @@ import {
   emptyBuckets,
   fitClickCurve,
 } from '@opsimath/core/ranking/fitCurve';
+import type { ProjectSettings } from '@opsimath/contract/api/projects';
 import type { MarketRow } from '../data/markets';
 import type { StoredSegment } from '../data/segments/segments';
 import type { ColumnStore } from './columnStore';
@@ -29,6 +30,12 @@ export interface Models {
   fitted: FittedChance | null;
 }
 
+/** What of a project's settings decides the models. */
+export type ModelSettings = Pick<
+  ProjectSettings,
+  'front' | 'curvePrior' | 'curveFitted' | 'brandLeftOut' | 'chanceFitted'
+>;
+
 const DEEPEST = 50;
 /** More captures than this are not needed: every n-th is taken. */
 const MOST_CAPTURES = 4000;
@@ -38,20 +45,26 @@ export async function fitModels(
   store: ColumnStore,
   market: MarketRow,
   segments: readonly StoredSegment[],
-  front: number,
+  settings: ModelSettings,
+  leftOut: ReadonlySet<number>,
 ): Promise<Models> {
+  const { front } = settings;
+  const prior = settings.curvePrior[market.surface];
   const buckets = await ownBuckets(
     store,
-    segments.filter(({ kind }) => kind === 'performance'),
+    settings.curveFitted ? segments.filter(({ kind }) => kind === 'performance') : [],
+    leftOut,
   );
-  const fitted = await fitOnCaptures(
-    store,
-    segments.filter(({ kind }) => kind === 'captures'),
-    front,
-  );
+  const fitted = settings.chanceFitted
+    ? await fitOnCaptures(
+        store,
+        segments.filter(({ kind }) => kind === 'captures'),
+        front,
+      )
+    : null;
   const curveFitted = buckets.impressions.some((count) => count > 0);
   return {
-    curve: curveFitted ? fitClickCurve(market.surface, buckets) : priorCurve(market.surface),
+    curve: curveFitted ? fitClickCurve(market.surface, buckets, prior) : priorCurve(market.surface, prior),
     buckets,
     curveFitted,
     weights: fitted ?? defaultChanceWeights(front),
@@ -60,7 +73,11 @@ export async function fitModels(
 }
 
 /** Own search performance by rounded average position. The same page and day in two imports counts as the newer says. */
-async function ownBuckets(store: ColumnStore, segments: readonly StoredSegment[]): Promise<ClickBuckets> {
+async function ownBuckets(
+  store: ColumnStore,
+  segments: readonly StoredSegment[],
+  leftOut: ReadonlySet<number>,
+): Promise<ClickBuckets> {
   const rows = new Map<string, { impressions: number; clicks: number; position: number }>();
   for (const segment of [...segments].sort((a, b) => a.id - b.id)) {
     const keyword = await store.column<Int32Array>(segment.id, 'keyword');
@@ -69,12 +86,14 @@ async function ownBuckets(store: ColumnStore, segments: readonly StoredSegment[]
     const impressions = await store.column<Int32Array>(segment.id, 'impressions');
     const clicks = await store.column<Int32Array>(segment.id, 'clicks');
     const position = await store.column<Float64Array>(segment.id, 'position');
-    for (let row = 0; row < day.length; row++)
+    for (let row = 0; row < day.length; row++) {
+      if (leftOut.has(keyword[row]!)) continue;
       rows.set(`${keyword[row]!}:${place[row]!}:${day[row]!}`, {
         impressions: impressions[row]!,
         clicks: clicks[row]!,
         position: position[row]!,
       });
+    }
   }
   const buckets = emptyBuckets();
   for (const row of rows.values()) addToBuckets(buckets, row);

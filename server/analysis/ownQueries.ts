@@ -41,7 +41,7 @@ export async function ownQueries(
   const now = gather(rows, from, to);
   const before = gather(rows, beforeFrom, beforeTo);
   const state = await workspace.factState(market.id, projectId);
-  const { curve } = await workspace.models(market, projectId, query.date, state, settings.front);
+  const { curve } = await workspace.models(market, projectId, query.date, state, settings);
   const { comparison } = await workspace.comparison(projectId, { market: query.market, date: query.date });
   const listed = await listedKeywords(database, projectId, market.id);
   for (const { bidOn } of (await adTermsUntil(workspace, projectId, market.id, query.date)).terms.values())

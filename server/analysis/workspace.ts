@@ -1,5 +1,8 @@
 import type { ComparisonScope } from '@opsimath/contract/api/gaps';
 import type { Database } from '../data/connection';
+import { key } from '@opsimath/core/text/key';
+import { keywordIdsHolding } from '../data/keywordWords';
+import { listTargets } from '../data/targets';
 import { keywordIdRange, keywordsByKey } from '../data/keywords';
 import { listById, listMembers, listState } from '../data/lists';
 import { lookUpById } from '../data/lookUps';
@@ -15,7 +18,7 @@ import { ColumnStore, Lately } from './columnStore';
 import { type Comparison, buildComparison, withVerdicts } from './comparison';
 import type { Filtered } from './gapFilter';
 import { gatherMetrics } from './metrics';
-import { type Models, fitModels } from './models';
+import { type Models, type ModelSettings, fitModels } from './models';
 import { gatherSides } from './sides';
 import { buildStandings } from './standings';
 
@@ -72,7 +75,7 @@ export class Workspace {
         const space = range ?? { least: 0, most: 0 };
         const segments = await findSegments(this.database, { marketId: market.id });
         const until = (date: string): StoredSegment[] => segments.filter((segment) => segment.date <= date);
-        const models = await this.models(market, projectId, scope.date, state, project.settings.front);
+        const models = await this.models(market, projectId, scope.date, state, project.settings);
         return buildComparison(this.store, {
           models,
           ads: await adTermsUntil(this, projectId, market.id, scope.date),
@@ -100,13 +103,30 @@ export class Workspace {
   }
 
   /** Click-through and chance, fitted to what is held on or before a date. */
-  models(market: MarketRow, projectId: number, date: string, state: string, front: number): Promise<Models> {
+  models(
+    market: MarketRow,
+    projectId: number,
+    date: string,
+    state: string,
+    { front, curvePrior, curveFitted, brandLeftOut, chanceFitted }: ModelSettings,
+  ): Promise<Models> {
+    const settings = { front, curvePrior, curveFitted, brandLeftOut, chanceFitted };
     const [facts] = state.split('|');
-    return this.fitted.get(JSON.stringify([market.id, projectId, date, facts, front]), async () => {
+    return this.fitted.get(JSON.stringify([market.id, projectId, date, facts, settings]), async () => {
       const segments = await findSegments(this.database, { marketId: market.id, until: date });
       const ours = segments.filter(({ kind, projectId: of }) => kind !== 'performance' || of === projectId);
-      return fitModels(this.store, market, ours, front);
+      const leftOut = brandLeftOut ? await this.brandQueries(projectId) : new Set<number>();
+      return fitModels(this.store, market, ours, settings, leftOut);
     });
+  }
+
+  /** Keywords that hold the name of an own target. */
+  private async brandQueries(projectId: number): Promise<Set<number>> {
+    const own = (await listTargets(this.database, projectId)).filter(({ side }) => side === 'own');
+    const found = new Set<number>();
+    for (const name of new Set(own.map((target) => key(target.name))))
+      for (const id of await keywordIdsHolding(this.database, name, 'phrase')) found.add(id);
+    return found;
   }
 
   /** Keywords of a market in the order of their keys. */

@@ -164,6 +164,11 @@ export function writeScope(params: URLSearchParams, change: Partial<Scope>): URL
   return next;
 }
 
+/** The same address with another part of a stage open. */
+export function searchWithView(search: string, view: string): string {
+  return `?${writeScope(new URLSearchParams(search), { view }).toString()}`;
+}
+
 /** The compare-with date for questions to the API: nothing when comparing is switched off. */
 export function comparedWith(scope: Pick<Scope, 'compare'>): string | undefined {
   return scope.compare === '' || scope.compare === NO_COMPARE ? undefined : scope.compare;

@@ -9,8 +9,9 @@ import { Problem } from '../../parts/words/Problem';
 import { spelledDay } from '../../parts/words/figures';
 import { useGapPageQuery } from '../../state/gapsApi';
 import { useLookUpsQuery } from '../../state/lookUpApi';
+import { useProjectsQuery } from '../../state/projectApi';
 import { useListsQuery } from '../../state/siftApi';
-import type { Scope } from '../../state/scope';
+import { type Scope, searchWithView } from '../../state/scope';
 import { useScope } from '../../state/useScope';
 import { GapColumnsMenu } from './GapColumnsMenu';
 import { GapMap } from './GapMap';
@@ -21,6 +22,7 @@ import { KindStrip } from './KindStrip';
 import { MarkFilters } from './MarkFilters';
 import { NarrowPanel } from './NarrowPanel';
 import { exportAddress } from './exportAddress';
+import { notUsual } from './notUsual';
 
 type Groups = Exclude<Scope['by'], ''> | 'none';
 const GROUPS: { value: Groups; label: string }[] = [
@@ -95,6 +97,7 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
       />
       {wide && <NarrowPanel project={project} page={first} scope={scope} onChange={change} />}
       <Chosen scope={scope} onChange={change} />
+      <NotUsual />
       {first && <Missing page={first} />}
       {map && first && <GapMap project={project} query={query} page={first} />}
       <div className="gaps-body">
@@ -137,6 +140,24 @@ function Chosen({ scope, onChange }: { scope: Scope; onChange: (change: Partial<
       <button className="plain written" onClick={() => onChange({ cluster: null, answering: '' })}>
         Let go of it
       </button>
+    </p>
+  );
+}
+
+/** Settings that are not as usual decide what is seen here: said where it is seen. */
+function NotUsual() {
+  const { project } = useScope();
+  const { search } = useLocation();
+  const { data: projects } = useProjectsQuery();
+  const settings = projects?.find(({ id }) => id === project)?.settings;
+  const told = settings ? notUsual(settings) : [];
+  if (told.length === 0) return null;
+  return (
+    <p className="soft chosen">
+      Not as usual: {told.join(', ')}.{' '}
+      <Link to={`/p/${project}/roster${searchWithView(search, 'settings')}`} className="written">
+        Settings
+      </Link>
     </p>
   );
 }

@@ -15,6 +15,7 @@ import { Problem } from '../../parts/words/Problem';
 import { RateWord } from '../../parts/words/RateWord';
 import { count, decimal, percent, spelledDay } from '../../parts/words/figures';
 import { useOwnQueriesQuery } from '../../state/standingApi';
+import { searchWithView } from '../../state/scope';
 import { useScope } from '../../state/useScope';
 import { useTraySelection } from '../../state/useTraySelection';
 import { FilterToggle } from './FilterToggle';
@@ -81,7 +82,7 @@ export function OwnQueries() {
       <Empty title="No own search performance in this market yet">
         Bring in a file of queries with clicks, impressions and average position.
         <div>
-          <Link to={`/p/${project}/roster${search}${search ? '&' : '?'}view=files`}>
+          <Link to={`/p/${project}/roster${searchWithView(search, 'files')}`}>
             <Button type="primary">Bring in a file</Button>
           </Link>
         </div>

@@ -13,7 +13,7 @@ const SHOWN = 20;
 
 /** The keywords of the choice on web, video and marketplace: who holds which slots, and how many could be ours. */
 export function SurfacesView({ query }: { query: GapQuery }) {
-  const { project, scope } = useScope();
+  const { project, scope, change } = useScope();
   const page = useGapPageQuery({ project, query: { ...query, limit: SHOWN } });
   const ids = page.data?.rows.map(({ id }) => id) ?? [];
   const { data, error } = useSurfacesQuery(
@@ -54,7 +54,9 @@ export function SurfacesView({ query }: { query: GapQuery }) {
           {data.keywords.map((keyword) => (
             <tr key={keyword.id}>
               <td>
-                <b>{keyword.text}</b>
+                <button className="plain" onClick={() => change({ view: '', open: keyword.id })}>
+                  <b>{keyword.text}</b>
+                </button>
                 <div className="faint">
                   {keyword.volume === null ? 'volume unknown' : `${count(keyword.volume)} a month`}
                 </div>

@@ -1,8 +1,9 @@
 import { type ProjectSettings, projectSettings } from '@opsimath/contract/api/projects';
 import { ACTIONS } from '@opsimath/core/gap/action';
-import { App, InputNumber } from 'antd';
+import { App, Checkbox, InputNumber } from 'antd';
 import { Problem } from '../../parts/words/Problem';
 import { useChangeProjectMutation, useProjectsQuery } from '../../state/projectApi';
+import { undoStackOf } from '../../state/undo';
 import { useScope } from '../../state/useScope';
 import { WordSettings } from './WordSettings';
 
@@ -20,11 +21,24 @@ export function SettingsPanel() {
   const apply = async (next: Partial<ProjectSettings>, what: string): Promise<void> => {
     const before = settings;
     await change({ project, settings: next }).unwrap();
+    const step = {
+      what: `${what} changed`,
+      undo: () => change({ project, settings: before }).unwrap(),
+      redo: () => change({ project, settings: next }).unwrap(),
+    };
+    undoStackOf(project).push(step);
     void message.open({
       content: (
         <span>
           {what} changed.{' '}
-          <button className="plain written" onClick={() => void change({ project, settings: before })}>
+          <button
+            className="plain written"
+            onClick={() =>
+              void undoStackOf(project)
+                .undo()
+                .catch(() => undefined)
+            }
+          >
             Undo
           </button>
         </span>
@@ -58,6 +72,119 @@ export function SettingsPanel() {
         />
         {differs(settings.defaultWorth, DEFAULTS.defaultWorth)}
       </label>
+      <label>
+        <span>What a conversion may cost, {settings.currency}</span>
+        <Figure
+          value={settings.targetCost}
+          min={0}
+          max={1_000_000}
+          onChange={(targetCost) => apply({ targetCost }, 'The cost of a conversion')}
+          onEmpty={() => apply({ targetCost: null }, 'The cost of a conversion')}
+        />
+        {settings.targetCost === null && <span className="faint"> what one costs now</span>}
+      </label>
+      <label>
+        <span>Margin of a sale on a marketplace, 0–1</span>
+        <Figure
+          value={settings.margin}
+          min={0}
+          max={1}
+          onChange={(margin) => apply({ margin }, 'Margin')}
+          onEmpty={() => apply({ margin: null }, 'Margin')}
+        />
+        {settings.margin === null && <span className="faint"> not set: price says nothing of worth</span>}
+      </label>
+      <label>
+        <span>Clicks that buy on a marketplace, 0–1</span>
+        <Figure
+          value={settings.conversionRate}
+          min={0}
+          max={1}
+          onChange={(conversionRate) => apply({ conversionRate }, 'Conversion rate')}
+          onEmpty={() => apply({ conversionRate: null }, 'Conversion rate')}
+        />
+        {settings.conversionRate === null && <span className="faint"> not set</span>}
+      </label>
+      <label>
+        <span>Begin before a peak, days</span>
+        <Figure
+          value={settings.leadDays}
+          min={0}
+          max={365}
+          whole
+          onChange={(leadDays) => apply({ leadDays }, 'Lead time')}
+        />
+        {differs(settings.leadDays, DEFAULTS.leadDays)}
+      </label>
+      <h3>Clicks and chance</h3>
+      {SURFACES.map((surface) => (
+        <label key={surface}>
+          <span>Clicks at 1 and decay, {surface}</span>
+          <Figure
+            value={settings.curvePrior[surface].first}
+            min={0.001}
+            max={1}
+            onChange={(first) =>
+              apply(
+                {
+                  curvePrior: {
+                    ...settings.curvePrior,
+                    [surface]: { ...settings.curvePrior[surface], first },
+                  },
+                },
+                `The curve of ${surface}`,
+              )
+            }
+          />
+          <Figure
+            value={settings.curvePrior[surface].decay}
+            min={0}
+            max={5}
+            onChange={(decay) =>
+              apply(
+                {
+                  curvePrior: {
+                    ...settings.curvePrior,
+                    [surface]: { ...settings.curvePrior[surface], decay },
+                  },
+                },
+                `The curve of ${surface}`,
+              )
+            }
+          />
+          {(settings.curvePrior[surface].first !== DEFAULTS.curvePrior[surface].first ||
+            settings.curvePrior[surface].decay !== DEFAULTS.curvePrior[surface].decay) && (
+            <span className="faint">
+              {' '}
+              usual {DEFAULTS.curvePrior[surface].first} and {DEFAULTS.curvePrior[surface].decay}
+            </span>
+          )}
+        </label>
+      ))}
+      <p>
+        <Checkbox
+          checked={settings.curveFitted}
+          onChange={({ target }) => void apply({ curveFitted: target.checked }, 'The curve')}
+        >
+          the curve leans on own search performance
+        </Checkbox>
+      </p>
+      <p>
+        <Checkbox
+          checked={settings.brandLeftOut}
+          onChange={({ target }) => void apply({ brandLeftOut: target.checked }, 'The curve')}
+        >
+          queries with our own name are left out of it
+        </Checkbox>
+      </p>
+      <p>
+        <Checkbox
+          checked={settings.chanceFitted}
+          onChange={({ target }) => void apply({ chanceFitted: target.checked }, 'The weights')}
+        >
+          weights of chance are fitted on captures
+        </Checkbox>
+      </p>
       <h3>Effort in days</h3>
       {ACTIONS.filter((action) => action !== 'hold').map((action) => (
         <label key={action}>
@@ -96,25 +223,28 @@ export function SettingsPanel() {
 }
 
 interface FigureProps {
-  value: number;
+  value: number | null;
   min: number;
   max: number;
   whole?: boolean;
   onChange: (value: number) => void;
+  /** Where nothing may be set. */
+  onEmpty?: () => void;
 }
 
 /** A figure that is taken over when it is left or Enter is pressed, not at every key. */
-function Figure({ value, min, max, whole, onChange }: FigureProps) {
+function Figure({ value, min, max, whole, onChange, onEmpty }: FigureProps) {
   const take = (text: string): void => {
     const next = Number(text);
+    if (text.trim() === '' && value !== null && onEmpty) return onEmpty();
     if (text.trim() === '' || !Number.isFinite(next) || next === value) return;
     onChange(Math.min(max, Math.max(min, whole ? Math.round(next) : next)));
   };
   return (
-    <InputNumber
+    <InputNumber<number>
       key={value}
       size="small"
-      defaultValue={value}
+      {...(value !== null && { defaultValue: value })}
       min={min}
       max={max}
       step={whole ? 1 : 0.05}

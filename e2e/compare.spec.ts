@@ -1,0 +1,215 @@
+import type { GapPage, GapRow } from '@opsimath/contract/api/gaps';
+import { BEFORE, DATE, MARKET, OWN, RIVALS, expect, test } from './running';
+
+const SCOPE = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
+let address = '';
+let at = '';
+test.beforeAll(async ({ running }) => {
+  const project = await running.project();
+  at = project.at;
+  const lookUp = await running.api.post(`${at}/look-ups`, {
+    market: MARKET,
+    date: DATE,
+    compareDate: BEFORE,
+    targets: [OWN, ...RIVALS],
+    extent: 'captures',
+    captureMost: 200,
+  });
+  await running.api.finished(lookUp.job.id);
+  const csv = [
+    'Date,Query,Page,Clicks,Impressions,Average position',
+    ...Array.from(
+      { length: 20 },
+      (_, n) => `2026-03-${10 + (n % 4)},bike bag ${n},https://${OWN}/a,${n},${50 + n},${1 + n}`,
+    ),
+  ].join('\n');
+  const { import: entry, preview } = await running.api.upload(
+    `${at}/imports?name=own.csv&kind=performance`,
+    csv,
+  );
+  const started = await running.api.post(`/imports/${entry.id}/start`, {
+    market: MARKET,
+    reading: preview.reading,
+  });
+  await running.api.finished(started.job.id);
+  address = `${running.server.url}/p/${project.id}/gaps?${SCOPE}`;
+});
+
+test('compared, filtered to absent, a field drawn on the map, its row opened and checked against the services', async ({
+  page,
+  running,
+}) => {
+  const gaps = (more: string): Promise<GapPage> => running.api.get(`${at}/gaps?${SCOPE}&limit=500${more}`);
+  await page.goto(address);
+  await page.getByRole('button', { name: /Absent/ }).click();
+  const heading = page.getByRole('heading', { level: 1 });
+  const absent = await gaps('&kinds=absent');
+  await expect(heading).toHaveText(`${absent.total} keywords of this choice`);
+
+  await page.getByText('Map', { exact: true }).click();
+  const drawing = page.getByRole('img', { name: /^Chance against demand/ });
+  await expect(drawing).toHaveAccessibleName(/of [1-9]/);
+  const box = (await drawing.boundingBox())!;
+  await page.mouse.move(box.x + 70, box.y + 40);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width * 0.98, box.y + box.height * 0.6, { steps: 6 });
+  await page.mouse.up();
+  await expect(page).toHaveURL(/limits=/);
+  const limits = new URL(page.url()).searchParams.get('limits')!;
+  const within = await gaps(`&kinds=absent&limits=${encodeURIComponent(limits)}`);
+  expect(within.total).toBeGreaterThan(0);
+  expect(within.total).toBeLessThan(absent.total);
+  await expect(heading).toHaveText(`${within.total} keywords of this choice`);
+  for (const { chance, demand } of within.rows) {
+    const [, low, high, from, to] = /^demand:(.+)\.\.(.+),chance:(.+)\.\.(.+)$/.exec(limits)!.map(Number);
+    expect(demand! >= low! && demand! <= high! && chance! >= from! && chance! <= to!).toBe(true);
+  }
+
+  const grid = page.getByRole('grid', { name: 'Gaps' });
+  await grid.getByRole('row').nth(1).getByRole('gridcell').nth(1).click();
+  const dossier = page.getByRole('complementary', { name: 'Dossier' });
+  const row = within.rows[0]!;
+  await expect(dossier.getByRole('heading', { level: 1 })).toHaveText(row.text);
+  await expect(dossier.getByRole('heading', { name: 'The front in figures' })).toBeVisible();
+  await checkByHand(running, row);
+  await expect(dossier).toContainText(`Priority`);
+  await page.getByRole('button', { name: 'let go of the field' }).click();
+  await expect(page).not.toHaveURL(/limits=/);
+});
+
+interface Slot {
+  kind: string;
+  slot: number;
+  position: number;
+  record: number | null;
+}
+
+/** Positions, volume and the sum of one row, worked out of what the services say. */
+async function checkByHand(
+  running: { witness: <T>(address: string, body?: unknown) => Promise<T> },
+  row: GapRow,
+) {
+  const answer = await running.witness<{ records: { parent: string }[]; pages: { slots: Slot[] }[] }>(
+    '/result-pages',
+    { market: MARKET, date: DATE, depth: 100, keywords: [row.text] },
+  );
+  const { slots } = answer.pages[0]!;
+  const best = (host: string): number | 'absent' => {
+    const held = slots.filter(
+      ({ kind, record }) => kind === 'organic' && record !== null && answer.records[record]!.parent === host,
+    );
+    return held.length > 0 ? Math.min(...held.map(({ position }) => position)) : 'absent';
+  };
+  expect([row.own, ...row.rivals]).toEqual([OWN, ...RIVALS].map(best));
+  const inFront = row.rivals.filter((place): place is number => typeof place === 'number' && place <= 10);
+  const sorted = [...inFront].sort((a, b) => a - b);
+  const half = sorted.length / 2;
+  const middle =
+    sorted.length % 2 ? sorted[Math.floor(half)]! : Math.round((sorted[half - 1]! + sorted[half]!) / 2);
+  expect([row.kind, row.spread, row.aim]).toEqual(['absent', inFront.length, Math.max(1, middle)]);
+  expect(row.worthAMonth! / row.effort).toBeCloseTo(row.priority!, 9);
+  expect(row.chance! * row.gain! * row.worth * 0.7).toBeCloseTo(row.worthAMonth!, 9);
+}
+
+test('a setting is changed, said beside the figures, and taken back with the key', async ({
+  page,
+  running,
+}) => {
+  await page.goto(address);
+  const first = page.getByRole('grid', { name: 'Gaps' }).getByRole('row').nth(1);
+  await expect(first).toContainText(/\w/);
+  const before = await running.api.get(`${at}/gaps?${SCOPE}&limit=5`);
+  await page.getByRole('link', { name: /Roster/ }).click();
+  await page.getByRole('button', { name: 'Settings' }).click();
+  const effort = page.getByLabel('retitle', { exact: true });
+  await effort.fill('7');
+  await effort.press('Enter');
+  await expect(page.getByText('usual 0.25').first()).toBeVisible();
+  await page.getByRole('link', { name: /Gaps/ }).click();
+  await expect(page.getByText('Not as usual: effort to retitle 7.')).toBeVisible();
+  expect(await running.api.get(`${at}/gaps?${SCOPE}&limit=5`)).not.toEqual(before);
+  await page.getByRole('link', { name: 'Settings' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('usual 0.25')).toHaveCount(0);
+  expect(await running.api.get(`${at}/gaps?${SCOPE}&limit=5`)).toEqual(before);
+});
+
+test('narrowed by rival, depth and a figure; in groups; with columns and two orders', async ({
+  page,
+  running,
+}) => {
+  await page.goto(address);
+  const heading = page.getByRole('heading', { level: 1 });
+  await page.getByRole('button', { name: 'narrow further' }).click();
+  const narrow = page.getByRole('region', { name: 'Narrow by' });
+  await narrow.getByRole('button', { name: /^11–20/ }).click();
+  await narrow.getByRole('button', { name: /^Cobblemoor/i }).click();
+  await narrow.getByLabel('Limit a figure').click();
+  await page.getByTitle('volume', { exact: true }).click();
+  await narrow.getByLabel('Least volume').fill('100');
+  await narrow.getByLabel('Least volume').press('Enter');
+  await expect(page).toHaveURL(/limits=volume/);
+  const { searchParams } = new URL(page.url());
+  const chosen = await running.api.get(
+    `${at}/gaps?${SCOPE}&limit=500&bands=${encodeURIComponent('11–20')}&rivals=${searchParams.get('rivals')}&limits=volume:100..`,
+  );
+  expect(chosen.total).toBeGreaterThan(0);
+  await expect(heading).toHaveText(`${chosen.total} keywords of this choice`);
+  for (const row of chosen.rows) expect(row.own > 10 && row.own <= 20 && row.volume >= 100).toBe(true);
+
+  await page.getByLabel('Groups').click();
+  await page.getByTitle('by what to do').click();
+  const groups = page.getByRole('region', { name: 'Groups' });
+  await expect(groups.getByRole('row').nth(1)).toContainText(/\d/);
+  const name = await groups.getByRole('row').nth(1).getByRole('button').innerText();
+  await groups.getByRole('button', { name, exact: true }).click();
+  await expect(page).toHaveURL(new RegExp(`actions=${name.replace(/ /g, '\\+')}`));
+
+  await page.getByRole('button', { name: 'Show all' }).click();
+  await page.getByRole('button', { name: 'Columns' }).click();
+  for (const column of ['In first 20', 'Spread']) {
+    await page.getByLabel(column).click();
+    await expect(page.getByLabel(column)).toBeChecked();
+  }
+  await page.keyboard.press('Escape');
+  const grid = page.getByRole('grid', { name: 'Gaps' });
+  await expect(grid.getByRole('row').nth(1)).toContainText(/\d+ %/);
+  await grid.getByRole('columnheader', { name: 'Kind' }).getByRole('button').click();
+  await grid
+    .getByRole('columnheader', { name: 'Spread' })
+    .getByRole('button')
+    .click({ modifiers: ['Shift'] });
+  await expect(page).toHaveURL(/sort=kind%2C-spread/);
+});
+
+test('own queries are found, narrowed and put into the tray', async ({ page }) => {
+  await page.goto(`${address}&view=queries`);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('190 clicks from 20 queries');
+  await page.getByLabel('Find a query').fill('bag 19');
+  await expect(page.getByRole('region', { name: 'Own queries' }).getByRole('row')).toHaveCount(2);
+  await page.getByRole('checkbox', { name: /bike bag 19/ }).click();
+  await expect(page.getByRole('region', { name: 'Tray' })).toContainText('1');
+});
+
+test('what is missing is said: no rival captured, a market without captures, a day before the first', async ({
+  page,
+  running,
+}) => {
+  await page.goto(`${address.replace(`date=${DATE}`, 'date=2024-02-01')}`);
+  await expect(page.getByText(/Nothing was looked up in this market on or before 1 Feb 2024/)).toBeVisible();
+  await page.goto(`${address.replace(MARKET, 'web-de-de')}`);
+  await expect(page.getByText('No keywords in this scope yet')).toBeVisible();
+  await page.goto(`${address.replace(`compare=${BEFORE}`, 'compare=2024-02-01')}`);
+  await expect(page.getByText(/no movement can be told/)).toBeVisible();
+  const { id } = await running.api.post('/projects', { name: 'Alone' });
+  await running.api.post(`/projects/${id}/targets`, { side: 'own', market: MARKET, text: OWN });
+  const lookUp = await running.api.post(`/projects/${id}/look-ups`, {
+    market: MARKET,
+    date: DATE,
+    targets: [OWN],
+    extent: 'positions',
+  });
+  await running.api.finished(lookUp.job.id);
+  await page.goto(`${running.server.url}/p/${id}/gaps?${SCOPE}`);
+  await expect(page.getByText(/No rival of this surface is in the roster/)).toBeVisible();
+});
