@@ -1,7 +1,7 @@
 import { COVERAGES } from '@opsimath/core/copy/coverage';
 import { z } from 'zod';
 import { isoDay } from '../source/answers';
-import { gapKind } from './gaps';
+import { gapKind, position } from './gaps';
 
 const quartile = z.object({
   name: z.string(),
@@ -63,8 +63,16 @@ export const around = z.object({
       why: z.enum(['same cluster', 'contains it']),
     }),
   ),
-  /** Searches a month in the markets of the surface and language where they are known. */
-  markets: z.array(z.object({ market: z.string(), place: z.string(), volume: z.number().nullable() })),
+  /** All markets of the surface and language: searches a month where they are known, and where we stand. */
+  markets: z.array(
+    z.object({
+      market: z.string(),
+      place: z.string(),
+      volume: z.number().nullable(),
+      /** Our organic position there, by its newest capture. */
+      own: position,
+    }),
+  ),
   demand: z.object({
     strength: z.number().nullable(),
     /** Calendar month, 0 = January. */

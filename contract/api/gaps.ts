@@ -13,7 +13,16 @@ export const gapKind = z.enum(GAP_KINDS);
 export const paidState = z.enum(PAID_STATES);
 export const movementMark = z.enum(MOVEMENT_MARKS);
 export const action = z.enum(ACTIONS);
-export const gapMark = z.enum(['near', 'doubling', 'gained', 'lost', 'climbing', 'slipping']);
+export const gapMark = z.enum([
+  'near',
+  'doubling',
+  'gained',
+  'lost',
+  'climbing',
+  'slipping',
+  'little demand',
+  'block to take',
+]);
 export type GapMark = z.infer<typeof gapMark>;
 
 export const gapSort = z.enum([

@@ -39,6 +39,13 @@ export const marketModels = z.object({
         ),
       })
       .nullable(),
+    /** The same keywords foretold by the default weights, and by the share within the front alone. */
+    others: z
+      .object({
+        defaults: z.object({ auc: z.number(), brier: z.number() }),
+        constant: z.object({ auc: z.number(), brier: z.number() }),
+      })
+      .nullable(),
   }),
 });
 export type MarketModels = z.infer<typeof marketModels>;

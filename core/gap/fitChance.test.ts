@@ -1,7 +1,8 @@
 import fc from 'fast-check';
-import { CHANCE_FEATURES } from './chance';
+import { CHANCE_FEATURES, defaultChanceWeights } from './chance';
 import { type ChanceRows, fitChance, logitError, qualityOf } from './fitChance';
 
+const DEFAULTS = defaultChanceWeights(10);
 const WIDTH = CHANCE_FEATURES.length;
 /** Deterministic draws, 0–1. */
 function drawer(seed: number): () => number {
@@ -38,7 +39,15 @@ function drawn(captures: number, seed: number, each = 30): ChanceRows {
 }
 
 describe('the chance model fitted on captures', () => {
-  const fitted = fitChance(drawn(600, 5))!;
+  test('foretells keywords it has not seen better than other weights and than a share alone', () => {
+    const { quality, others } = fitChance(drawn(400, 9), DEFAULTS)!;
+    expect(quality.auc).toBeGreaterThan(others.against.auc);
+    expect(quality.brier).toBeLessThan(others.against.brier);
+    expect(others.constant.auc).toBeCloseTo(0.5, 9);
+    expect(quality.brier).toBeLessThan(others.constant.brier);
+  });
+
+  const fitted = fitChance(drawn(600, 5), DEFAULTS)!;
 
   test('finds the weights that made the rows, within their errors', () => {
     [fitted.intercept, ...fitted.weights].forEach((weight, i) => {
@@ -67,7 +76,7 @@ describe('the chance model fitted on captures', () => {
       ...rows,
       features: rows.features.map((value, n) => (n % WIDTH === 0 ? value * 50 + 7 : value)),
     };
-    const [a, b] = [fitChance(rows)!, fitChance(other)!];
+    const [a, b] = [fitChance(rows, DEFAULTS)!, fitChance(other, DEFAULTS)!];
     expect(b.weights[0]! * 50).toBeCloseTo(a.weights[0]!, 6);
     expect(b.weights[1]).toBeCloseTo(a.weights[1]!, 6);
     expect(b.quality.auc).toBeCloseTo(a.quality.auc, 6);
@@ -76,15 +85,15 @@ describe('the chance model fitted on captures', () => {
   test('a feature that never differs weighs nothing; the others are found all the same', () => {
     const rows = drawn(300, 3);
     const flat = { ...rows, features: rows.features.map((value, n) => (n % WIDTH === 4 ? 0 : value)) };
-    const model = fitChance(flat)!;
+    const model = fitChance(flat, DEFAULTS)!;
     expect(model.weights[4]).toBeCloseTo(0);
     expect(model.weights[1]!).toBeGreaterThan(0.8);
   });
 
   test('too few captures, or all on one side, give none', () => {
-    expect(fitChance(drawn(199, 1))).toBeNull();
+    expect(fitChance(drawn(199, 1), DEFAULTS)).toBeNull();
     const rows = drawn(250, 1);
-    expect(fitChance({ ...rows, inside: rows.inside.map(() => 1) })).toBeNull();
+    expect(fitChance({ ...rows, inside: rows.inside.map(() => 1) }, DEFAULTS)).toBeNull();
   });
 });
 

@@ -37,6 +37,8 @@ export interface FittedChance extends ChanceWeights {
   captures: number;
   rows: number;
   quality: ChanceQuality;
+  /** The same keywords foretold by the weights it is compared with, and by the share inside alone. */
+  others: { against: ChanceQuality; constant: ChanceQuality };
 }
 
 /**
@@ -44,9 +46,10 @@ export interface FittedChance extends ChanceWeights {
  * standardised features, intercept free) by iteratively reweighted least squares, with its quality by 5-fold
  * cross-validation grouped by keyword (keyword n is in fold n mod 5).
  *
+ * @param against weights that the quality is compared with
  * @returns `null` for fewer than 200 keywords, or where all rows are on one side
  */
-export function fitChance(rows: ChanceRows): FittedChance | null {
+export function fitChance(rows: ChanceRows, against: ChanceWeights): FittedChance | null {
   const size = rows.inside.length;
   const captures = new Set(rows.keyword).size;
   let inside = 0;
@@ -66,7 +69,20 @@ export function fitChance(rows: ChanceRows): FittedChance | null {
     captures,
     rows: size,
     quality: qualityOf(foretold, rows.inside),
+    others: {
+      against: qualityOf(weighed(rows, against), rows.inside),
+      constant: qualityOf(new Float64Array(size).fill(inside / size), rows.inside),
+    },
   };
+}
+
+/** What given weights foretell of every row. */
+function weighed({ features, inside }: ChanceRows, { intercept, weights }: ChanceWeights): Float64Array {
+  return Float64Array.from(inside, (_, row) => {
+    let logit = intercept;
+    for (let f = 0; f < WIDTH; f++) logit += weights[f]! * features[row * WIDTH + f]!;
+    return 1 / (1 + Math.exp(-logit));
+  });
 }
 
 /** Standard error of the logit for features (method §6): √(x' Σ x), x with a leading 1. */

@@ -212,12 +212,13 @@ async function neighboursOf(
     }));
 }
 
-/** Searches a month in every market of the surface and language. */
+/** Searches a month and our position in every market of the surface and language. */
 async function marketsOf(
-  { database }: Workspace,
-  { market, date }: Comparison,
+  workspace: Workspace,
+  { market, date, sides }: Comparison,
   keywordKey: string,
 ): Promise<Around['markets']> {
+  const { database } = workspace;
   const markets = (await listMarkets(database)).filter(
     ({ surface, language }) => surface === market.surface && language === market.language,
   );
@@ -225,7 +226,12 @@ async function marketsOf(
   for (const each of markets) {
     const [id] = await keywordIdsOfKnown(database, each.id, [keywordKey]);
     const volume = id ? ((await volumesAt(database, each.id, date)).get(id) ?? null) : null;
-    rows.push({ market: each.code, place: each.placeName, volume });
+    const page = id ? await resultPage(workspace, each.id, id, date, sides) : null;
+    const ours = (page?.slots ?? []).flatMap(({ kind, side, position }) =>
+      kind === 'organic' && side === 'own' && position !== null ? [position] : [],
+    );
+    const own = page === null ? 'unknown' : ours.length > 0 ? Math.min(...ours) : 'absent';
+    rows.push({ market: each.code, place: each.placeName, volume, own });
   }
   return rows;
 }

@@ -14,7 +14,7 @@ import { UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
 import { median } from '@opsimath/core/ranking/statistics';
 import { keywordKeys } from '../data/keywordKeys';
 import type { MarketRow } from '../data/markets';
-import { ABOVE } from '../data/segments/captureColumns';
+import { ABOVE, FEATURE_CODES } from '../data/segments/captureColumns';
 import type { AdTerms } from './adTerms';
 import type { ColumnStore } from './columnStore';
 import { type Metrics, seasonOf } from './metrics';
@@ -22,7 +22,7 @@ import type { Models } from './models';
 import { OwnMaterial } from './ownMaterial';
 import type { Sides } from './sides';
 import { type SlotFigures, authorityOf, slotFigures, slotStanding } from './slotFigures';
-import type { Standings } from './standings';
+import type { CaptureColumns, Standings } from './standings';
 
 /** A finished comparison: one entry a keyword in every column, in the order of `keywords`. */
 export interface Comparison {
@@ -49,6 +49,8 @@ export interface Comparison {
   worthSigma: Float64Array;
   chanceError: Float64Array;
   ads: AdTerms;
+  /** 1 where the newest capture has an answer, image or video block of which no slot is ours. */
+  openBlocks: Uint8Array;
   /** Index into VERDICTS. */
   verdicts: Uint8Array;
   effort: Float64Array;
@@ -98,7 +100,8 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
   };
   const difficulties = new Int16Array(size).fill(-1);
   const chanceError = new Float64Array(size).fill(NaN);
-  await fillFromCaptures(store, parts, rows, columns, difficulties, chanceError);
+  const openBlocks = new Uint8Array(size);
+  await fillFromCaptures(store, parts, rows, columns, difficulties, { chanceError, openBlocks });
   return compared({
     ...parts,
     curve: parts.models.curve,
@@ -109,6 +112,7 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
     worthSource,
     worthSigma,
     chanceError,
+    openBlocks,
     verdicts: new Uint8Array(size).fill(VERDICTS.indexOf('unjudged')),
     meanChance: mean(columns.chance),
   });
@@ -145,7 +149,7 @@ async function fillFromCaptures(
   rows: Int32Array,
   columns: ComparisonColumns,
   difficulties: Int16Array,
-  chanceError: Float64Array,
+  { chanceError, openBlocks }: Pick<Comparison, 'chanceError' | 'openBlocks'>,
 ): Promise<void> {
   const figures: SlotFigures[] = [];
   for (const { segment } of now.captures) figures.push(await slotFigures(store, segment.id));
@@ -185,6 +189,7 @@ async function fillFromCaptures(
       front.push({ authority: authorityOf(figure, slot), phraseInTitle: figure.phrase[slot] === 1 });
     }
     difficulties[i] = difficulty(front) ?? -1;
+    if (hasOpenBlock(capture, figure, at, sides.masks)) openBlocks[i] = 1;
     const ownSlot = now.ownSlot[row]!;
     if (ownSlot >= 0) columns.phraseInTitle[i] = figure.phrase[ownSlot]!;
     const standing =
@@ -245,6 +250,23 @@ function costOfClick({ ads, metrics }: ComparisonParts, keyword: number, row: nu
   const term = ads.terms.get(keyword);
   if (term && term.clicks > 0) return term.cost / term.clicks;
   return (metrics.cpcLow[row]! + metrics.cpcHigh[row]!) / 2;
+}
+
+/** Whether a captured page has a block of which some kind holds no slot of ours. */
+function hasOpenBlock(
+  { slotStart, slotCount, place }: CaptureColumns,
+  { feature }: SlotFigures,
+  at: number,
+  masks: Uint32Array,
+): boolean {
+  let [seen, ours] = [0, 0];
+  for (let slot = slotStart[at]!; slot < slotStart[at]! + slotCount[at]!; slot++) {
+    const code = feature[slot]!;
+    if (code === 0 || FEATURE_CODES[code] === 'related searches') continue;
+    seen |= 1 << code;
+    if (((masks[place[slot]!] ?? 0) & 1) !== 0) ours |= 1 << code;
+  }
+  return (seen & ~ours) !== 0;
 }
 
 /** Only where no own target ranks within 50 is it asked whether one could. */

@@ -13,6 +13,10 @@ import { gapFigures } from './gapFigures';
 import type { Workspace } from './workspace';
 
 const MARKS: readonly GapMark[] = gapMark.options;
+const LITTLE = 1 << MARKS.indexOf('little demand');
+const BLOCK = 1 << MARKS.indexOf('block to take');
+/** Clicks a month below which a place on the front brings little. */
+const LITTLE_CLICKS = 10;
 /** What rows are divided by, in this order. */
 const FACETS = ['kinds', 'paid', 'marks', 'rivals', 'bands', 'verdicts', 'actions'] as const;
 type FacetName = (typeof FACETS)[number];
@@ -62,13 +66,19 @@ function facetBits(comparison: Comparison): Record<FacetName, ArrayLike<number>>
   return bits;
 }
 
-function makeBits({ gaps, columns, verdicts, project }: Comparison): Record<FacetName, ArrayLike<number>> {
+function makeBits(comparison: Comparison): Record<FacetName, ArrayLike<number>> {
+  const { gaps, columns, verdicts, project, volume, curve, openBlocks } = comparison;
   const { front } = project.settings;
   const size = gaps.kind.length;
   const marks = new Uint8Array(size);
   const rivals = new Int32Array(size);
   for (let i = 0; i < size; i++) {
-    marks[i] = marksOf(gaps.kind[i]!, columns.ownOrganic[i]!, gaps.doubling[i]!, gaps.movement[i]!);
+    const own = columns.ownOrganic[i]!;
+    marks[i] = marksOf(gaps.kind[i]!, own, gaps.doubling[i]!, gaps.movement[i]!);
+    if (isRanked(own) && own <= front) {
+      if (volume[i]! * curve[own]! < LITTLE_CLICKS) marks[i]! |= LITTLE;
+      if (openBlocks[i] === 1) marks[i]! |= BLOCK;
+    }
     let held = 0;
     for (let rival = 0; rival < columns.rivalOrganic.length; rival++) {
       const position = columns.rivalOrganic[rival]![i]!;
@@ -94,7 +104,9 @@ function marksOf(kind: number, own: number, doubling: number, movement: number):
 }
 
 // marksOf counts on this order.
-if (MARKS.join() !== ['near', 'doubling', ...MOVEMENT_MARKS.slice(1)].join())
+if (
+  MARKS.join() !== ['near', 'doubling', ...MOVEMENT_MARKS.slice(1), 'little demand', 'block to take'].join()
+)
   throw new Error('Marks are out of order.');
 
 /** What is no group with counts: text, numbers, a list, a cluster, a target. `null` lets everything through. */

@@ -51,6 +51,10 @@ export async function marketModels(
         weight: weights.weights[f]!,
         error: fitted ? Math.sqrt(Math.max(0, fitted.covariance[(f + 1) * width + f + 1]!)) : null,
       })),
+      others: fitted && {
+        defaults: { auc: fitted.others.against.auc, brier: fitted.others.against.brier },
+        constant: { auc: fitted.others.constant.auc, brier: fitted.others.constant.brier },
+      },
       quality: fitted && {
         ...fitted.quality,
         calibration: fitted.quality.calibration.map(({ rows, foretold, inside }) => ({

@@ -138,9 +138,12 @@ async function fitOnCaptures(
     number++;
   }
   if (features.length !== inside.length * CHANCE_FEATURES.length) throw new Error('features out of step');
-  return fitChance({
-    features: Float64Array.from(features),
-    inside: Uint8Array.from(inside),
-    keyword: Int32Array.from(keyword),
-  });
+  return fitChance(
+    {
+      features: Float64Array.from(features),
+      inside: Uint8Array.from(inside),
+      keyword: Int32Array.from(keyword),
+    },
+    defaultChanceWeights(front),
+  );
 }

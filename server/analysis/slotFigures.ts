@@ -5,6 +5,8 @@ import type { ColumnStore } from './columnStore';
 /** What a segment of captures says of every slot, and of what stands above each page. */
 export interface SlotFigures {
   authority: Uint8Array;
+  /** Index into FEATURE_CODES, 0 for none. */
+  feature: Uint8Array;
   phrase: Uint8Array;
   titleWords: Uint8Array;
   fieldWords: Uint8Array;
@@ -22,6 +24,7 @@ export async function slotFigures(store: ColumnStore, segment: number): Promise<
   for (const name of MEDIAN_COLUMNS) medians.push(await store.column(segment, name));
   return {
     authority: await store.column(segment, 'authority'),
+    feature: await store.column(segment, 'feature'),
     phrase: await store.column(segment, 'phrase'),
     titleWords: await store.column(segment, 'titleWords'),
     fieldWords: await store.column(segment, 'fieldWords'),

@@ -101,6 +101,24 @@ test.each([
   if (wanted.length <= 500) expect(ids(chosen.rows)).toEqual(ids(wanted));
 });
 
+test('on the front with little demand, and beside a block that somebody else holds', async () => {
+  const { curve } = await running.api.get(`${at}/models?market=${MARKET}&date=${DATE}`);
+  const inFront = all.filter(({ own }) => typeof own === 'number' && own <= page.front);
+  const little = inFront.filter(
+    ({ own, volume }) => volume !== null && volume * curve.points[(own as number) - 1].used < 10,
+  );
+  expect(page.totals.marks['little demand']).toBe(little.length);
+  const { rows, total } = await gaps({ marks: 'block to take' });
+  expect(total).toBe(page.totals.marks['block to take']);
+  for (const { id, own } of rows.slice(0, 5)) {
+    expect(own).toBeLessThanOrEqual(page.front);
+    const shown = await running.api.get(`${at}/keywords/${id}/result-page?market=${MARKET}&date=${DATE}`);
+    const blocks = shown.slots.filter(({ kind }: { kind: string }) => / (box|block)$/.test(kind));
+    expect(blocks.length).toBeGreaterThan(0);
+    expect(blocks.some(({ side }: { side: string }) => side !== 'own')).toBe(true);
+  }
+});
+
 test('several orders: the first decides, then the next, unknown last in each', async () => {
   const { rows } = await gaps({ sort: 'kind,-spread,keyword' });
   const kinds = [...new Set(rows.map(({ kind }) => kind))];

@@ -317,6 +317,10 @@ test('what lies around a keyword agrees with its captured page', async () => {
   expect(found.candidates[0]).toMatchObject({ address: ours.address, position: row.own });
   for (const neighbour of found.neighbours)
     expect(neighbour.chance).toBeGreaterThanOrEqual(1.5 * row.chance - 1e-9);
-  expect(found.markets.find(({ market }) => market === MARKET)!.volume).toBe(row.volume);
+  expect(found.markets.find(({ market }) => market === MARKET)).toMatchObject({
+    volume: row.volume,
+    own: row.own,
+  });
+  expect(found.markets.find(({ market }) => market === 'web-gb-en')!.own).toBe('unknown');
   await expect(running.api.get(`${at}/keywords/999999/around?${SCOPE}`)).rejects.toThrow(/not in this scope/);
 });

@@ -15,16 +15,18 @@ interface AroundPartsProps {
   keyword: number;
   scope: ComparisonScope;
   currency: string;
+  /** F: positions that count as the first page. */
+  front: number;
 }
 
 /** What lies around a keyword: its front in figures, who of ours could answer, easier neighbours, season, markets. */
-export function AroundParts({ project, keyword, scope, currency }: AroundPartsProps) {
+export function AroundParts({ project, keyword, scope, currency, front }: AroundPartsProps) {
   const { data, error } = useAroundQuery({ project, keyword, scope });
   if (error) return <Problem error={error} />;
   if (!data) return null;
   return (
     <>
-      <Demand around={data} date={scope.date} />
+      <Demand around={data} date={scope.date} front={front} />
       <Front around={data} currency={currency} />
       <Candidates around={data} />
       <Neighbours around={data} />
@@ -33,10 +35,18 @@ export function AroundParts({ project, keyword, scope, currency }: AroundPartsPr
   );
 }
 
-function Demand({ around: { demand, markets }, date }: { around: Around; date: string }) {
+function Demand({
+  around: { demand, markets },
+  date,
+  front,
+}: {
+  around: Around;
+  date: string;
+  front: number;
+}) {
   const known = markets.filter(({ volume }) => volume !== null);
   const all = known.reduce((sum, { volume }) => sum + volume!, 0);
-  const unknown = markets.filter(({ volume }) => volume === null).map(({ place }) => place);
+  const placed = markets.map(({ own }) => own).filter((own) => own !== 'unknown');
   return (
     <section className="section">
       <h2>Season, trend, markets</h2>
@@ -55,12 +65,19 @@ function Demand({ around: { demand, markets }, date }: { around: Around; date: s
           : `Trend ${demand.trend}: ${percent(Math.expm1(demand.slope!), 0)} a year, p ${decimal(demand.p, 3)}.`}
       </p>
       <p className="soft">
-        {known.map(({ market, place, volume }) => (
+        {markets.map(({ market, place, volume, own }) => (
           <span key={market} className="of-market">
-            {place} <b>{count(volume)}</b> {known.length > 1 && `(${percent(volume! / all, 0)})`}
+            {place}: <b>{volume === null ? 'volume unknown' : count(volume)}</b>
+            {volume !== null && known.length > 1 && ` (${percent(volume / all, 0)})`}, we{' '}
+            {typeof own === 'number' ? `at ${own}` : own}
           </span>
         ))}
-        {unknown.length > 0 && <span className="faint">unknown in {unknown.join(', ')}</span>}
+        {placed.length > 1 && (
+          <span className="faint">
+            {placed.filter((own) => typeof own === 'number' && own <= front).length} of {placed.length} on the
+            front, worst {placed.includes('absent') ? 'absent' : Math.max(...placed.map(Number))}
+          </span>
+        )}
       </p>
     </section>
   );

@@ -158,7 +158,13 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
             <h2>Own search performance</h2>
             <OwnPerformance dossier={data} />
           </section>
-          <AroundParts project={project} keyword={keyword} scope={comparison} currency={data.currency} />
+          <AroundParts
+            project={project}
+            keyword={keyword}
+            scope={comparison}
+            currency={data.currency}
+            front={data.front}
+          />
           {data.page && (
             <PageDifference
               key={keyword}

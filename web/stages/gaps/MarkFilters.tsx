@@ -10,6 +10,11 @@ const MARKS: [GapMark, string][] = [
   ['climbing', 'Up by three places or more.'],
   ['slipping', 'Down by five, or by three and off the front.'],
   ['lost', 'Ranked at the compare-with date, absent now.'],
+  ['little demand', 'We are on the front, and it brings fewer than 10 clicks a month: no success to count.'],
+  [
+    'block to take',
+    'We are on the front, and an answer, image or video block there is held by somebody else.',
+  ],
 ];
 const PAID: [PaidState, string][] = [
   ['unbid', 'Rivals pay for this keyword, we do not.'],

@@ -28,6 +28,8 @@ export function ModelsPanel() {
           : `The stated default weights hold until ${chance.leastCaptures} keywords are captured (§6).`}
         {chance.quality &&
           ` On keywords it had not seen: AUC ${decimal(chance.quality.auc, 3)} (0.5 is no better than guessing), Brier score ${decimal(chance.quality.brier, 3)}, calibration error ${decimal(chance.quality.calibrationError, 3)}.`}
+        {chance.others &&
+          ` The default weights: AUC ${decimal(chance.others.defaults.auc, 3)}, Brier score ${decimal(chance.others.defaults.brier, 3)}; the share within the front alone: ${decimal(chance.others.constant.auc, 3)} and ${decimal(chance.others.constant.brier, 3)}.`}
       </p>
       <div className="models-tables">
         <table className="ledger">
