@@ -30,6 +30,10 @@ const SHOTS = [
   { name: 'gaps', path: 'gaps', ready: '.grid-row', theme: 'light' },
   { name: 'dossier', path: 'gaps', ready: '.grid-row', theme: 'light', act: openDossier },
   { name: 'gaps-dark', path: 'gaps?kinds=absent,buried', ready: '.grid-row', theme: 'dark' },
+  { name: 'map', path: 'gaps?view=map', ready: '.gap-map svg', theme: 'light', act: drawField },
+  { name: 'paid', path: 'gaps?view=paid', ready: '.paid-view table .tick', theme: 'light' },
+  { name: 'over-time', path: 'gaps?view=time', ready: '.over-time svg', theme: 'light' },
+  { name: 'own-queries', path: 'gaps?view=queries', ready: '.own-queries tbody tr', theme: 'light' },
   { name: 'look-up', path: 'look-up?lookUp=1&market=web-us-en', ready: '.grid-row', theme: 'light' },
   {
     name: 'seeds',
@@ -67,6 +71,14 @@ const SHOTS = [
   },
   { name: 'report', path: 'report', ready: '.paper', theme: 'light' },
 ];
+
+async function drawField(page) {
+  const { x, y, width, height } = await page.locator('.gap-map svg').boundingBox();
+  await page.mouse.move(x + width * 0.5, y + height * 0.12);
+  await page.mouse.down();
+  await page.mouse.move(x + width * 0.75, y + height * 0.45, { steps: 5 });
+  await page.mouse.up();
+}
 
 async function openDossier(page) {
   await page.locator('.grid').focus();
