@@ -7,15 +7,7 @@ let at = '';
 test.beforeAll(async ({ running }) => {
   const project = await running.project();
   at = project.at;
-  const lookUp = await running.api.post(`${at}/look-ups`, {
-    market: MARKET,
-    date: DATE,
-    compareDate: BEFORE,
-    targets: [OWN, ...RIVALS],
-    extent: 'captures',
-    captureMost: 200,
-  });
-  await running.api.finished(lookUp.job.id);
+  await running.compared(at, 200);
   const csv = [
     'Date,Query,Page,Clicks,Impressions,Average position',
     ...Array.from(
@@ -23,15 +15,7 @@ test.beforeAll(async ({ running }) => {
       (_, n) => `2026-03-${10 + (n % 4)},bike bag ${n},https://${OWN}/a,${n},${50 + n},${1 + n}`,
     ),
   ].join('\n');
-  const { import: entry, preview } = await running.api.upload(
-    `${at}/imports?name=own.csv&kind=performance`,
-    csv,
-  );
-  const started = await running.api.post(`/imports/${entry.id}/start`, {
-    market: MARKET,
-    reading: preview.reading,
-  });
-  await running.api.finished(started.job.id);
+  await running.bringIn(at, 'own.csv', 'performance', csv);
   address = `${running.server.url}/p/${project.id}/gaps?${SCOPE}`;
 });
 

@@ -1,18 +1,10 @@
 import AxeBuilder from '@axe-core/playwright';
-import { BEFORE, DATE, MARKET, OWN, RIVALS, expect, test } from './running';
+import { BEFORE, DATE, MARKET, expect, test } from './running';
 
 let address = '';
 test.beforeAll(async ({ running }) => {
   const { id, at } = await running.project();
-  const lookUp = await running.api.post(`${at}/look-ups`, {
-    market: MARKET,
-    date: DATE,
-    compareDate: BEFORE,
-    targets: [OWN, ...RIVALS],
-    extent: 'captures',
-    captureMost: 200,
-  });
-  await running.api.finished(lookUp.job.id);
+  await running.compared(at, 200);
   address = `${running.server.url}/p/${id}/gaps`;
 });
 

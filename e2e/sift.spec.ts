@@ -309,3 +309,45 @@ test('a list is made again after what it would change was shown, and a table com
     reason: 'complement',
   });
 });
+
+test('what the last change of a recipe did is shown, the result before is kept, the tree goes down', async ({
+  page,
+  running,
+}) => {
+  await page.goto(address);
+  await expect(page.getByRole('grid', { name: 'Sifted' }).getByRole('row').nth(1)).toContainText(/\w/);
+  await add(page, 'volume');
+  const sieve = page.getByRole('listitem', { name: 'Sieve 1' });
+  const least = sieve.getByLabel('Least');
+  for (const value of ['100', '400']) {
+    await least.fill(value);
+    await least.press('Enter');
+    await expect(sieve.getByRole('alert')).toBeHidden();
+  }
+  const through = async (limit: number): Promise<number> => {
+    const figure = { kind: 'figure', figure: 'volume', least: limit, most: null, unknown: true };
+    const steps = [{ id: 'x', on: true, sieve: figure }];
+    return (await running.api.post(`/look-ups/${lookUp}/sift`, { steps, limit: 1 })).through;
+  };
+  const [before, now] = [await through(100), await through(400)];
+  await page.getByRole('button', { name: 'what the last change did' }).click();
+  const view = page.getByRole('region', { name: 'What the last change did' });
+  const said = (count: number): string => count.toLocaleString('en-US');
+  await expect(view).toContainText(`Before the last change ${said(before)} came through, now ${said(now)}.`);
+  await expect(view.getByRole('table', { name: 'Went out' })).toContainText(
+    `Went out: ${said(before - now)}`,
+  );
+  await view.getByLabel('Name of the list of before').fill('as it was');
+  await view.getByRole('button', { name: /^Keep the/ }).click();
+  await expect(page.getByText('The list “as it was” is kept.')).toBeVisible();
+  const lists = await running.api.get(`${at}/lists`);
+  expect(lists.find(({ name }: { name: string }) => name === 'as it was').keywords).toBe(before);
+
+  await page.getByText('Tree', { exact: true }).click();
+  const tree = page.getByRole('region', { name: 'Tree' });
+  const first = tree.getByRole('button', { expanded: false }).first();
+  const word = (await first.innerText()).replace(/[▸▾]/g, '').trim();
+  await first.click();
+  const below = tree.getByRole('row').nth(2);
+  await expect(below).toContainText(word);
+});

@@ -2,7 +2,7 @@ import type { GapGroups, GapPage, GapRow } from '@opsimath/contract/api/gaps';
 import { ACTIONS } from '@opsimath/core/gap/action';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
-import { BEFORE, DATE, MARKET, OWN, RIVALS, Running } from '../testing/running';
+import { BEFORE, DATE, MARKET, Running } from '../testing/running';
 
 const SCOPE = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
 let running: Running;
@@ -19,15 +19,7 @@ const ids = (rows: readonly { id: number }[]): number[] => rows.map(({ id }) => 
 beforeAll(async () => {
   running = await Running.start();
   at = (await running.project()).at;
-  const lookUp = await running.api.post(`${at}/look-ups`, {
-    market: MARKET,
-    date: DATE,
-    compareDate: BEFORE,
-    targets: [OWN, ...RIVALS],
-    extent: 'captures',
-    captureMost: 200,
-  });
-  await running.api.finished(lookUp.job.id);
+  await running.compared(at, 200);
   page = await gaps();
   all = page.rows;
   for (let offset = 500; offset < page.total; offset += 500) all.push(...(await gaps({ offset })).rows);

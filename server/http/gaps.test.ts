@@ -28,15 +28,7 @@ let page: {
 beforeAll(async () => {
   running = await Running.start();
   at = (await running.project()).at;
-  const lookUp = await running.api.post(`${at}/look-ups`, {
-    market: MARKET,
-    date: DATE,
-    compareDate: BEFORE,
-    targets: [OWN, ...RIVALS],
-    extent: 'captures',
-    captureMost: 300,
-  });
-  await running.api.finished(lookUp.job.id);
+  await running.compared(at, 300);
   page = await running.api.get(`${at}/gaps?${SCOPE}&limit=1`);
   rows = [];
   for (let offset = 0; offset < page.total; offset += 500) {

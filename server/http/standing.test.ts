@@ -9,15 +9,6 @@ const SCOPE = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
 let running: Running;
 let at: string;
 
-async function bringIn(name: string, kind: string, csv: string): Promise<void> {
-  const { import: entry, preview } = await running.api.upload(`${at}/imports?name=${name}&kind=${kind}`, csv);
-  const started = await running.api.post(`/imports/${entry.id}/start`, {
-    market: MARKET,
-    reading: preview.reading,
-  });
-  await running.api.finished(started.job.id);
-}
-
 const PERFORMANCE = [
   'Date,Query,Page,Clicks,Impressions,Average position',
   // This week.
@@ -42,17 +33,9 @@ const TERMS = [
 beforeAll(async () => {
   running = await Running.start();
   at = (await running.project()).at;
-  const lookUp = await running.api.post(`${at}/look-ups`, {
-    market: MARKET,
-    date: DATE,
-    compareDate: BEFORE,
-    targets: [OWN, ...RIVALS],
-    extent: 'captures',
-    captureMost: 120,
-  });
-  await running.api.finished(lookUp.job.id);
-  await bringIn('own.csv', 'performance', PERFORMANCE);
-  await bringIn('terms.csv', 'ad%20terms', TERMS);
+  await running.compared(at, 120);
+  await running.bringIn(at, 'own.csv', 'performance', PERFORMANCE);
+  await running.bringIn(at, 'terms.csv', 'ad terms', TERMS);
 });
 afterAll(() => running.stop());
 

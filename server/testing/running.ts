@@ -82,6 +82,30 @@ export class Running {
     return { id, at };
   }
 
+  /** Looks us and the rivals up at both dates and captures the most searched keywords. */
+  async compared(at: string, captureMost: number): Promise<void> {
+    const lookUp = await this.api.post(`${at}/look-ups`, {
+      market: MARKET,
+      date: DATE,
+      compareDate: BEFORE,
+      targets: [OWN, ...RIVALS],
+      extent: 'captures',
+      captureMost,
+    });
+    await this.api.finished(lookUp.job.id);
+  }
+
+  /** Brings a table in as it is understood. */
+  async bringIn(at: string, name: string, kind: string, csv: string): Promise<void> {
+    const { import: entry, preview } = await this.api.upload(
+      `${at}/imports?name=${name}&kind=${encodeURIComponent(kind)}`,
+      csv,
+    );
+    const { reading } = preview;
+    const started = await this.api.post(`/imports/${entry.id}/start`, { market: MARKET, reading });
+    await this.api.finished(started.job.id);
+  }
+
   async stop(): Promise<void> {
     await this.server.stop();
     await this.services.stop();

@@ -2,28 +2,37 @@ import type { HistoryPoint, Position, RivalColumn } from '@opsimath/contract/api
 import { useMemo } from 'react';
 import { Chart } from './Chart';
 import { type ChartInk, useChartInk } from './ink';
+import { onPaper, timeAxis } from './paper';
 
 /** Where absent is drawn: below position 100. */
 const ABSENT_AT = 150;
 /** Days without a capture beyond which no line is drawn between two points. */
 const LONGEST_GAP_DAYS = 35;
 
-/** Organic positions over time, 1 at the top; absent on a line of its own at the foot, unknown not drawn at all. */
+export type PositionsOf = 'organic' | 'paid';
+
+/** Organic or paid positions over time, 1 at the top; absent on a line of its own at the foot, unknown not drawn at all. */
 export function HistoryChart({
   history,
   own,
   rivals,
+  of = 'organic',
 }: {
   history: readonly HistoryPoint[];
   own: string;
   rivals: readonly RivalColumn[];
+  of?: PositionsOf;
 }) {
   const ink = useChartInk();
-  const option = useMemo(() => optionOf(history, own, rivals, ink), [history, own, rivals, ink]);
+  const option = useMemo(() => optionOf(history, own, rivals, of, ink), [history, own, rivals, of, ink]);
   if (history.length === 0) return <p className="soft">Nothing has been captured yet.</p>;
   return (
     <>
-      <Chart option={option} height={210} label={`Positions on ${history.length} days`} />
+      <Chart
+        option={option}
+        height={210}
+        label={`${of === 'organic' ? 'Positions' : 'Paid slots'} on ${history.length} days`}
+      />
       <p className="legend soft">
         <span className="stroke own" /> {own}
         {rivals.map((rival, r) => (
@@ -40,34 +49,34 @@ function optionOf(
   history: readonly HistoryPoint[],
   own: string,
   rivals: readonly RivalColumn[],
+  of: PositionsOf,
   ink: ChartInk,
 ) {
+  const isPaid = of === 'paid';
   const series = [
-    { name: own, color: ink.own, width: 2.5, points: history.map((point) => point.own) },
+    {
+      name: own,
+      color: ink.own,
+      width: 2.5,
+      points: history.map((point) => (isPaid ? point.ownPaid : point.own)),
+    },
     ...rivals.map((rival, r) => ({
       name: rival.name,
       color: ink.rivals[r % 4]!,
       width: 1.2,
-      points: history.map((point) => point.rivals[r]!),
+      points: history.map((point) => (isPaid ? point.rivalsPaid : point.rivals)[r]!),
     })),
   ];
+  const paper = onPaper(ink);
   return {
-    animation: false,
-    textStyle: { fontFamily: 'Source Sans 3 Variable', color: ink.soft },
+    ...paper,
     grid: { left: 44, right: 10, top: 10, bottom: 24 },
     tooltip: {
-      trigger: 'axis',
-      backgroundColor: ink.sheet,
-      borderColor: ink.hairline,
-      textStyle: { color: ink.ink, fontSize: 12 },
+      ...paper.tooltip,
       valueFormatter: (value: number | null) =>
         value === null || value === undefined ? 'unknown' : value === ABSENT_AT ? 'absent' : String(value),
     },
-    xAxis: {
-      type: 'time',
-      axisLine: { lineStyle: { color: ink.hairline } },
-      axisLabel: { hideOverlap: true, formatter: { year: '{yyyy}', month: '{MMM}', day: '{d} {MMM}' } },
-    },
+    xAxis: timeAxis(ink),
     yAxis: {
       type: 'log',
       inverse: true,

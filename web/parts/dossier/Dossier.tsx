@@ -1,12 +1,12 @@
 import type { ComparisonScope, Dossier as Data } from '@opsimath/contract/api/gaps';
-import { Button } from 'antd';
-import { useEffect, useRef } from 'react';
+import { Button, Segmented } from 'antd';
+import { useEffect, useRef, useState } from 'react';
 import { useDossierQuery, useTrackMutation } from '../../state/gapsApi';
 import { useAppDispatch } from '../../state/store';
 import { toggle } from '../../state/tray';
 import { useOldAfter } from '../../state/useOldAfter';
 import { surface } from '@opsimath/contract/source/answers';
-import { HistoryChart } from '../charts/HistoryChart';
+import { HistoryChart, type PositionsOf } from '../charts/HistoryChart';
 import { VolumeChart } from '../charts/VolumeChart';
 import { Lane } from '../lane/Lane';
 import { LaneHead } from '../lane/LaneHead';
@@ -39,6 +39,7 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
   const metricsAge = data?.metricsDate ? age(data.metricsDate, comparison.date, oldAfter) : '';
   const pageAge = data?.page ? age(data.page.date, comparison.date, oldAfter) : '';
   const dispatch = useAppDispatch();
+  const [positions, setPositions] = useState<PositionsOf>('organic');
   const panel = useRef<HTMLElement>(null);
   useEffect(() => {
     panel.current?.scrollTo(0, 0);
@@ -145,8 +146,17 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
           </section>
           <PrioritySum lines={data.sum} />
           <section className="section">
-            <h2>Positions over time</h2>
-            <HistoryChart history={data.history} own={data.own} rivals={data.rivals} />
+            <h2>
+              Positions over time{' '}
+              <Segmented
+                size="small"
+                aria-label="Which positions"
+                value={positions}
+                options={['organic', 'paid']}
+                onChange={setPositions}
+              />
+            </h2>
+            <HistoryChart history={data.history} own={data.own} rivals={data.rivals} of={positions} />
           </section>
           {data.metrics && (
             <section className="section">

@@ -2,6 +2,7 @@ import type { OverTime } from '@opsimath/contract/api/overTime';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
 import { useMemo } from 'react';
 import { Chart } from '../../parts/charts/Chart';
+import { countAxis, onPaper, smallLegend, stepAxis } from '../../parts/charts/paper';
 import { type ChartInk, useChartInk } from '../../parts/charts/ink';
 import { count } from '../../parts/words/figures';
 
@@ -17,33 +18,24 @@ export function DepthChart({ data, side }: { data: OverTime; side: number }) {
 
 function optionOf(data: OverTime, side: number, ink: ChartInk) {
   const shades = [...ink.ramp].reverse();
+  const paper = onPaper(ink);
   return {
-    animation: false,
-    textStyle: { fontFamily: 'Source Sans 3 Variable', color: ink.soft },
+    ...paper,
     grid: { left: 52, right: 12, top: 26, bottom: 24 },
-    legend: { top: 0, itemWidth: 10, itemHeight: 8, textStyle: { color: ink.soft, fontSize: 11 } },
+    legend: smallLegend(ink),
     tooltip: {
-      trigger: 'axis',
-      backgroundColor: ink.sheet,
-      borderColor: ink.hairline,
-      textStyle: { color: ink.ink, fontSize: 12 },
+      ...paper.tooltip,
       formatter: (points: { dataIndex: number }[]) => {
         const { date, sides } = data.dates[points[0]!.dataIndex]!;
         const lines = sides[side]!.depth.map((keywords, n) => `${DEPTH_BANDS[n]!}: ${count(keywords)}`);
         return [`<b>${date}</b>`, ...lines].join('<br>');
       },
     },
-    xAxis: {
-      type: 'category',
-      data: data.dates.map(({ date }) => date),
-      axisLine: { lineStyle: { color: ink.hairline } },
-      axisTick: { show: false },
-    },
-    yAxis: {
-      type: 'value',
-      axisLabel: { formatter: (value: number) => count(value) },
-      splitLine: { lineStyle: { color: ink.hairline, type: 'dotted' } },
-    },
+    xAxis: stepAxis(
+      ink,
+      data.dates.map(({ date }) => date),
+    ),
+    yAxis: countAxis(ink),
     series: DEPTH_BANDS.slice(0, RANKED).map((band, n) => ({
       name: band,
       type: 'bar',

@@ -10,6 +10,7 @@ import type { EChartsType } from 'echarts/core';
 import { useCallback, useMemo, useRef } from 'react';
 import { Chart } from '../../parts/charts/Chart';
 import { type ChartInk, useChartInk } from '../../parts/charts/ink';
+import { onPaper } from '../../parts/charts/paper';
 import { count, decimal, worth } from '../../parts/words/figures';
 import { useGapPageQuery } from '../../state/gapsApi';
 import { useScope } from '../../state/useScope';
@@ -121,9 +122,9 @@ function optionOf(rows: readonly GapRow[], ink: ChartInk, currency: string) {
   const size = (row: GapRow): number =>
     most > 0 ? SMALLEST + (LARGEST - SMALLEST) * Math.sqrt((row.worthAMonth ?? 0) / most) : SMALLEST;
   const shown = GAP_KINDS.filter((kind) => rows.some((row) => row.kind === kind));
+  const paper = onPaper(ink);
   return {
-    animation: false,
-    textStyle: { fontFamily: 'Source Sans 3 Variable', color: ink.soft },
+    ...paper,
     grid: { left: 58, right: 16, top: 26, bottom: 40 },
     brush: {
       xAxisIndex: 0,
@@ -134,10 +135,8 @@ function optionOf(rows: readonly GapRow[], ink: ChartInk, currency: string) {
       toolbox: [],
     },
     tooltip: {
+      ...paper.tooltip,
       trigger: 'item',
-      backgroundColor: ink.sheet,
-      borderColor: ink.hairline,
-      textStyle: { color: ink.ink, fontSize: 12 },
       formatter: ({ data }: { data: { row: GapRow } }) => {
         const { row } = data;
         const text = row.text.replace(/[&<>]/g, (sign) => `&#${sign.charCodeAt(0)};`);

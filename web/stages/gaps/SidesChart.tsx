@@ -1,6 +1,7 @@
 import type { OverTime } from '@opsimath/contract/api/overTime';
 import { useMemo } from 'react';
 import { Chart } from '../../parts/charts/Chart';
+import { onPaper, timeAxis } from '../../parts/charts/paper';
 import { type ChartInk, useChartInk } from '../../parts/charts/ink';
 import { count, percent } from '../../parts/words/figures';
 
@@ -37,22 +38,15 @@ function optionOf(data: OverTime, measure: SideMeasure, ink: ChartInk) {
   const isShare = measure === 'share' || measure === 'visibility';
   const say = (value: number | null | undefined): string =>
     value === null || value === undefined ? 'unknown' : isShare ? percent(value) : count(value);
+  const paper = onPaper(ink);
   return {
-    animation: false,
-    textStyle: { fontFamily: 'Source Sans 3 Variable', color: ink.soft },
+    ...paper,
     grid: { left: 52, right: 12, top: 12, bottom: 24 },
     tooltip: {
-      trigger: 'axis',
-      backgroundColor: ink.sheet,
-      borderColor: ink.hairline,
-      textStyle: { color: ink.ink, fontSize: 12 },
+      ...paper.tooltip,
       valueFormatter: say,
     },
-    xAxis: {
-      type: 'time',
-      axisLine: { lineStyle: { color: ink.hairline } },
-      axisLabel: { hideOverlap: true, formatter: { year: '{yyyy}', month: '{MMM}', day: '{d} {MMM}' } },
-    },
+    xAxis: timeAxis(ink),
     yAxis: {
       type: 'value',
       min: 0,

@@ -1,6 +1,7 @@
 import type { OverTime } from '@opsimath/contract/api/overTime';
 import { useMemo } from 'react';
 import { Chart } from '../../parts/charts/Chart';
+import { countAxis, onPaper, smallLegend, stepAxis } from '../../parts/charts/paper';
 import { type ChartInk, useChartInk } from '../../parts/charts/ink';
 import { count, decimal } from '../../parts/words/figures';
 
@@ -20,39 +21,23 @@ export function WeeksChart({ weeks }: { weeks: OverTime['weeks'] }) {
 }
 
 function optionOf(weeks: OverTime['weeks'], ink: ChartInk) {
+  const paper = onPaper(ink);
   return {
-    animation: false,
-    textStyle: { fontFamily: 'Source Sans 3 Variable', color: ink.soft },
+    ...paper,
     grid: { left: 52, right: 58, top: 26, bottom: 24 },
-    legend: { top: 0, itemWidth: 14, itemHeight: 8, textStyle: { color: ink.soft, fontSize: 11 } },
+    legend: smallLegend(ink),
     tooltip: {
-      trigger: 'axis',
-      backgroundColor: ink.sheet,
-      borderColor: ink.hairline,
-      textStyle: { color: ink.ink, fontSize: 12 },
+      ...paper.tooltip,
       formatter: (points: { dataIndex: number }[]) => {
         const { from, clicks, impressions, position } = weeks[points[0]!.dataIndex]!;
         return `<b>week from ${from}</b><br>${count(clicks)} clicks, ${count(impressions)} impressions<br>average position ${decimal(position, 1)}`;
       },
     },
-    xAxis: {
-      type: 'category',
-      data: weeks.map(({ from }) => from),
-      axisLine: { lineStyle: { color: ink.hairline } },
-      axisTick: { show: false },
-    },
-    yAxis: [
-      {
-        type: 'value',
-        axisLabel: { formatter: (value: number) => count(value) },
-        splitLine: { show: false },
-      },
-      {
-        type: 'value',
-        axisLabel: { formatter: (value: number) => count(value) },
-        splitLine: { show: false },
-      },
-    ],
+    xAxis: stepAxis(
+      ink,
+      weeks.map(({ from }) => from),
+    ),
+    yAxis: [0, 1].map(() => ({ ...countAxis(ink), splitLine: { show: false } })),
     series: [
       {
         name: 'impressions (right)',

@@ -21,10 +21,7 @@ export const NEW_SIEVES: { name: string; sieve: Sieve }[] = [
   { name: 'one of each group of variants', sieve: { kind: 'main variants' } },
   { name: 'words not to be used', sieve: { kind: 'banned words', level: 'any', out: true } },
   { name: 'exact rivals', sieve: figure('exact rivals') },
-  {
-    name: 'rivals that cover it',
-    sieve: { ...figure('rivals that cover it'), most: 0 },
-  },
+  { name: 'rivals that cover it', sieve: figure('rivals that cover it') },
   { name: 'nearness to our target', sieve: { ...figure('nearness'), least: 0.15 } },
   { name: 'grain', sieve: figure('grain') },
   { name: 'contained in longer ones', sieve: figure('contained in') },
