@@ -26,12 +26,13 @@ test('a note written by keyboard on a keyword is signed, found from anywhere, ta
   await grid.focus();
   await page.keyboard.press('Enter');
   const dossier = page.getByRole('complementary', { name: 'Dossier' });
+  const notes = dossier.getByRole('list', { name: 'Notes' }).getByRole('listitem');
   const keyword = await dossier.getByRole('heading', { level: 1 }).textContent();
   await dossier.getByLabel('New note').fill('Needs a picture of the buckle 🚲');
   await dossier.getByLabel('Signed by').fill('Ines');
   await dossier.getByLabel('New note').focus();
   await page.keyboard.press('Control+Enter');
-  await expect(dossier.getByRole('listitem')).toContainText('Needs a picture of the buckle 🚲 Ines');
+  await expect(notes).toContainText('Needs a picture of the buckle 🚲 Ines');
   await expect(dossier.getByLabel('New note')).toHaveValue('');
 
   await page.goto(`${address}/roster`);
@@ -41,9 +42,9 @@ test('a note written by keyboard on a keyword is signed, found from anywhere, ta
   await page.keyboard.press('Enter');
   await expect(dossier.getByRole('heading', { level: 1 })).toHaveText(keyword!);
   await dossier.getByRole('button', { name: 'take away' }).click();
-  await expect(dossier.getByRole('listitem')).toHaveCount(0);
+  await expect(notes).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(dossier.getByRole('listitem')).toContainText('Needs a picture of the buckle 🚲 Ines');
+  await expect(notes).toContainText('Needs a picture of the buckle 🚲 Ines');
 });
 
 test('a slot of a captured page and a word not to use can be noted on', async ({ page, running }) => {

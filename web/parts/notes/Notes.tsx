@@ -22,7 +22,7 @@ export function Notes({ project, subject }: NotesProps) {
     <div className="notes">
       {error && <Problem error={error} />}
       {notes.length > 0 && (
-        <ul>
+        <ul aria-label="Notes">
           {notes.map((note) => (
             <WrittenNote key={note.id} project={project} note={note} />
           ))}
