@@ -1,3 +1,4 @@
+import { BALANCES } from '@opsimath/core/ads/balance';
 import { TERM_STATES } from '@opsimath/core/ads/searchTerms';
 import { z } from 'zod';
 import { isoDay } from '../source/answers';
@@ -7,6 +8,7 @@ import { ownPeriod, rate } from './ownQueries';
 export const paidQuery = comparisonScope.extend({
   own: ownPeriod,
   state: z.enum([...TERM_STATES, 'costly', 'no impressions']).optional(),
+  balance: z.enum(BALANCES).optional(),
   find: z.string().max(300).default(''),
   sort: z.enum(['cost', 'clicks', 'impressions', 'conversions', 'ctr']).default('cost'),
   offset: z.coerce.number().int().min(0).default(0),
@@ -29,6 +31,10 @@ export const adTermRow = z.object({
   /** CTR drawn towards that of all terms. */
   shrunkCtr: z.number().nullable(),
   conversionRate: rate,
+  /** Conversion rate drawn towards that of all terms; `null` without a click. */
+  shrunkConversion: z.number().nullable(),
+  /** Conversion against volume, split at the medians of the terms; `null` where either is unknown. */
+  balance: z.enum(BALANCES).nullable(),
   state: z.enum(TERM_STATES),
   costly: z.boolean(),
   organic: position,
@@ -71,6 +77,7 @@ export const paidView = z.object({
   doubling: z.int(),
   costKnown: z.int(),
   counts: z.record(z.enum([...TERM_STATES, 'costly', 'no impressions']), z.int()),
+  balances: z.record(z.enum(BALANCES), z.int()),
   total: z.int(),
   rows: z.array(adTermRow),
 });

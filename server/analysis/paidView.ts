@@ -1,7 +1,9 @@
 import type { AdTermRow, PaidView, paidQuery } from '@opsimath/contract/api/paid';
+import { BALANCES, balances } from '@opsimath/core/ads/balance';
 import { TERM_STATES, isCostly, shrunkCtrs, termState } from '@opsimath/core/ads/searchTerms';
 import { periodDays, readPeriod } from '@opsimath/core/demand/period';
 import { isDoubling } from '@opsimath/core/gap/paid';
+import { shrunkRate } from '@opsimath/core/rates/betaPrior';
 import { isThin, wilson } from '@opsimath/core/rates/wilson';
 import { UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
 import { key, words } from '@opsimath/core/text/key';
@@ -23,7 +25,7 @@ type Row = AdTermRow & { key: string };
 
 /** Paid against organic, and own ad search terms against the keyword list (method §15, §17). */
 export async function paidView(workspace: Workspace, projectId: number, query: Query): Promise<PaidView> {
-  const { own, state, find, sort, offset, limit, ...scope } = query;
+  const { own, state, balance, find, sort, offset, limit, ...scope } = query;
   const { database } = workspace;
   const { comparison } = await workspace.comparison(projectId, scope);
   const { market, project } = comparison;
@@ -47,9 +49,17 @@ export async function paidView(workspace: Workspace, projectId: number, query: Q
   const listed = await listedKeywords(database, projectId, market.id);
   for (const { bidOn } of terms) listed.add(bidOn);
   const ctrs = shrunkCtrs(terms);
+  const prior = ads.together?.prior ?? null;
+  const sold = Float64Array.from(terms, ({ conversions, clicks }) =>
+    prior === null || clicks === 0 ? NaN : shrunkRate(Math.min(conversions, clicks), clicks, prior),
+  );
   const targetCost = project.settings.targetCost ?? held.together?.costOfConversion ?? null;
   const rowOf = new Map<number, number>();
   comparison.keywords.forEach((id, i) => rowOf.set(id, i));
+  const groupOf = balances(
+    sold,
+    Float64Array.from(terms, ({ keyword }) => comparison.volume[rowOf.get(keyword) ?? -1] ?? NaN),
+  );
   const all = terms.map((term, n): Row => {
     const text = texts.get(term.keyword)!;
     const landing = landings.get(term.place) ?? null;
@@ -69,6 +79,8 @@ export async function paidView(workspace: Workspace, projectId: number, query: Q
       ctr: rateOf(term.clicks, term.impressions),
       shrunkCtr: Number.isNaN(ctrs[n]!) ? null : ctrs[n]!,
       conversionRate: rateOf(term.conversions, term.clicks),
+      shrunkConversion: Number.isNaN(sold[n]!) ? null : sold[n]!,
+      balance: groupOf[n]!,
       state: termState(listed.has(term.keyword), term.clicks),
       costly: isCostly(term, targetCost),
       organic: positionOf(organic),
@@ -82,7 +94,10 @@ export async function paidView(workspace: Workspace, projectId: number, query: Q
     group === 'costly' ? row.costly : group === 'no impressions' ? row.unseen !== null : row.state === group;
   const sought = key(find);
   const found = all.filter((row) => row.key.includes(sought));
-  const shown = state === undefined ? found : found.filter((row) => belongs(row, state));
+  const shown = found.filter(
+    (row) =>
+      (state === undefined || belongs(row, state)) && (balance === undefined || row.balance === balance),
+  );
   const figure = (row: Row): number => (sort === 'ctr' ? (row.shrunkCtr ?? -1) : row[sort]);
   shown.sort((a, b) => figure(b) - figure(a) || b.impressions - a.impressions || (a.key < b.key ? -1 : 1));
   const sum = (of: (term: AdTerm) => number): number => terms.reduce((total, term) => total + of(term), 0);
@@ -107,6 +122,9 @@ export async function paidView(workspace: Workspace, projectId: number, query: Q
     counts: Object.fromEntries(
       groups.map((group) => [group, found.filter((row) => belongs(row, group)).length]),
     ) as PaidView['counts'],
+    balances: Object.fromEntries(
+      BALANCES.map((name) => [name, found.filter((row) => row.balance === name).length]),
+    ) as PaidView['balances'],
     total: shown.length,
     rows: shown.slice(offset, offset + limit).map(({ key: _, ...row }) => row),
   };

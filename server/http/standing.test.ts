@@ -160,6 +160,16 @@ describe('paid', () => {
     }
   });
 
+  test('conversion is weighed against volume, where there was a click', async () => {
+    const { rows, balances } = await paid();
+    for (const { clicks, shrunkConversion, balance } of rows) {
+      expect(shrunkConversion === null).toBe(clicks === 0);
+      if (clicks === 0) expect(balance).toBeNull();
+    }
+    for (const [name, count] of Object.entries(balances))
+      expect((await paid(`&balance=${encodeURIComponent(name)}`)).total).toBe(count);
+  });
+
   test('a set cost of a conversion decides instead of what one costs now', async () => {
     await running.api.patch(at, { settings: { targetCost: 40 } });
     const view = await paid();

@@ -1,4 +1,5 @@
 import type { AdTermRow, PaidQuery } from '@opsimath/contract/api/paid';
+import { BALANCES, type Balance } from '@opsimath/core/ads/balance';
 import { Spin } from 'antd';
 import { useState } from 'react';
 import { Tick } from '../../parts/table/Tick';
@@ -25,12 +26,13 @@ const PAGE = 100;
 export function AdTermsTable() {
   const { project, scope, comparison } = useScope();
   const [state, setState] = useState<State | undefined>();
+  const [balance, setBalance] = useState<Balance | undefined>();
   const [find, setFind] = useState('');
   const [sort, setSort] = useState<NonNullable<PaidQuery['sort']>>('cost');
   const [limit, setLimit] = useState(PAGE);
   const { data, error } = usePaidQuery({
     project,
-    query: { ...comparison, own: scope.own, state, find, sort, limit },
+    query: { ...comparison, own: scope.own, state, balance, find, sort, limit },
   });
   if (error) return <Problem error={error} />;
   if (!data) return <Spin style={{ marginTop: 16 }} />;
@@ -58,6 +60,17 @@ export function AdTermsTable() {
             count={data.counts[name]}
             on={state === name}
             onPress={() => setState(state === name ? undefined : name)}
+          />
+        ))}
+        <span className="faint">Conversion and volume</span>
+        {BALANCES.map((name) => (
+          <FilterToggle
+            key={name}
+            name={name}
+            tip="Conversion rate, drawn towards that of all terms, and volume against the medians of the terms. Without a click the rate is unknown, not low."
+            count={data.balances[name]}
+            on={balance === name}
+            onPress={() => setBalance(balance === name ? undefined : name)}
           />
         ))}
       </div>
@@ -128,7 +141,10 @@ function TermLine({ row }: { row: AdTermRow }) {
           {percent(row.shrunkCtr)}
         </span>
       </td>
-      <td className="figure" title={row.value > 0 ? `worth ${worth(row.value)}` : undefined}>
+      <td
+        className="figure"
+        title={`rate drawn towards all: ${percent(row.shrunkConversion)}; worth ${worth(row.value)}`}
+      >
         {decimal(row.conversions, 0)}
       </td>
       <td className="figure">

@@ -1,0 +1,35 @@
+import { median } from '../ranking/statistics';
+
+/** Conversion against volume, split at the medians of a list. */
+export const BALANCES = [
+  'sells and is searched',
+  'sells, seldom searched',
+  'searched, seldom sells',
+  'neither',
+] as const;
+export type Balance = (typeof BALANCES)[number];
+
+/**
+ * Balances conversion against volume: each of a list falls into one of four groups by whether its shrunk conversion rate and
+ * its volume reach the median of the list's known ones. What has no rate or no volume is in no group: few clicks give an
+ * unknown rate, not a low one.
+ *
+ * @param rates 0–1, NaN where unknown
+ * @param volumes searches a month, NaN where unknown
+ */
+export function balances(rates: ArrayLike<number>, volumes: ArrayLike<number>): (Balance | null)[] {
+  const known = Array.from(rates, (_, n) => n).filter(
+    (n) => !Number.isNaN(rates[n]!) && !Number.isNaN(volumes[n]!),
+  );
+  const rate = median(known.map((n) => rates[n]!));
+  const volume = median(known.map((n) => volumes[n]!));
+  const isKnown = new Set(known);
+  return Array.from(rates, (own, n) =>
+    rate === null || volume === null || !isKnown.has(n) ? null : named(own >= rate, volumes[n]! >= volume),
+  );
+}
+
+function named(sells: boolean, searched: boolean): Balance {
+  if (sells) return searched ? 'sells and is searched' : 'sells, seldom searched';
+  return searched ? 'searched, seldom sells' : 'neither';
+}
