@@ -196,15 +196,16 @@ async function neighboursOf(
     workspace.database,
     found.map(({ at }) => keywords[at]!),
   );
+  const textAt = (at: number) => {
+    const id = keywords[at]!;
+    return texts.get(id)!;
+  };
   return found
-    .filter(
-      ({ at, why }) =>
-        why === 'same cluster' || ` ${texts.get(keywords[at]!)!.key} `.includes(` ${keywordKey} `),
-    )
+    .filter(({ at, why }) => why === 'same cluster' || ` ${textAt(at).key} `.includes(` ${keywordKey} `))
     .slice(0, MOST_NEIGHBOURS)
     .map(({ at, why }) => ({
       id: keywords[at]!,
-      text: texts.get(keywords[at]!)!.text,
+      text: textAt(at).text,
       kind: GAP_KINDS[gaps.kind[at]!]!,
       chance: columns.chance[at]!,
       worthAMonth: Number.isNaN(gaps.worthAMonth[at]!) ? null : gaps.worthAMonth[at]!,

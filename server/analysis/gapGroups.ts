@@ -43,7 +43,8 @@ export async function gapGroups(
   return {
     total: sorted.length,
     groups: shown.map(([number, { members, month, days, first, volume: searched }]) => {
-      const keyword = { id: keywords[first]!, text: firsts.get(keywords[first]!)!.text };
+      const id = keywords[first]!;
+      const keyword = { id, text: firsts.get(id)!.text };
       const narrowed =
         by === 'action'
           ? { actions: [ACTIONS[number]!] }

@@ -16,6 +16,7 @@ const BY_STAGE: Record<string, [string, string][]> = {
     ['Home End', 'first and last row'],
     ['Space', 'put the row into the tray, or take it out'],
     ['Enter', 'open the dossier'],
+    ['Shift + press on a head', 'sort by it as well'],
     ['/', 'find a keyword'],
   ],
   'look-up': [
