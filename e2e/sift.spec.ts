@@ -57,6 +57,8 @@ test('a recipe is built, a hidden single word is found and rescued, and verdicts
   await page.getByLabel('Find among these').fill(single);
   await expect(grid.getByRole('row').filter({ hasText: 'rescued' })).toContainText(single);
   await page.getByLabel('Find among these').fill('');
+  // The list is another one as soon as the find is gone from the address.
+  await expect(page).not.toHaveURL(/poolFind/);
 
   await grid.focus();
   for (const key of ['f', 'ArrowDown', 'a', 'ArrowDown', 'o']) await page.keyboard.press(key);

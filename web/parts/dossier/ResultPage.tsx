@@ -3,7 +3,7 @@ import { Select } from 'antd';
 import { useState } from 'react';
 import { useResultPageQuery } from '../../state/gapsApi';
 import { NoteMark } from '../notes/NoteMark';
-import { spelledDay } from '../words/figures';
+import { decimal, spelledDay } from '../words/figures';
 
 interface ResultPageProps {
   project: number;
@@ -14,11 +14,14 @@ interface ResultPageProps {
   dates: readonly string[];
 }
 const FIRST_SLOTS = 24;
+/** Characters of a description that are its opening line. */
+const OPENING = 160;
 
 /** A captured result page, slot by slot, ours and rivals' marked; other captures can be chosen. */
 export function ResultPage({ project, keyword, market, page, dates }: ResultPageProps) {
   const [date, setDate] = useState<string | null>(null);
   const [all, setAll] = useState(false);
+  const [opening, setOpening] = useState(false);
   const { data: chosen } = useResultPageQuery(
     { project, keyword, market, date: date ?? '' },
     { skip: date === null },
@@ -70,6 +73,21 @@ export function ResultPage({ project, keyword, market, page, dates }: ResultPage
                       {slot.owner}
                       {slot.authority !== null && ` · authority ${slot.authority}`}
                       {slot.phraseInTitle && ' · phrase in title'}
+                      {slot.figures.price !== undefined && ` · price ${decimal(slot.figures.price, 2)}`}
+                      {slot.figures.rating !== undefined && ` · rated ${decimal(slot.figures.rating, 1)}`}
+                      {slot.address !== null && (
+                        <>
+                          {' · '}
+                          <a
+                            href={`https://${slot.address}`}
+                            target="_blank"
+                            rel="noreferrer noopener"
+                            aria-label={`Open ${slot.address} in a new window`}
+                          >
+                            open
+                          </a>
+                        </>
+                      )}
                       {slot.address !== null && (
                         <>
                           {' '}
@@ -81,6 +99,9 @@ export function ResultPage({ project, keyword, market, page, dates }: ResultPage
                         </>
                       )}
                     </div>
+                    {opening && slot.description && (
+                      <div className="soft">{slot.description.slice(0, OPENING)}</div>
+                    )}
                   </td>
                 </tr>
               ))}
@@ -88,6 +109,9 @@ export function ResultPage({ project, keyword, market, page, dates }: ResultPage
           </table>
           <p className="faint">
             {shown.source}, {shown.date}, looked to depth {shown.depth}.{' '}
+            <button className="plain written" aria-pressed={opening} onClick={() => setOpening(!opening)}>
+              {opening ? 'Hide how they open' : 'Show how they open'}
+            </button>{' '}
             {shown.slots.length > FIRST_SLOTS && (
               <button className="plain written" onClick={() => setAll(!all)}>
                 {all ? 'Show the first slots only' : `Show all ${shown.slots.length} slots`}
