@@ -12,7 +12,8 @@ export function pinsOf(columns: readonly GridColumn<never>[]): ReadonlyMap<strin
   let left = EDGE;
   for (const { id, pinned, width } of columns) {
     if (!pinned) continue;
-    made.set(id, { left });
+    // The first covers the edge of the row as well.
+    made.set(id, { left: made.size === 0 ? left - EDGE : left });
     left += width;
   }
   kept.set(columns, (pins = made));
