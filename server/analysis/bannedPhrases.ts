@@ -1,6 +1,7 @@
 import type { BannedWord } from '@opsimath/contract/api/targets';
 import { bannedIn } from '../data/bannedWords';
 import { Lately } from './columnStore';
+import { digest } from './digest';
 import { inWordWorker } from './inWordWorker';
 import type { Pool } from './pool';
 import { poolKeys } from './poolWords';
@@ -24,7 +25,7 @@ export async function bannedPhrases(workspace: Workspace, pool: Pool): Promise<B
   if (words.length === 0) return [];
   let kept = keptBy.get(workspace);
   if (!kept) keptBy.set(workspace, (kept = new Lately(KEPT)));
-  const state = [pool.market.id, pool.ids.length, pool.ids[0], pool.ids.at(-1), words];
+  const state = [pool.market.id, digest(pool.ids), words];
   return kept.get(JSON.stringify(state), async () => {
     const spellings = await inWordWorker('spellings', {
       keys: await poolKeys(workspace, pool),
