@@ -1,4 +1,4 @@
-import type { Dossier } from '@opsimath/contract/api/gaps';
+import type { Dossier } from '@opsimath/contract/api/dossier';
 import type { LookUp } from '@opsimath/contract/api/lookUps';
 import { FIT } from '@opsimath/core/gap/priority';
 import { compareTwo, frontOverlap } from '@opsimath/core/sift/compareTwo';

@@ -29,6 +29,7 @@ import { VariantsView } from './VariantsView';
 import { WordsView } from './WordsView';
 import '../../parts/pool/pool.css';
 import './sift.css';
+import './siftViews.css';
 
 const VIEWS = [
   { value: 'table', label: 'Table' },

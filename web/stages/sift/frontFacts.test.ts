@@ -1,4 +1,4 @@
-import type { ShownPage } from '@opsimath/contract/api/gaps';
+import type { ShownPage } from '@opsimath/contract/api/dossier';
 import { PATH_RULES } from '@opsimath/core/text/pageKind';
 import { frontFacts } from './frontFacts';
 

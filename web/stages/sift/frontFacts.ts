@@ -1,4 +1,4 @@
-import type { ShownPage } from '@opsimath/contract/api/gaps';
+import type { ShownPage } from '@opsimath/contract/api/dossier';
 import { pageKind, type PathRules } from '@opsimath/core/text/pageKind';
 import { quartiles } from '@opsimath/core/ranking/statistics';
 
