@@ -1,4 +1,3 @@
-import { OWN_PERIODS, readPeriod } from '@opsimath/core/demand/period';
 import { ACTIONS } from '@opsimath/core/gap/action';
 import { GAP_KINDS } from '@opsimath/core/gap/kind';
 import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
@@ -7,7 +6,8 @@ import { WORTH_SOURCES } from '@opsimath/core/gap/worth';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { z } from 'zod';
-import { isoDay, slotKind, sourceMetrics } from '../source/answers';
+import { isoDay } from '../source/answers';
+import { readLimits } from './gapLimits';
 
 export const gapKind = z.enum(GAP_KINDS);
 export const paidState = z.enum(PAID_STATES);
@@ -69,52 +69,6 @@ export const comparisonScope = z.object({
   list: z.coerce.number().int().optional(),
   only: z.enum(['tracked']).optional(),
 });
-
-/** Figures that a limit can be set to. */
-export const LIMITED = [
-  'volume',
-  'demand',
-  'chance',
-  'worth',
-  'gain',
-  'a month',
-  'priority',
-  'effort',
-  'cpc',
-  'ad competition',
-  'difficulty',
-  'own',
-  'best rival',
-  'spread',
-  'move',
-  'at stake',
-] as const satisfies readonly GapSort[];
-export type Limited = (typeof LIMITED)[number];
-export interface GapLimit {
-  figure: Limited;
-  least: number | null;
-  most: number | null;
-  /** Whether rows of which it is unknown pass. */
-  unknown: boolean;
-}
-
-/** Limits as they stand in an address: `volume:100..5000,chance:0.2..,spread:2..?`; `?` keeps the unknown. */
-export function readLimits(text: string): GapLimit[] {
-  return text.split(',').flatMap((part) => {
-    const [, name, least, most, unknown] = /^([a-z ]+):([-\d.eE+]*?)\.\.([-\d.eE+]*)(\??)$/.exec(part) ?? [];
-    const figure = LIMITED.find((known) => known === name);
-    if (figure === undefined) return [];
-    const bound = (digits: string): number | null =>
-      digits !== '' && Number.isFinite(Number(digits)) ? Number(digits) : null;
-    return [{ figure, least: bound(least!), most: bound(most!), unknown: unknown === '?' }];
-  });
-}
-
-export function writeLimits(limits: readonly GapLimit[]): string {
-  return limits
-    .map(({ figure, least, most, unknown }) => `${figure}:${least ?? ''}..${most ?? ''}${unknown ? '?' : ''}`)
-    .join(',');
-}
 
 /** Several orders, the first the most important: `-priority,keyword`. */
 const orders = z
@@ -181,17 +135,6 @@ export const gapGroups = z.object({
 });
 export type GapGroups = z.infer<typeof gapGroups>;
 
-/** A comparison, and the period over which own search performance is read. */
-export const dossierQuery = comparisonScope.extend({
-  own: z
-    .string()
-    .refine(
-      (text) => readPeriod(text) !== null,
-      `a period is ${OWN_PERIODS.join(', ')}, or two days joined by ..`,
-    )
-    .default('28 days'),
-});
-export type DossierQuery = z.input<typeof dossierQuery>;
 export type GapQuery = z.input<typeof gapQuery>;
 export type GapFilterRead = z.output<typeof gapFilter>;
 export type GapQueryRead = z.output<typeof gapQuery>;
@@ -316,78 +259,3 @@ export const gapPage = z.object({
   rests: z.object({ segments: z.int(), latest: isoDay.nullable(), compareLatest: isoDay.nullable() }),
 });
 export type GapPage = z.infer<typeof gapPage>;
-
-export const shownSlot = z.object({
-  slot: z.int(),
-  kind: slotKind,
-  position: z.int().nullable(),
-  side: z.enum(['own', 'rival', 'other']),
-  letter: z.string().nullable(),
-  owner: z.string().nullable(),
-  /** Page, video or listing. */
-  what: z.string().nullable(),
-  address: z.string().nullable(),
-  title: z.string().nullable(),
-  description: z.string().nullable(),
-  authority: z.number().nullable(),
-  phraseInTitle: z.boolean().nullable(),
-  /** Days since it was published. */
-  age: z.number().nullable(),
-  /** What its surface shows of it: price, rating, reviews, sales rank; views, likes, length. */
-  figures: z.record(z.string(), z.number()),
-});
-export const shownPage = z.object({
-  date: isoDay,
-  source: z.string(),
-  depth: z.int(),
-  results: z.number().nullable(),
-  slots: z.array(shownSlot),
-});
-export type ShownPage = z.infer<typeof shownPage>;
-
-export const historyPoint = z.object({
-  date: isoDay,
-  source: z.string(),
-  own: position,
-  ownPaid: position,
-  rivals: z.array(position),
-  rivalsPaid: z.array(position),
-});
-export type HistoryPoint = z.infer<typeof historyPoint>;
-
-/** One line of the sum that led to a priority. */
-export const sumLine = z.object({
-  name: z.string(),
-  value: z.string(),
-  how: z.string(),
-  source: z.string(),
-  estimated: z.boolean(),
-});
-export type SumLine = z.infer<typeof sumLine>;
-
-export const dossier = z.object({
-  row: gapRow,
-  rivals: z.array(rivalColumn),
-  own: z.string(),
-  front: z.int(),
-  currency: z.string(),
-  history: z.array(historyPoint),
-  captureDates: z.array(isoDay),
-  page: shownPage.nullable(),
-  sum: z.array(sumLine),
-  metrics: sourceMetrics.nullable(),
-  metricsDate: isoDay.nullable(),
-  performance: z
-    .object({
-      from: isoDay,
-      to: isoDay,
-      impressions: z.int(),
-      clicks: z.int(),
-      position: z.number().nullable(),
-      source: z.string(),
-    })
-    .nullable(),
-  /** Newest day of own search performance held by the date of the scope; of the last days not all may have come. */
-  performanceUntil: isoDay.nullable(),
-});
-export type Dossier = z.infer<typeof dossier>;

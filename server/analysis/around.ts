@@ -1,5 +1,6 @@
 import type { Around } from '@opsimath/contract/api/around';
-import type { ComparisonScope, ShownPage } from '@opsimath/contract/api/gaps';
+import type { ShownPage } from '@opsimath/contract/api/dossier';
+import type { ComparisonScope } from '@opsimath/contract/api/gaps';
 import { COVERAGES, coverage } from '@opsimath/core/copy/coverage';
 import { startBy } from '@opsimath/core/demand/startBy';
 import { peakMonth, seasonStrength, trendOf } from '@opsimath/core/demand/trend';

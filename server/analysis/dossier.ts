@@ -1,4 +1,4 @@
-import type { Dossier, dossierQuery } from '@opsimath/contract/api/gaps';
+import type { Dossier, dossierQuery } from '@opsimath/contract/api/dossier';
 import { readPeriod } from '@opsimath/core/demand/period';
 import type { z } from 'zod';
 import { KnownProblem } from '../problem';

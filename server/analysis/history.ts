@@ -1,4 +1,4 @@
-import type { HistoryPoint, ShownPage } from '@opsimath/contract/api/gaps';
+import type { HistoryPoint, ShownPage } from '@opsimath/contract/api/dossier';
 import { ABSENT, UNKNOWN, better } from '@opsimath/core/ranking/position';
 import { placeVersions } from '../data/places';
 import { FEATURE_CODES, FIGURE_COLUMNS } from '../data/segments/captureColumns';

@@ -1,4 +1,4 @@
-import type { Dossier } from '@opsimath/contract/api/gaps';
+import type { Dossier } from '@opsimath/contract/api/dossier';
 import { type OwnPeriod, periodDays } from '@opsimath/core/demand/period';
 import { findSegments } from '../data/segments/segments';
 import { dayOf, isoDayOf, ownFigures } from './ownFigures';

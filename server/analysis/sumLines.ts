@@ -1,4 +1,5 @@
-import type { GapRow, SumLine } from '@opsimath/contract/api/gaps';
+import type { SumLine } from '@opsimath/contract/api/dossier';
+import type { GapRow } from '@opsimath/contract/api/gaps';
 import { FIT } from '@opsimath/core/gap/priority';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import type { Comparison } from './comparison';

@@ -1,5 +1,5 @@
 import type { OnSurface, SurfacesView, surfacesQuery } from '@opsimath/contract/api/surfaces';
-import type { ShownPage } from '@opsimath/contract/api/gaps';
+import type { ShownPage } from '@opsimath/contract/api/dossier';
 import type { z } from 'zod';
 import { keywordIdsOfKnown, keywordsById } from '../data/keywords';
 import { type MarketRow, listMarkets, marketByCode } from '../data/markets';

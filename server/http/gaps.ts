@@ -1,13 +1,5 @@
-import {
-  type GapQueryRead,
-  dossier,
-  dossierQuery,
-  gapGroupQuery,
-  gapGroups,
-  gapPage,
-  gapQuery,
-  shownPage,
-} from '@opsimath/contract/api/gaps';
+import { dossier, dossierQuery, shownPage } from '@opsimath/contract/api/dossier';
+import { type GapQueryRead, gapGroupQuery, gapGroups, gapPage, gapQuery } from '@opsimath/contract/api/gaps';
 import { marketModels } from '@opsimath/contract/api/models';
 import { isoDay } from '@opsimath/contract/source/answers';
 import { z } from 'zod';

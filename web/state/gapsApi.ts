@@ -1,12 +1,10 @@
+import type { Dossier, DossierQuery, ShownPage } from '@opsimath/contract/api/dossier';
 import type {
   ComparisonScope,
-  Dossier,
-  DossierQuery,
   GapGroupQuery,
   GapGroups,
   GapPage,
   GapQuery,
-  ShownPage,
 } from '@opsimath/contract/api/gaps';
 import type { MarketModels } from '@opsimath/contract/api/models';
 import type { Report } from '@opsimath/contract/api/report';

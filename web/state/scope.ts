@@ -1,13 +1,5 @@
-import {
-  type GapMark,
-  action,
-  gapKind,
-  gapMark,
-  gapSort,
-  paidState,
-  readLimits,
-  writeLimits,
-} from '@opsimath/contract/api/gaps';
+import { readLimits, writeLimits } from '@opsimath/contract/api/gapLimits';
+import { type GapMark, action, gapKind, gapMark, gapSort, paidState } from '@opsimath/contract/api/gaps';
 import { FOUND_BY, type FoundBy, matchMode } from '@opsimath/contract/api/lookUps';
 import { readPeriod } from '@opsimath/core/demand/period';
 import type { Action } from '@opsimath/core/gap/action';

@@ -1,4 +1,5 @@
-import type { HistoryPoint, Position, RivalColumn } from '@opsimath/contract/api/gaps';
+import type { HistoryPoint } from '@opsimath/contract/api/dossier';
+import type { Position, RivalColumn } from '@opsimath/contract/api/gaps';
 import { useMemo } from 'react';
 import { Chart } from './Chart';
 import { type ChartInk, useChartInk } from './ink';

@@ -1,4 +1,5 @@
-import type { ComparisonScope, Dossier as Data } from '@opsimath/contract/api/gaps';
+import type { Dossier as Data } from '@opsimath/contract/api/dossier';
+import type { ComparisonScope } from '@opsimath/contract/api/gaps';
 import { Button, Segmented } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { useDossierQuery, useTrackMutation } from '../../state/gapsApi';

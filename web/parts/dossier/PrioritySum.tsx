@@ -1,4 +1,4 @@
-import type { SumLine } from '@opsimath/contract/api/gaps';
+import type { SumLine } from '@opsimath/contract/api/dossier';
 
 /** The sum that led to the priority, each line with what it is made of and where it came from. */
 export function PrioritySum({ lines }: { lines: readonly SumLine[] }) {

@@ -1,4 +1,4 @@
-import type { ShownPage } from '@opsimath/contract/api/gaps';
+import type { ShownPage } from '@opsimath/contract/api/dossier';
 import { Select } from 'antd';
 import { useState } from 'react';
 import { useResultPageQuery } from '../../state/gapsApi';

@@ -1,4 +1,4 @@
-import type { ShownPage } from '@opsimath/contract/api/gaps';
+import type { ShownPage } from '@opsimath/contract/api/dossier';
 import { changesOfPage } from './changesOfPage';
 
 type Slot = ShownPage['slots'][number];

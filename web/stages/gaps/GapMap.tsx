@@ -1,10 +1,5 @@
-import {
-  type GapPage,
-  type GapQuery,
-  type GapRow,
-  readLimits,
-  writeLimits,
-} from '@opsimath/contract/api/gaps';
+import { readLimits, writeLimits } from '@opsimath/contract/api/gapLimits';
+import { type GapPage, type GapQuery, type GapRow } from '@opsimath/contract/api/gaps';
 import { GAP_KINDS, type GapKind } from '@opsimath/core/gap/kind';
 import type { EChartsType } from 'echarts/core';
 import { useCallback, useMemo, useRef } from 'react';

@@ -1,11 +1,5 @@
-import {
-  type GapLimit,
-  type GapPage,
-  LIMITED,
-  action,
-  readLimits,
-  writeLimits,
-} from '@opsimath/contract/api/gaps';
+import { type GapLimit, LIMITED, readLimits, writeLimits } from '@opsimath/contract/api/gapLimits';
+import { type GapPage, action } from '@opsimath/contract/api/gaps';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { Checkbox, InputNumber, Select } from 'antd';

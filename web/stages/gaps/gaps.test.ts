@@ -1,5 +1,5 @@
 import { projectSettings } from '@opsimath/contract/api/projects';
-import { readLimits, writeLimits } from '@opsimath/contract/api/gaps';
+import { readLimits, writeLimits } from '@opsimath/contract/api/gapLimits';
 import { readScope } from '../../state/scope';
 import { EVERYTHING, gapFilterOf, isNarrowed } from './narrowed';
 import { notUsual } from './notUsual';

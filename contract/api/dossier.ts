@@ -1,0 +1,91 @@
+import { OWN_PERIODS, readPeriod } from '@opsimath/core/demand/period';
+import { z } from 'zod';
+import { isoDay, slotKind, sourceMetrics } from '../source/answers';
+import { comparisonScope, gapRow, position, rivalColumn } from './gaps';
+
+/** A comparison, and the period over which own search performance is read. */
+export const dossierQuery = comparisonScope.extend({
+  own: z
+    .string()
+    .refine(
+      (text) => readPeriod(text) !== null,
+      `a period is ${OWN_PERIODS.join(', ')}, or two days joined by ..`,
+    )
+    .default('28 days'),
+});
+export type DossierQuery = z.input<typeof dossierQuery>;
+
+export const shownSlot = z.object({
+  slot: z.int(),
+  kind: slotKind,
+  position: z.int().nullable(),
+  side: z.enum(['own', 'rival', 'other']),
+  letter: z.string().nullable(),
+  owner: z.string().nullable(),
+  /** Page, video or listing. */
+  what: z.string().nullable(),
+  address: z.string().nullable(),
+  title: z.string().nullable(),
+  description: z.string().nullable(),
+  authority: z.number().nullable(),
+  phraseInTitle: z.boolean().nullable(),
+  /** Days since it was published. */
+  age: z.number().nullable(),
+  /** What its surface shows of it: price, rating, reviews, sales rank; views, likes, length. */
+  figures: z.record(z.string(), z.number()),
+});
+export const shownPage = z.object({
+  date: isoDay,
+  source: z.string(),
+  depth: z.int(),
+  results: z.number().nullable(),
+  slots: z.array(shownSlot),
+});
+export type ShownPage = z.infer<typeof shownPage>;
+
+export const historyPoint = z.object({
+  date: isoDay,
+  source: z.string(),
+  own: position,
+  ownPaid: position,
+  rivals: z.array(position),
+  rivalsPaid: z.array(position),
+});
+export type HistoryPoint = z.infer<typeof historyPoint>;
+
+/** One line of the sum that led to a priority. */
+export const sumLine = z.object({
+  name: z.string(),
+  value: z.string(),
+  how: z.string(),
+  source: z.string(),
+  estimated: z.boolean(),
+});
+export type SumLine = z.infer<typeof sumLine>;
+
+export const dossier = z.object({
+  row: gapRow,
+  rivals: z.array(rivalColumn),
+  own: z.string(),
+  front: z.int(),
+  currency: z.string(),
+  history: z.array(historyPoint),
+  captureDates: z.array(isoDay),
+  page: shownPage.nullable(),
+  sum: z.array(sumLine),
+  metrics: sourceMetrics.nullable(),
+  metricsDate: isoDay.nullable(),
+  performance: z
+    .object({
+      from: isoDay,
+      to: isoDay,
+      impressions: z.int(),
+      clicks: z.int(),
+      position: z.number().nullable(),
+      source: z.string(),
+    })
+    .nullable(),
+  /** Newest day of own search performance held by the date of the scope; of the last days not all may have come. */
+  performanceUntil: isoDay.nullable(),
+});
+export type Dossier = z.infer<typeof dossier>;
