@@ -14,6 +14,7 @@ export function api(url) {
   return {
     get: (path) => call('GET', path),
     post: (path, body = {}) => call('POST', path, body),
+    put: (path, body) => call('PUT', path, body),
     patch: (path, body) => call('PATCH', path, body),
     delete: (path, body) => call('DELETE', path, body),
     async upload(path, bytes) {

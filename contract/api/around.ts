@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { isoDay } from '../source/answers';
 import { gapKind, position } from './gaps';
 
-const quartile = z.object({
+export const frontQuartile = z.object({
   name: z.string(),
   low: z.number(),
   middle: z.number(),
@@ -14,7 +14,7 @@ const quartile = z.object({
   ours: z.number().nullable(),
   quarter: z.int().nullable(),
 });
-export type FrontQuartile = z.infer<typeof quartile>;
+export type FrontQuartile = z.infer<typeof frontQuartile>;
 
 /** What lies around one keyword: its front in figures, what stands before us, who of ours could answer, easier neighbours. */
 export const around = z.object({
@@ -25,7 +25,7 @@ export const around = z.object({
       date: isoDay,
       depth: z.int(),
       results: z.int(),
-      quartiles: z.array(quartile),
+      quartiles: z.array(frontQuartile),
       exactRivals: z.int(),
       allWords: z.int(),
       several: z.array(z.object({ owner: z.string(), positions: z.array(z.int()) })),
@@ -50,8 +50,12 @@ export const around = z.object({
       coverage: z.enum(COVERAGES),
       held: z.int(),
       of: z.int(),
+      /** Whether search knows it, as last checked; `null` where that was never asked. */
+      index: z.object({ state: z.string(), checkedOn: isoDay }).nullable(),
     }),
   ),
+  /** What the newest capture says of ours that do not rank: `null` without one. */
+  lookedTo: z.int().nullable(),
   /** Keywords of the comparison that are easier by half and more. */
   neighbours: z.array(
     z.object({
@@ -91,6 +95,12 @@ export const around = z.object({
     turnover: z.number().nullable(),
     conversionRate: z.number().nullable(),
     price: z.number().nullable(),
+    /** The same a search, over those on the front. */
+    turnoverASearch: z.number().nullable(),
+    /** Searches a month lent by another surface, where none are known here. */
+    borrowed: z
+      .object({ volume: z.number(), from: z.string(), ratio: z.number(), pairs: z.int() })
+      .nullable(),
   }),
 });
 export type Around = z.infer<typeof around>;

@@ -31,6 +31,8 @@ export const frontCard = z.object({
   revenue: z.number().nullable(),
   /** 0–1 to our own target. */
   likeness: z.number().nullable(),
+  /** Its picture as a data address; `null` where the service gives none. */
+  picture: z.string().nullable(),
   mark: z.enum(['like', 'unlike']).nullable(),
   side: z.enum(['own', 'rival', 'other']),
   /** In what it does better than our best target, and by how much, in words. */

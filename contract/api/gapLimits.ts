@@ -18,6 +18,15 @@ export const LIMITED = [
   'spread',
   'move',
   'at stake',
+  'our clicks',
+  'rival clicks',
+  'results',
+  'exact rivals',
+  'volume to results',
+  'volume to rivals',
+  'front price',
+  'front rating',
+  'front reviews',
 ] as const satisfies readonly GapSort[];
 export type Limited = (typeof LIMITED)[number];
 export interface GapLimit {

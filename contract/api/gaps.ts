@@ -22,6 +22,7 @@ export const gapMark = z.enum([
   'slipping',
   'little demand',
   'block to take',
+  'by hand',
 ]);
 export type GapMark = z.infer<typeof gapMark>;
 
@@ -47,6 +48,15 @@ export const gapSort = z.enum([
   'effort',
   'verdict',
   'at stake',
+  'our clicks',
+  'rival clicks',
+  'results',
+  'exact rivals',
+  'volume to results',
+  'volume to rivals',
+  'front price',
+  'front rating',
+  'front reviews',
 ]);
 export type GapSort = z.infer<typeof gapSort>;
 
@@ -166,6 +176,10 @@ export const gapRow = z.object({
   doubling: z.boolean(),
   /** Searches a month, mean of the latest 12. */
   volume: z.number().nullable(),
+  /** The volume is lent by another surface. */
+  volumeBorrowed: z.boolean(),
+  /** Somebody typed a position of it in. */
+  byHand: z.boolean(),
   /** V: searches a month over the coming three months. */
   demand: z.number().nullable(),
   chance: z.number().nullable(),
@@ -190,6 +204,17 @@ export const gapRow = z.object({
   verdict: z.enum(VERDICTS),
   /** What our ads cost a month on a term where we stand at 3 or better anyway; `null` where we do not double. */
   atStake: z.number().nullable(),
+  /** Clicks a month at our position and at the best rival's, of volume × c(p) × feature factor; `null` where unknown. */
+  ownClicks: z.number().nullable(),
+  rivalClicks: z.number().nullable(),
+  /** How many results its source counts: rough. */
+  results: z.number().nullable(),
+  /** Results of the captured front, ours left out, with the phrase in the title. */
+  exactRivals: z.int().nullable(),
+  /** Medians over the captured front, where its listings say them. */
+  frontPrice: z.number().nullable(),
+  frontRating: z.number().nullable(),
+  frontReviews: z.number().nullable(),
   /** What spreads the expected worth; `null` where that is unknown. */
   parts: z
     .object({
@@ -254,6 +279,8 @@ export const gapPage = z.object({
   totals: gapTotals,
   own: z.string(),
   front: z.int(),
+  /** Organic results on one page of the surface. */
+  resultsPerPage: z.int(),
   currency: z.string(),
   /** Dates of the facts the answer rests on, and of those compared with. */
   rests: z.object({ segments: z.int(), latest: isoDay.nullable(), compareLatest: isoDay.nullable() }),

@@ -11,11 +11,18 @@ export const noteSubject = z.discriminatedUnion('on', [
 export type NoteSubject = z.infer<typeof noteSubject>;
 
 export const noteText = z.string().trim().min(1, 'a note needs words').max(5000);
+/** A picture as a data address: PNG, JPEG, WebP or GIF, up to 3 MB of it. */
+const picture = z
+  .string()
+  .max(4_200_000, 'a picture may have 3 MB')
+  .regex(/^data:image\/(png|jpeg|webp|gif);base64,[A-Za-z0-9+/]+=*$/, 'a PNG, JPEG, WebP or GIF');
 export const noteAddition = z.object({
   subject: noteSubject,
   text: noteText,
   /** Who says so; nobody signs in here. */
   person: z.string().trim().max(80).default(''),
+  /** Pasted beside the words. */
+  picture: picture.nullable().default(null),
 });
 export type NoteAddition = z.input<typeof noteAddition>;
 
@@ -28,6 +35,8 @@ export const note = z.object({
   market: z.string().nullable(),
   text: z.string(),
   person: z.string(),
+  /** Whether it has a picture: `/projects/:id/notes/:note/picture`. */
+  picture: z.boolean(),
   /** ISO moment. */
   writtenAt: z.string(),
 });

@@ -15,6 +15,10 @@ export const efforts = z.object(
 const prior = z.object({ first: z.number().min(0.001).max(1), decay: z.number().min(0).max(5) });
 const curvePrior = z.object({ web: prior, video: prior, marketplace: prior });
 
+/** Tags that a target may bear on a surface: how many, and characters of all together. */
+const tagLimit = z.object({ tags: z.int().min(1).max(1000), characters: z.int().min(1).max(100_000) });
+const tagLimits = z.object({ video: tagLimit, marketplace: tagLimit });
+
 const days = z.int().min(1).max(3650);
 /** Days after which a held figure is marked old, by surface. */
 const oldAfter = z.object({ web: days, video: days, marketplace: days });
@@ -61,6 +65,16 @@ export const projectSettings = z.object({
   targetCost: z.number().min(0).max(1_000_000).nullable().default(null),
   efforts: efforts.default({ ...DEFAULT_EFFORTS }),
   oldAfter: oldAfter.default({ web: 60, video: 60, marketplace: 60 }),
+  /** What is looked for in the opening lines and the pictures of a front. */
+  openingTraits: phrases.default(['the want', 'the hindrance', 'the help']),
+  pictureTraits: phrases.default(['alone', 'in use', 'with a person', 'close-up']),
+  tagLimits: tagLimits.default({
+    video: { tags: 30, characters: 500 },
+    marketplace: { tags: 10, characters: 250 },
+  }),
+  /** Whether positions typed in by hand count in gaps; volume borrowed from another surface where none is known. */
+  handCounts: z.boolean().default(false),
+  volumeBorrowed: z.boolean().default(false),
   verdictReasons: phrases.default([...USUAL_REASONS]),
   purposeWords: purposeWords.default({ seek: [], weigh: [], learn: [] }),
   pagePaths: pagePaths.default(usualPaths),

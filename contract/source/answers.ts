@@ -56,6 +56,8 @@ export const sourceRecord = z.object({
 export const sourceFullRecord = sourceRecord.extend({
   /** The other fields of its surface by name: headings, body, tags…; lists have one entry a line. */
   fields: z.record(z.string(), z.string()),
+  /** Its picture as a data address; `null` where the service gives none. */
+  picture: z.string().startsWith('data:image/').max(500_000).nullable().default(null),
 });
 
 export const slotKind = z.enum([

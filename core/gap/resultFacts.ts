@@ -70,7 +70,9 @@ export function resultFacts(
   const keyed = (title: string): string => ` ${key(title)} `;
   const holding = front.filter(({ title }) => keyed(title).includes(phrase));
   return {
-    quartiles: FIGURES.flatMap(({ name, of }) => quartilesOf(name, front, own, of) ?? []),
+    quartiles: FIGURES.flatMap(
+      ({ name, of }) => quartilesOf(name, front.map(of), (own && of(own)) ?? null) ?? [],
+    ),
     exactRivals: rivals.filter(({ title }) => keyed(title).includes(phrase)).length,
     allWords: rivals.filter(({ title }) => {
       const held = new Set(words(key(title)));
@@ -101,17 +103,20 @@ const FIGURES: readonly { name: string; of: Figure }[] = [
   { name: 'authority', of: ({ authority }) => authority },
 ];
 
-function quartilesOf(
+/**
+ * Quartiles of one figure over a front, and into which quarter ours falls. `null` where nobody gives the figure.
+ *
+ * @param values `null` or `undefined` where unknown
+ */
+export function quartilesOf(
   name: string,
-  front: readonly FrontResult[],
-  own: Partial<FrontResult> | null,
-  of: Figure,
+  values: readonly (number | null | undefined)[],
+  ours: number | null,
 ): FrontQuartiles | null {
-  const known = front.map(of).filter((value): value is number => typeof value === 'number');
+  const known = values.filter((value): value is number => typeof value === 'number');
   const found = quartiles(known);
   if (found === null) return null;
   const [low, middle, high] = found;
-  const ours = (own === null ? null : of(own)) ?? null;
   const quarter = ours === null ? null : ours < low ? 1 : ours < middle ? 2 : ours < high ? 3 : 4;
   return {
     name,

@@ -25,3 +25,14 @@ export function isThin(hits: number, cases: number): boolean {
   const { low, high } = wilson(hits, cases);
   return high - low > Math.max(cases > 0 ? hits / cases : 0, TWO_POINTS);
 }
+
+export interface KnownRate extends Interval {
+  /** 0–1; `null` without a case. */
+  rate: number | null;
+  thin: boolean;
+}
+
+/** A rate with all that is told of it: its interval, and whether it is thin. */
+export function rateOf(hits: number, cases: number): KnownRate {
+  return { rate: cases > 0 ? hits / cases : null, ...wilson(hits, cases), thin: isThin(hits, cases) };
+}

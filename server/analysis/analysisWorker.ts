@@ -11,6 +11,7 @@ import { overTime } from './overTime';
 import { ownQueries } from './ownQueries';
 import { paidView } from './paidView';
 import { surfacesView } from './surfaces';
+import { study } from './study';
 import { listSheet } from './listSheet';
 import { marketModels } from './marketModels';
 import { gatherSides } from './sides';
@@ -43,6 +44,7 @@ const answers = {
   ownQueries: (...args: Rest<typeof ownQueries>) => ownQueries(workspace, ...args),
   paidView: (...args: Rest<typeof paidView>) => paidView(workspace, ...args),
   surfacesView: (...args: Rest<typeof surfacesView>) => surfacesView(workspace, ...args),
+  study: (...args: Rest<typeof study>) => study(workspace, ...args),
   around: (...args: Rest<typeof around>) => around(workspace, ...args),
   dossier: (...args: Rest<typeof dossier>) => dossier(workspace, ...args),
   poolPage: (...args: Rest<typeof poolPage>) => poolPage(workspace, ...args),

@@ -5,15 +5,15 @@ import { COVERAGES, coverage } from '@opsimath/core/copy/coverage';
 import { startBy } from '@opsimath/core/demand/startBy';
 import { peakMonth, seasonStrength, trendOf } from '@opsimath/core/demand/trend';
 import { GAP_KINDS } from '@opsimath/core/gap/kind';
-import { type FrontResult, resultFacts } from '@opsimath/core/gap/resultFacts';
-import { median, quartiles } from '@opsimath/core/ranking/statistics';
+import { median } from '@opsimath/core/ranking/statistics';
 import { key } from '@opsimath/core/text/key';
-import { pageKind } from '@opsimath/core/text/pageKind';
+import { indexStatesOf } from '../data/indexChecks';
 import { keywordIdsContaining, keywordIdsOfKnown, keywordsById } from '../data/keywords';
 import { listMarkets } from '../data/markets';
 import { volumesAt } from '../data/volumes';
 import { KnownProblem } from '../problem';
 import type { Comparison } from './comparison';
+import { beforeUs, frontOf } from './frontFacts';
 import { clustersOf } from './gapClusters';
 import { resultPage } from './history';
 import { seasonOf } from './metrics';
@@ -50,112 +50,29 @@ export async function around(
   return {
     before: page === null ? null : beforeUs(page, market.resultsPerPage),
     front,
-    candidates: candidatesOf(comparison, page, keywordKey),
+    candidates: await candidatesOf(workspace, comparison, page, keywordKey),
+    lookedTo: page?.depth ?? null,
     neighbours: await neighboursOf(workspace, comparison, i, keywordKey),
     markets: await marketsOf(workspace, comparison, keywordKey),
     demand: await demandOf(workspace, comparison, i, project.settings.leadDays),
-    rough: roughOf(comparison, i, page, front),
+    rough: { ...roughOf(comparison, i, page, front), borrowed: await borrowedFor(workspace, comparison, i) },
   };
-}
-
-function beforeUs({ slots }: ShownPage, resultsPerPage: number): Around['before'] {
-  const ours = slots
-    .filter(({ kind, side, position }) => kind === 'organic' && side === 'own' && position !== null)
-    .sort((a, b) => a.position! - b.position!)[0];
-  if (!ours) return null;
-  const above = slots.filter(({ slot }) => slot < ours.slot);
-  const count = (kind: string): number => above.filter((slot) => slot.kind === kind).length;
-  const [organic, paid] = [count('organic'), count('paid')];
-  return {
-    organic,
-    paid,
-    features: above.length - organic - paid,
-    page: Math.ceil(ours.position! / resultsPerPage),
-  };
-}
-
-const BLOCKS: ReadonlySet<string> = new Set(['answer box', 'image block', 'video block']);
-
-function frontOf(
-  { project, market, sides }: Comparison,
-  page: ShownPage,
-  keywordKey: string,
-): Around['front'] {
-  const { settings } = project;
-  const slots = page.slots.filter(
-    ({ kind, position }) => kind === 'organic' && position !== null && position <= settings.front,
-  );
-  const figure = (slot: (typeof slots)[number], name: string): number | null => slot.figures[name] ?? null;
-  const front = slots.map((slot): FrontResult => ({
-    position: slot.position!,
-    title: slot.title ?? '',
-    owner: slot.owner,
-    own: slot.side === 'own',
-    authority: slot.authority,
-    age: slot.age,
-    price: figure(slot, 'price'),
-    rating: figure(slot, 'rating'),
-    reviews: figure(slot, 'reviews'),
-    views: figure(slot, 'views'),
-  }));
-  const deeper = page.slots.find(({ kind, side }) => kind === 'organic' && side === 'own');
-  const record = sides.own.find(({ record: known }) => known !== null)?.record ?? null;
-  const ours = deeper
-    ? {
-        title: deeper.title ?? '',
-        authority: deeper.authority,
-        age: deeper.age,
-        price: deeper.figures.price ?? null,
-        rating: deeper.figures.rating ?? null,
-        reviews: deeper.figures.reviews ?? null,
-        views: deeper.figures.views ?? null,
-      }
-    : record && { title: record.title, authority: record.figures.authority ?? null };
-  const facts = resultFacts(front, keywordKey, market.language, ours);
-  const kinds = new Map<string, number>();
-  for (const { address, what } of slots) {
-    const kind =
-      what === 'page' && address !== null ? pageKind(address, settings.pagePaths) : (what ?? 'unknown');
-    kinds.set(kind, (kinds.get(kind) ?? 0) + 1);
-  }
-  return {
-    date: page.date,
-    depth: page.depth,
-    ...facts,
-    paidSlots: page.slots.filter(({ kind }) => kind === 'paid').length,
-    blocks: page.slots
-      .filter(({ kind }) => BLOCKS.has(kind))
-      .map(({ kind, slot, owner, side }) => ({ kind, slot, holder: side === 'own' ? 'ours' : owner })),
-    kinds: [...kinds].map(([kind, count]) => ({ kind, slots: count })).sort((a, b) => b.slots - a.slots),
-    weak: weakPlaces(front),
-  };
-}
-
-/** Positions whose views a day are in the lowest quarter and whose age is in the highest. */
-function weakPlaces(front: readonly FrontResult[]): number[] {
-  const daily = ({ views, age }: FrontResult): number | null => (views !== null && age ? views / age : null);
-  const known = (values: (number | null)[]): number[] => values.filter((value) => value !== null);
-  const views = quartiles(known(front.map(daily)));
-  const ages = quartiles(known(front.map(({ age }) => age)));
-  if (views === null || ages === null) return [];
-  return front
-    .filter((result) => (daily(result) ?? Infinity) <= views[0] && (result.age ?? -1) >= ages[2])
-    .map(({ position }) => position);
 }
 
 /** Own targets of the capture, then those that hold most of its words. */
-function candidatesOf(
-  { sides, market }: Comparison,
+async function candidatesOf(
+  { database }: Workspace,
+  { sides, market, project, date }: Comparison,
   page: ShownPage | null,
   keywordKey: string,
-): Around['candidates'] {
+): Promise<Around['candidates']> {
   const positions = new Map(
     (page?.slots ?? [])
       .filter(({ kind, side, address }) => kind === 'organic' && side === 'own' && address !== null)
       .map(({ address, position }) => [address!, position!]),
   );
   const records = new Map(sides.own.map(({ address, record }) => [address, record]));
-  return sides.ownPlaces
+  const found = sides.ownPlaces
     .filter(({ title, address }) => title !== '' || positions.has(address))
     .map(({ address, title, description }) => {
       const fields = [title, description, ...Object.values(records.get(address)?.fields ?? {})].map(key);
@@ -171,6 +88,9 @@ function candidatesOf(
         (a.address < b.address ? -1 : 1),
     )
     .slice(0, MOST_CANDIDATES);
+  const addresses = found.map(({ address }) => address);
+  const states = await indexStatesOf(database, project.id, market.id, addresses, date);
+  return found.map((candidate) => ({ ...candidate, index: states.get(candidate.address) ?? null }));
 }
 
 async function neighboursOf(
@@ -272,7 +192,7 @@ function roughOf(
   i: number,
   page: ShownPage | null,
   front: Around['front'],
-): Around['rough'] {
+): Omit<Around['rough'], 'borrowed'> {
   const { volume, columns, curve, ads, project } = comparison;
   const searched = Number.isNaN(volume[i]!) ? null : volume[i]!;
   const { front: depth, conversionRate: set } = project.settings;
@@ -295,7 +215,21 @@ function roughOf(
       price === null || conversionRate === null || Number.isNaN(demand)
         ? null
         : demand * clicks * conversionRate * price,
+    turnoverASearch: price === null || conversionRate === null ? null : clicks * conversionRate * price,
     conversionRate,
     price,
   };
+}
+
+/** What another surface would lend, asked only where no volume is known here. */
+async function borrowedFor(
+  workspace: Workspace,
+  { metrics, rows, keywords, market, project, date }: Comparison,
+  i: number,
+): Promise<Around['rough']['borrowed']> {
+  if (!Number.isNaN(metrics.volume[rows[i]!]!)) return null;
+  const lent = await workspace.borrowed(market, date, await workspace.factState(market.id, project.id));
+  const volume = lent?.volumes.get(keywords[i]!);
+  if (lent === null || volume === undefined) return null;
+  return { volume, from: lent.from, ratio: lent.ratio, pairs: lent.pairs };
 }

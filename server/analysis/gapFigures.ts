@@ -1,4 +1,5 @@
 import type { GapSort } from '@opsimath/contract/api/gaps';
+import { estimatedClicks } from '@opsimath/core/ranking/clickThrough';
 import { UNKNOWN } from '@opsimath/core/ranking/position';
 import type { Comparison } from './comparison';
 
@@ -61,5 +62,32 @@ function make(comparison: Comparison, figure: Exclude<GapSort, 'keyword'>): Arra
       return Float64Array.from(comparison.keywords, (id, i) =>
         gaps.doubling[i] === 1 ? (comparison.ads.terms.get(id)?.cost ?? NaN) : NaN,
       );
+    case 'our clicks':
+      return clicksOf(comparison, columns.ownOrganic);
+    case 'rival clicks':
+      return clicksOf(comparison, gaps.rivalBest);
+    case 'results':
+      return Float64Array.from(rows, (row) => metrics.results[row]!);
+    case 'exact rivals':
+      return Float32Array.from(comparison.exactRivals, (count) => (count < 0 ? NaN : count));
+    case 'volume to results':
+      return Float64Array.from(rows, (row, i) => comparison.volume[i]! / (metrics.results[row]! || NaN));
+    case 'volume to rivals':
+      return Float64Array.from(comparison.exactRivals, (count, i) =>
+        count < 0 ? NaN : comparison.volume[i]! / (count + 1),
+      );
+    case 'front price':
+      return comparison.frontMedians.price;
+    case 'front rating':
+      return comparison.frontMedians.rating;
+    case 'front reviews':
+      return comparison.frontMedians.reviews;
   }
+}
+
+/** Estimated clicks a month at some positions (method §3): 0 for absent, unknown for unknown. */
+function clicksOf({ volume, columns, curve }: Comparison, positions: Uint8Array): Float64Array {
+  return Float64Array.from(positions, (position, i) =>
+    position === UNKNOWN ? NaN : estimatedClicks(volume[i]!, position, columns.featureFactor[i]!, curve),
+  );
 }

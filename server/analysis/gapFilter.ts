@@ -15,6 +15,7 @@ import type { Workspace } from './workspace';
 const MARKS: readonly GapMark[] = gapMark.options;
 const LITTLE = 1 << MARKS.indexOf('little demand');
 const BLOCK = 1 << MARKS.indexOf('block to take');
+const BY_HAND = 1 << MARKS.indexOf('by hand');
 /** Clicks a month below which a place on the front brings little. */
 const LITTLE_CLICKS = 10;
 /** What rows are divided by, in this order. */
@@ -67,10 +68,10 @@ function facetBits(comparison: Comparison): Record<FacetName, ArrayLike<number>>
 }
 
 function makeBits(comparison: Comparison): Record<FacetName, ArrayLike<number>> {
-  const { gaps, columns, verdicts, project, volume, curve, openBlocks } = comparison;
+  const { gaps, columns, verdicts, project, volume, curve, openBlocks, byHand, keywords } = comparison;
   const { front } = project.settings;
   const size = gaps.kind.length;
-  const marks = new Uint8Array(size);
+  const marks = new Uint16Array(size);
   const rivals = new Int32Array(size);
   for (let i = 0; i < size; i++) {
     const own = columns.ownOrganic[i]!;
@@ -79,6 +80,7 @@ function makeBits(comparison: Comparison): Record<FacetName, ArrayLike<number>> 
       if (volume[i]! * curve[own]! < LITTLE_CLICKS) marks[i]! |= LITTLE;
       if (openBlocks[i] === 1) marks[i]! |= BLOCK;
     }
+    if (byHand.size > 0 && byHand.has(keywords[i]!)) marks[i]! |= BY_HAND;
     let held = 0;
     for (let rival = 0; rival < columns.rivalOrganic.length; rival++) {
       const position = columns.rivalOrganic[rival]![i]!;
@@ -105,7 +107,8 @@ function marksOf(kind: number, own: number, doubling: number, movement: number):
 
 // marksOf counts on this order.
 if (
-  MARKS.join() !== ['near', 'doubling', ...MOVEMENT_MARKS.slice(1), 'little demand', 'block to take'].join()
+  MARKS.join() !==
+  ['near', 'doubling', ...MOVEMENT_MARKS.slice(1), 'little demand', 'block to take', 'by hand'].join()
 )
   throw new Error('Marks are out of order.');
 

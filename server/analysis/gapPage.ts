@@ -31,6 +31,7 @@ export async function gapPage(
     totals: totalsOf(comparison, filtered),
     own: comparison.sides.ownName,
     front: comparison.project.settings.front,
+    resultsPerPage: comparison.market.resultsPerPage,
     currency: comparison.project.settings.currency,
     rests: {
       segments: comparison.now.rests.length,

@@ -7,6 +7,7 @@ import { reason } from '@opsimath/core/gap/reason';
 import { VOLUME_SIGMA } from '@opsimath/core/gap/spreadOfWorth';
 import { WORTH_SOURCES } from '@opsimath/core/gap/worth';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
+import { estimatedClicks } from '@opsimath/core/ranking/clickThrough';
 import { ABSENT, UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
 import type { Database } from '../data/connection';
 import { keywordsById } from '../data/keywords';
@@ -67,6 +68,8 @@ function gapRow(
     paid: PAID_STATES[gaps.paid[i]!]!,
     doubling: gaps.doubling[i] === 1,
     volume: known(comparison.volume[i]!),
+    volumeBorrowed: Number.isNaN(metrics.volume[row]!) && !Number.isNaN(comparison.volume[i]!),
+    byHand: comparison.byHand.has(comparison.keywords[i]!),
     demand: known(columns.expectedVolume[i]!),
     chance: known(columns.chance[i]!),
     chanceAssumed: Number.isNaN(columns.chance[i]!) && !Number.isNaN(gaps.worthAMonth[i]!),
@@ -99,8 +102,21 @@ function gapRow(
     tracked: tracked.has(comparison.keywords[i]!),
     verdict: VERDICTS[comparison.verdicts[i]!]!,
     atStake: known(gapFigures(comparison, 'at stake')[i]!),
+    ownClicks: clicksAt(comparison, i, own),
+    rivalClicks: clicksAt(comparison, i, gaps.rivalBest[i]!),
+    results: known(metrics.results[row]!),
+    exactRivals: comparison.exactRivals[i]! < 0 ? null : comparison.exactRivals[i]!,
+    frontPrice: known(comparison.frontMedians.price[i]!),
+    frontRating: known(comparison.frontMedians.rating[i]!),
+    frontReviews: known(comparison.frontMedians.reviews[i]!),
     parts: partsOf(comparison, i),
   };
+}
+
+/** Estimated clicks a month at a position (method §3); none where we are absent. */
+function clicksAt({ volume, columns, curve }: Comparison, i: number, position: number): number | null {
+  if (position === UNKNOWN) return null;
+  return known(estimatedClicks(volume[i]!, position, columns.featureFactor[i]!, curve));
 }
 
 /** What spreads the expected worth (method §8). A chance that is the market's mean is as unsure as chances there differ. */

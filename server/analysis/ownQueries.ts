@@ -7,7 +7,7 @@ import {
   snippetWord,
   topQuarterFrom,
 } from '@opsimath/core/performance/expectation';
-import { isThin, wilson } from '@opsimath/core/rates/wilson';
+import { rateOf } from '@opsimath/core/rates/wilson';
 import { UNKNOWN } from '@opsimath/core/ranking/position';
 import { key } from '@opsimath/core/text/key';
 import type { z } from 'zod';
@@ -60,11 +60,7 @@ export async function ownQueries(
       id,
       text: texts.get(id)!.text,
       key: texts.get(id)!.key,
-      ctr: {
-        rate: sum.impressions > 0 ? sum.clicks / sum.impressions : null,
-        ...wilson(sum.clicks, sum.impressions),
-        thin: isThin(sum.clicks, sum.impressions),
-      },
+      ctr: rateOf(sum.clicks, sum.impressions),
       before: earlier ? sumOf(earlier) : null,
       expected,
       ratio,

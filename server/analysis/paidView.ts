@@ -4,7 +4,7 @@ import { TERM_STATES, isCostly, shrunkCtrs, termState } from '@opsimath/core/ads
 import { periodDays, readPeriod } from '@opsimath/core/demand/period';
 import { isDoubling } from '@opsimath/core/gap/paid';
 import { shrunkRate } from '@opsimath/core/rates/betaPrior';
-import { isThin, wilson } from '@opsimath/core/rates/wilson';
+import { rateOf } from '@opsimath/core/rates/wilson';
 import { UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
 import { key, words } from '@opsimath/core/text/key';
 import type { z } from 'zod';
@@ -128,10 +128,6 @@ export async function paidView(workspace: Workspace, projectId: number, query: Q
     total: shown.length,
     rows: shown.slice(offset, offset + limit).map(({ key: _, ...row }) => row),
   };
-}
-
-function rateOf(hits: number, cases: number): AdTermRow['ctr'] {
-  return { rate: cases > 0 ? hits / cases : null, ...wilson(hits, cases), thin: isThin(hits, cases) };
 }
 
 /** The first that explains it. */

@@ -1,4 +1,5 @@
 import { ABSENT, UNKNOWN } from '@opsimath/core/ranking/position';
+import type { HandFact } from '../data/handPositions';
 import type { StoredSegment } from '../data/segments/segments';
 import type { ColumnStore } from './columnStore';
 import type { Sides } from './sides';
@@ -67,9 +68,10 @@ export async function buildStandings(
   segments: readonly StoredSegment[],
   sides: Sides,
   range: { least: number; most: number },
+  hand: readonly HandFact[] = [],
 ): Promise<Standings> {
   let last: Standings | null = null;
-  for await (const { standings } of standingsByDay(store, segments, sides, range)) last = standings;
+  for await (const { standings } of standingsByDay(store, segments, sides, range, hand)) last = standings;
   return last ?? emptyStandings(range.least, range.most - range.least + 1, sides.rivals.length);
 }
 
@@ -82,6 +84,7 @@ export async function* standingsByDay(
   segments: readonly StoredSegment[],
   sides: Sides,
   range: { least: number; most: number },
+  hand: readonly HandFact[] = [],
 ): AsyncGenerator<{ date: string; standings: Standings }> {
   const size = range.most - range.least + 1;
   const standings = emptyStandings(range.least, size, sides.rivals.length);
@@ -89,24 +92,39 @@ export async function* standingsByDay(
     organic: new Int32Array(size),
     paid: new Int32Array(size),
   }));
+  const bitOf = new Map(sides.own.map(({ id }) => [id, 0]));
+  sides.rivals.forEach(({ id }, r) => bitOf.set(id, r + 1));
   const facts = segments
     .filter((segment) => segment.kind === 'rankings' || segment.kind === 'captures')
-    .sort((a, b) => a.date.localeCompare(b.date) || kindOrder(a) - kindOrder(b) || a.id - b.id);
-  for (const [n, segment] of facts.entries()) {
-    standings.rests.push(segment);
-    if (segment.kind === 'captures') {
+    .map((segment): Fact => ({ date: segment.date, order: kindOrder(segment), id: segment.id, segment }));
+  hand.forEach((entry, id) => facts.push({ date: entry.date, order: BY_HAND, id, entry }));
+  facts.sort((a, b) => a.date.localeCompare(b.date) || a.order - b.order || a.id - b.id);
+  for (const [n, { date, segment, entry }] of facts.entries()) {
+    if (entry) applyByHand(standings, entry, bitOf);
+    if (segment) standings.rests.push(segment);
+    if (segment?.kind === 'captures') {
       const columns = await captureColumnsOf(store, segment);
       standings.captures.push(columns);
       applyCaptures(standings, columns, standings.captures.length, sides.masks);
-    } else {
+    } else if (segment) {
       await applyRankings(standings, store, segment, sides.masks, lookedOn);
     }
-    if (facts[n + 1]?.date !== segment.date) yield { date: segment.date, standings };
+    if (facts[n + 1]?.date !== date) yield { date, standings };
   }
 }
 
+interface Fact {
+  date: string;
+  order: number;
+  id: number;
+  segment?: StoredSegment;
+  entry?: HandFact;
+}
+
+/** On one day: look-ups, then what was seen by hand, then captures, which have looked at everybody. */
+const BY_HAND = 1;
 function kindOrder(segment: StoredSegment): number {
-  return segment.kind === 'rankings' ? 0 : 1;
+  return segment.kind === 'rankings' ? 0 : 2;
 }
 
 function emptyStandings(base: number, size: number, rivals: number): Standings {
@@ -170,6 +188,20 @@ function applyCaptures(
       }
     }
   }
+}
+
+/** A position seen by hand says where one side stands, and nothing of the others. */
+function applyByHand(
+  { base, size, own, rivals }: Standings,
+  { keyword, target, organic, paid }: HandFact,
+  bitOf: ReadonlyMap<number, number>,
+): void {
+  const i = keyword - base;
+  const bit = bitOf.get(target);
+  const side = bit === undefined ? undefined : bit === 0 ? own : rivals[bit - 1];
+  if (!side || i < 0 || i >= size) return;
+  if (organic !== null) side.organic[i] = organic;
+  if (paid !== null) side.paid[i] = paid;
 }
 
 /** Rows of a look-up: each says where one place stands. The day's first row of a side replaces what was older. */

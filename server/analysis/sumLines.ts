@@ -62,8 +62,13 @@ export function sumLines(comparison: Comparison, i: number, row: GapRow): SumLin
   const coming = [1, 2, 3].map((ahead) => (month + ahead) % 12);
   const seasonMean =
     season === null ? 1 : (season[coming[0]!]! + season[coming[1]!]! + season[coming[2]!]!) / 3;
+  const lent = row.volumeBorrowed ? comparison.borrowed : null;
   const volumeSource =
-    metricsHead === null ? 'never looked up' : `${metricsHead.source}, ${metricsHead.date}`;
+    lent !== null
+      ? `borrowed from ${lent.from} × ${number(lent.ratio, 2)}, of ${number(lent.pairs)} keywords known on both`
+      : metricsHead === null
+        ? 'never looked up'
+        : `${metricsHead.source}, ${metricsHead.date}`;
   return [
     line('Volume', row.volume, 0, 'searches a month, mean of the latest 12', volumeSource),
     line(

@@ -8,12 +8,14 @@ import { listById, listMembers, listState } from '../data/lists';
 import { lookUpById } from '../data/lookUps';
 import { type MarketRow, marketByCode } from '../data/markets';
 import { findsSegments, poolSegments, uniqueIds } from '../data/pools';
+import { type HandFact, handFacts } from '../data/handPositions';
 import { projectById } from '../data/projects';
 import { type StoredSegment, findSegments } from '../data/segments/segments';
 import { trackedKeywords } from '../data/tracked';
 import { verdictColumns, verdictState } from '../data/verdicts';
 import { KnownProblem } from '../problem';
 import { adTermsUntil } from './adTerms';
+import { type Borrowed, borrowedVolumes } from './borrowed';
 import { ColumnStore, Lately } from './columnStore';
 import { type Comparison, buildComparison, withVerdicts } from './comparison';
 import type { Filtered } from './gapFilter';
@@ -37,6 +39,7 @@ export class Workspace {
   private readonly judged = new Lately<Comparison>(KEPT_COMPARISONS);
   private readonly fitted = new Lately<Models>(KEPT_MODELS);
   private readonly alphabets = new Lately<Int32Array>(2);
+  private readonly lent = new Lately<{ found: Borrowed | null }>(2);
   private readonly sorted = new Lately<{ ids: Int32Array; words: Uint8Array }>(2);
   readonly orders = new Lately<Int32Array>(KEPT_ORDERS);
   readonly filters = new Lately<Filtered>(KEPT_FILTERS);
@@ -75,6 +78,12 @@ export class Workspace {
         const space = range ?? { least: 0, most: 0 };
         const segments = await findSegments(this.database, { marketId: market.id });
         const until = (date: string): StoredSegment[] => segments.filter((segment) => segment.date <= date);
+        const hand = await handFacts(this.database, projectId, market.id);
+        const counted = project.settings.handCounts ? hand : [];
+        const known = (date: string): HandFact[] => counted.filter((entry) => entry.date <= date);
+        const borrowed = project.settings.volumeBorrowed
+          ? await this.borrowed(market, scope.date, state)
+          : null;
         const models = await this.models(market, projectId, scope.date, state, project.settings);
         return buildComparison(this.store, {
           models,
@@ -85,8 +94,12 @@ export class Workspace {
           compareDate: scope.compare ?? null,
           sides,
           keywords,
-          now: await buildStandings(this.store, until(scope.date), sides, space),
-          before: scope.compare ? await buildStandings(this.store, until(scope.compare), sides, space) : null,
+          byHand: new Set(hand.filter(({ date }) => date <= scope.date).map(({ keyword }) => keyword)),
+          borrowed,
+          now: await buildStandings(this.store, until(scope.date), sides, space, known(scope.date)),
+          before: scope.compare
+            ? await buildStandings(this.store, until(scope.compare), sides, space, known(scope.compare))
+            : null,
           metrics: await gatherMetrics(
             this.store,
             segments.filter((segment) => segment.kind === 'metrics'),
@@ -100,6 +113,18 @@ export class Workspace {
       withVerdicts(await gathered(), await verdictColumns(this.database, projectId, market.id)),
     );
     return { comparison, name: judged };
+  }
+
+  /** Volumes that another surface lends a market as of a date; made once for what is held. */
+  async borrowed(market: MarketRow, date: string, state: string): Promise<Borrowed | null> {
+    const everywhere = await this.database.client.execute(
+      "SELECT max(id) || '/' || count(*) AS state FROM segment WHERE kind = 'metrics'",
+    );
+    const name = JSON.stringify([market.id, date, state, everywhere.rows[0]!.state]);
+    const { found } = await this.lent.get(name, async () => ({
+      found: await borrowedVolumes(this.database, market, date),
+    }));
+    return found;
   }
 
   /** Click-through and chance, fitted to what is held on or before a date. */

@@ -33,6 +33,27 @@ export async function keepIndexStates(
   );
 }
 
+/** Newest index state of own addresses on or before a date; addresses never checked are left out. */
+export async function indexStatesOf(
+  database: Database,
+  projectId: number,
+  marketId: number,
+  addresses: readonly string[],
+  date: string,
+): Promise<Map<string, { state: string; checkedOn: string }>> {
+  const found = await database.client.execute({
+    sql: `SELECT address, state, checked_on FROM json_each(?) JOIN index_check ON address = value
+          WHERE project_id = ? AND market_id = ? AND checked_on <= ? ORDER BY checked_on`,
+    args: [JSON.stringify(addresses), projectId, marketId, date],
+  });
+  return new Map(
+    found.rows.map((row) => [
+      String(row.address),
+      { state: String(row.state), checkedOn: String(row.checked_on) },
+    ]),
+  );
+}
+
 export async function keepSitemap(
   database: Database,
   projectId: number,

@@ -14,6 +14,7 @@ interface NoteRow {
   subject: string | null;
   text: string;
   person: string;
+  hasPicture: number;
   writtenAt: string;
   keyword: string | null;
   market: string | null;
@@ -24,7 +25,7 @@ interface NoteRow {
 export async function listNotes(database: Database, projectId: number): Promise<Note[]> {
   const answer = await database.client.execute({
     sql: `SELECT note.id, note.kind, keyword_id AS keywordId, target_id AS targetId, note.date, subject, note.text,
-                 person, note.created_at AS writtenAt, keyword.text AS keyword, market.code AS market,
+                 person, picture IS NOT NULL AS hasPicture, note.created_at AS writtenAt, keyword.text AS keyword, market.code AS market,
                  target.name AS target
           FROM note LEFT JOIN keyword ON keyword.id = keyword_id LEFT JOIN market ON market.id = keyword.market_id
                LEFT JOIN target ON target.id = target_id
@@ -36,7 +37,7 @@ export async function listNotes(database: Database, projectId: number): Promise<
 
 function readNote(row: NoteRow): Note {
   const { id, text, person, writtenAt, market } = row;
-  const rest = { id, text, person, writtenAt, market };
+  const rest = { id, text, person, picture: row.hasPicture === 1, writtenAt, market };
   switch (row.kind) {
     case 'keyword':
       return { ...rest, subject: { on: 'keyword', keyword: row.keywordId! }, about: row.keyword ?? '' };
@@ -57,7 +58,7 @@ export async function addNote(
   database: Database,
   projectId: number,
   subject: NoteSubject,
-  words: { text: string; person: string },
+  words: { text: string; person: string; picture: string | null },
 ): Promise<void> {
   await assertSubject(database, projectId, subject);
   await database.rows.insert(note).values({
@@ -90,6 +91,20 @@ async function assertSubject(database: Database, projectId: number, subject: Not
         });
   if (found.rows.length === 0)
     throw new KnownProblem(404, 'nothing-to-note-on', `There is no such ${subject.on}.`, 'Open it again.');
+}
+
+/** The picture of a note as its bytes and their media type; `null` where it has none. */
+export async function notePicture(
+  database: Database,
+  projectId: number,
+  id: number,
+): Promise<{ media: string; bytes: Buffer } | null> {
+  const found = await database.client.execute({
+    sql: 'SELECT picture FROM note WHERE project_id = ? AND id = ?',
+    args: [projectId, id],
+  });
+  const [, media, data] = /^data:([a-z/]+);base64,(.*)$/s.exec(String(found.rows[0]?.picture ?? '')) ?? [];
+  return media === undefined ? null : { media, bytes: Buffer.from(data!, 'base64') };
 }
 
 export async function changeNote(

@@ -8,7 +8,9 @@ import serve from 'koa-static';
 import type { Logger } from 'pino';
 import { answerProblems } from './errors';
 import { gapRoutes } from './gaps';
+import { handPositionRoutes } from './handPositions';
 import { standingRoutes } from './standing';
+import { studyRoutes } from './studies';
 import { importRoutes } from './imports';
 import { jobRoutes } from './jobs';
 import { lookUpRoutes } from './lookUps';
@@ -42,6 +44,8 @@ export function createApp(services: Services, webFolder: string, log: Logger): K
     jobRoutes,
     gapRoutes,
     standingRoutes,
+    studyRoutes,
+    handPositionRoutes,
     siftRoutes,
     listRoutes,
     variantRoutes,

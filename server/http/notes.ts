@@ -1,7 +1,8 @@
 import { note, noteAddition, noteText } from '@opsimath/contract/api/notes';
 import { z } from 'zod';
-import { addNote, changeNote, listNotes, removeNote } from '../data/notes';
+import { addNote, changeNote, listNotes, notePicture, removeNote } from '../data/notes';
 import { projectById } from '../data/projects';
+import { KnownProblem } from '../problem';
 import type { Routes } from './route';
 import type { Services } from './services';
 
@@ -29,8 +30,28 @@ export function noteRoutes(routes: Routes, { database }: Services): void {
     },
     async ({ params, body }) => {
       await projectById(database, params.id);
-      await addNote(database, params.id, body.subject, { text: body.text, person: body.person });
+      await addNote(database, params.id, body.subject, {
+        text: body.text,
+        person: body.person,
+        picture: body.picture,
+      });
       return listNotes(database, params.id);
+    },
+  );
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/notes/:note/picture',
+      summary: 'The picture pasted into a note',
+      answer: null,
+      media: 'image/*',
+    },
+    async ({ params, context }) => {
+      const found = await notePicture(database, params.id, params.note);
+      if (found === null)
+        throw new KnownProblem(404, 'no-picture', `Note ${params.note} has no picture.`, 'Open it again.');
+      context.type = found.media;
+      context.body = found.bytes;
     },
   );
   routes.add(

@@ -112,7 +112,8 @@ function ourBest(
   return single.sort((a, b) => pull(b) - pull(a))[0] ?? null;
 }
 
-async function curvesOf(
+/** Sales curves of a marketplace as of a date, fetched where none are held. */
+export async function curvesOf(
   { database, source }: Ground,
   market: MarketRow,
   date: string,
@@ -153,6 +154,7 @@ async function comparer(
       title: record.title,
       description: record.description,
       category: record.category,
+      picture: record.picture,
       published: record.published,
       updated: record.updated,
       figures: { ...record.figures, 'views a day': viewsADay(record, date) },

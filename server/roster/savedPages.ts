@@ -48,6 +48,7 @@ export async function takeSavedPage(
       words: page.words,
     },
     fields: { headings: page.headings.join('\n'), body },
+    picture: null,
   };
   const added = await addTarget(
     database,

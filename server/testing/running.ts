@@ -96,13 +96,13 @@ export class Running {
   }
 
   /** Brings a table in as it is understood. */
-  async bringIn(at: string, name: string, kind: string, csv: string): Promise<void> {
+  async bringIn(at: string, name: string, kind: string, csv: string, market = MARKET): Promise<void> {
     const { import: entry, preview } = await this.api.upload(
       `${at}/imports?name=${name}&kind=${encodeURIComponent(kind)}`,
       csv,
     );
     const { reading } = preview;
-    const started = await this.api.post(`/imports/${entry.id}/start`, { market: MARKET, reading });
+    const started = await this.api.post(`/imports/${entry.id}/start`, { market, reading });
     await this.api.finished(started.job.id);
   }
 

@@ -6,6 +6,7 @@ import type { ScenarioMarket } from '../world/scenario';
 import type { World } from '../world/world';
 import type { Figures } from './figures';
 import type { OpenMarket } from './market';
+import { pictureOf } from './pictures';
 import { lastRevision } from './ranker';
 
 /** Fields that only the owner sees. */
@@ -60,7 +61,7 @@ export function fullRecordOf(
       ([name]) => name !== 'title' && name !== 'description' && !PRIVATE.includes(name),
     ),
   );
-  return { ...recordOf(world, market, figures, document, day), fields };
+  return { ...recordOf(world, market, figures, document, day), fields, picture: pictureOf(document) };
 }
 
 /** The public record of a whole site, channel or shop: its home page's words with the owner's figures. */
@@ -97,5 +98,6 @@ export function parentRecordOf(
       [{ site: 'pages', channel: 'videos', shop: 'listings' }[kind]]: held.length,
     },
     fields: channelKeywords ? { keywords: channelKeywords } : {},
+    picture: null,
   };
 }

@@ -34,6 +34,8 @@ export const api = createApi({
     'lists',
     'variants',
     'markers',
+    'studies',
+    'hand',
   ],
   endpoints: () => ({}),
 });

@@ -114,6 +114,15 @@ export class ArchiveReader {
         return this.insert('word_leave', rows, { keyword_id: this.keywords }, ['id']);
       case 'note':
         return this.insert('note', rows, { keyword_id: this.keywords, target_id: this.targets }, ['id']);
+      case 'result_reading':
+        return this.insert('result_reading', rows, { place_id: this.places });
+      case 'hand_position':
+        return this.insert('hand_position', rows, { keyword_id: this.keywords, target_id: this.targets }, [
+          'id',
+        ]);
+      case 'own_bid':
+      case 'auction_slot':
+        return this.insert(table, rows, { keyword_id: this.keywords, market_id: this.markets });
       case 'index_check':
         return this.insert('index_check', rows, { market_id: this.markets });
       case 'banned_word':

@@ -5,3 +5,4 @@ export * from './work';
 export * from './world';
 export * from './notes';
 export * from './sift';
+export * from './paid';

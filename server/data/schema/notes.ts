@@ -1,7 +1,7 @@
-import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import { createdAt, id } from './columns';
 import { ofProject, target } from './projects';
-import { keyword } from './world';
+import { keyword, place } from './world';
 
 /** What somebody wrote down, and on what. */
 export const note = sqliteTable(
@@ -19,7 +19,45 @@ export const note = sqliteTable(
     subject: text(),
     text: text().notNull(),
     person: text().notNull().default(''),
+    /** A pasted picture as a data address. */
+    picture: text(),
     createdAt: createdAt(),
   },
   (table) => [index('note_project').on(table.projectId, table.keywordId)],
+);
+
+/** What somebody saw on looking at a result: traits of its opening line or picture. No row: nobody looked. */
+export const resultReading = sqliteTable(
+  'result_reading',
+  {
+    projectId: ofProject(),
+    placeId: integer('place_id')
+      .notNull()
+      .references(() => place.id),
+    about: text({ enum: ['opening', 'picture'] }).notNull(),
+    traits: text({ mode: 'json' }).notNull().$type<string[]>(),
+    readAt: createdAt(),
+  },
+  (table) => [primaryKey({ columns: [table.projectId, table.placeId, table.about] })],
+);
+
+/** A position that somebody saw and typed in; it may be personal to who looked. */
+export const handPosition = sqliteTable(
+  'hand_position',
+  {
+    id: id(),
+    projectId: ofProject(),
+    keywordId: integer('keyword_id')
+      .notNull()
+      .references(() => keyword.id),
+    targetId: integer('target_id')
+      .notNull()
+      .references(() => target.id, { onDelete: 'cascade' }),
+    date: text().notNull(),
+    organic: integer(),
+    paid: integer(),
+    person: text().notNull().default(''),
+    createdAt: createdAt(),
+  },
+  (table) => [index('hand_position_keyword').on(table.projectId, table.keywordId)],
 );

@@ -155,20 +155,34 @@ function Front({ around: { front, before }, currency }: { around: Around; curren
   );
 }
 
-function Candidates({ around: { candidates } }: { around: Around }) {
+const COVERED = {
+  whole: 'the whole phrase in one field',
+  'one field': 'all in one field',
+  spread: 'all, across fields',
+  none: 'none in any field',
+};
+
+/** Badly placed is not the same as not found, nor is never looked. */
+function foundAt(position: number | null, lookedTo: number | null): string {
+  if (position !== null) return `found at ${position}`;
+  return lookedTo === null ? 'never captured' : `absent to depth ${lookedTo}`;
+}
+
+function Candidates({ around: { candidates, lookedTo } }: { around: Around }) {
   return (
     <section className="section">
       <h2>Which of ours could answer</h2>
       {candidates.length === 0 && <p className="soft">None of ours ranks or holds half of its words.</p>}
       <ul className="told">
-        {candidates.map(({ address, title, position, coverage, held, of }) => (
+        {candidates.map(({ address, title, position, coverage, held, of, index }) => (
           <li key={address}>
             <a href={`https://${address}`} target="_blank" rel="noreferrer noopener">
               {title || address}
             </a>
             <div className="faint">
-              {position === null ? 'does not rank' : `at ${position}`} ·{' '}
-              {coverage === 'part' ? `${held} of ${of} words` : coverage}
+              {foundAt(position, lookedTo)} · words:{' '}
+              {coverage === 'part' ? `${held} of ${of}` : COVERED[coverage]} ·{' '}
+              {index === null ? 'index never checked' : `${index.state} (${spelledDay(index.checkedOn)})`}
             </div>
           </li>
         ))}
@@ -215,8 +229,15 @@ function Rough({ around: { rough }, currency }: { around: Around; currency: stri
         <li>
           {rough.turnover === null
             ? 'Turnover of the front unknown: it needs a price on the front and a conversion rate.'
-            : `Turnover of the front about ${worth(rough.turnover)} ${currency} a month (estimated: demand × clicks of the front × ${percent(rough.conversionRate)} × ${worth(rough.price)}).`}
+            : `Turnover of the front about ${worth(rough.turnover)} ${currency} a month, ${worth(rough.turnoverASearch)} a search (estimated: demand × clicks of the front × ${percent(rough.conversionRate)} × ${worth(rough.price)}).`}
         </li>
+        {rough.borrowed !== null && (
+          <li>
+            Borrowed volume about {count(rough.borrowed.volume)} a month: that of {rough.borrowed.from} ×{' '}
+            {decimal(rough.borrowed.ratio, 2)}, the median of {count(rough.borrowed.pairs)} keywords known on
+            both. Estimated; part of demand only where the settings say so.
+          </li>
+        )}
       </ul>
     </section>
   );

@@ -6,6 +6,7 @@ import { useDossierQuery, useTrackMutation } from '../../state/gapsApi';
 import { useAppDispatch } from '../../state/store';
 import { toggle } from '../../state/tray';
 import { useOldAfter } from '../../state/useOldAfter';
+import { rateOf } from '@opsimath/core/rates/wilson';
 import { surface } from '@opsimath/contract/source/answers';
 import { HistoryChart, type PositionsOf } from '../charts/HistoryChart';
 import { VolumeChart } from '../charts/VolumeChart';
@@ -14,8 +15,11 @@ import { LaneHead } from '../lane/LaneHead';
 import '../lane/lane.css';
 import { Notes } from '../notes/Notes';
 import { Problem } from '../words/Problem';
-import { age, count, decimal, movement, percent, spelledDay, worth } from '../words/figures';
+import { RateWord } from '../words/RateWord';
+import { age, count, decimal, movement, spelledDay, worth } from '../words/figures';
 import { AroundParts } from './AroundParts';
+import { FrontStudy } from './FrontStudy';
+import { HandPositions } from './HandPositions';
 import { LivePage } from './LivePage';
 import { PageDifference } from './PageDifference';
 import { PrioritySum } from './PrioritySum';
@@ -115,7 +119,10 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
             ))}
           </p>
           <dl className="facts">
-            <Fact name="Volume" value={`${count(data.row.volume)} a month${metricsAge}`} />
+            <Fact
+              name="Volume"
+              value={`${count(data.row.volume)} a month${data.row.volumeBorrowed ? ', borrowed' : metricsAge}`}
+            />
             <Fact name="Priority" value={worth(data.row.priority)} />
             <Fact
               name="CPC"
@@ -159,6 +166,13 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
             </h2>
             <HistoryChart history={data.history} own={data.own} rivals={data.rivals} of={positions} />
           </section>
+          <HandPositions
+            key={`hand ${keyword}`}
+            project={project}
+            keyword={keyword}
+            market={comparison.market}
+            date={comparison.date}
+          />
           {data.metrics && (
             <section className="section">
               <h2>Searches a month</h2>
@@ -175,6 +189,13 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
             scope={comparison}
             currency={data.currency}
             front={data.front}
+          />
+          <FrontStudy
+            key={`study ${keyword}`}
+            project={project}
+            keyword={keyword}
+            market={comparison.market}
+            date={comparison.date}
           />
           {data.page && (
             <PageDifference
@@ -219,9 +240,12 @@ function OwnPerformance({ dossier: { performance, performanceUntil } }: { dossie
   return (
     <p className="soft">
       {spelledDay(from)} to {spelledDay(to)}: <b>{count(impressions)}</b> impressions, <b>{count(clicks)}</b>{' '}
-      clicks, CTR <b>{percent(impressions > 0 ? clicks / impressions : null)}</b>, average position{' '}
-      <b>{decimal(position, 1)}</b>. Exact, from {source}; held up to {spelledDay(performanceUntil)}, of whose
-      last days not all may have come.
+      clicks, CTR{' '}
+      <b>
+        <RateWord of={rateOf(clicks, impressions)} />
+      </b>
+      , average position <b>{decimal(position, 1)}</b>. Exact, from {source}; held up to{' '}
+      {spelledDay(performanceUntil)}, of whose last days not all may have come.
     </p>
   );
 }

@@ -1,11 +1,12 @@
 import type { Note, NoteSubject } from '@opsimath/contract/api/notes';
 import { App, Button, Input } from 'antd';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useAddNoteMutation, useNotesQuery, useRemoveNoteMutation } from '../../state/notesApi';
 import { sign } from '../../state/preferences';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { Problem } from '../words/Problem';
 import { spelledDay } from '../words/figures';
+import { PICTURES, asDataAddress, fetchedPicture, pictureAddress, pictureProblem } from './notePictures';
 import { sameSubject } from './sameSubject';
 import './notes.css';
 
@@ -38,13 +39,17 @@ function WrittenNote({ project, note }: { project: number; note: Note }) {
   const [add] = useAddNoteMutation();
   const { message } = App.useApp();
   const takeAway = async (): Promise<void> => {
+    const picture = note.picture ? await fetchedPicture(pictureAddress(project, note.id)) : null;
     await remove({ project, note: note.id }).unwrap();
     const { subject, text, person } = note;
     void message.open({
       content: (
         <span>
           The note is gone.{' '}
-          <button className="plain written" onClick={() => void add({ project, subject, text, person })}>
+          <button
+            className="plain written"
+            onClick={() => void add({ project, subject, text, person, picture })}
+          >
             Undo
           </button>
         </span>
@@ -61,6 +66,11 @@ function WrittenNote({ project, note }: { project: number; note: Note }) {
       <button className="plain soft written" onClick={() => void takeAway().catch(() => undefined)}>
         take away
       </button>
+      {note.picture && (
+        <a href={pictureAddress(project, note.id)} target="_blank" rel="noreferrer" className="note-picture">
+          <img src={pictureAddress(project, note.id)} alt={`Picture noted: ${note.text}`} />
+        </a>
+      )}
     </li>
   );
 }
@@ -70,10 +80,20 @@ function NewNote({ project, subject }: NotesProps) {
   const dispatch = useAppDispatch();
   const person = useAppSelector((state) => state.preferences.person);
   const [text, setText] = useState('');
+  const [picture, setPicture] = useState<string | null>(null);
+  const [refused, setRefused] = useState('');
+  const choose = useRef<HTMLInputElement>(null);
+  const take = async (file: File | undefined): Promise<void> => {
+    if (!file) return;
+    const problem = pictureProblem(file);
+    setRefused(problem ?? '');
+    if (problem === null) setPicture(await asDataAddress(file));
+  };
   const keep = async (): Promise<void> => {
-    if (text.trim() === '') return;
-    await add({ project, subject, text, person }).unwrap();
+    if (text.trim() === '' && picture === null) return;
+    await add({ project, subject, text: text.trim() || 'A picture', person, picture }).unwrap();
     setText('');
+    setPicture(null);
   };
   return (
     <form
@@ -84,18 +104,44 @@ function NewNote({ project, subject }: NotesProps) {
     >
       <Input.TextArea
         aria-label="New note"
-        placeholder="Note what you see or decide, and why"
+        placeholder="Note what you see or decide, and why; a picture can be pasted"
         autoSize={{ minRows: 1, maxRows: 6 }}
         maxLength={5000}
         value={text}
         onChange={(event) => setText(event.target.value)}
+        onPaste={(event) => {
+          const [file] = event.clipboardData.files;
+          if (!file) return;
+          event.preventDefault();
+          void take(file);
+        }}
         onKeyDown={(event) => {
           // Escape closes panels; not while something is being written.
           if (event.key === 'Escape' && text !== '') event.stopPropagation();
           if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) void keep().catch(() => undefined);
         }}
       />
-      {text !== '' && (
+      {picture !== null && (
+        <div className="note-picture">
+          <img src={picture} alt="Picture to be kept" />
+          <button type="button" className="plain soft written" onClick={() => setPicture(null)}>
+            leave the picture out
+          </button>
+        </div>
+      )}
+      {refused !== '' && <p className="soft">{refused}</p>}
+      <input
+        ref={choose}
+        type="file"
+        hidden
+        accept={PICTURES.join(',')}
+        aria-label="Picture of the note"
+        onChange={({ target }) => {
+          void take(target.files?.[0]);
+          target.value = '';
+        }}
+      />
+      {(text !== '' || picture !== null) && (
         <div className="note-foot">
           <Input
             size="small"
@@ -107,6 +153,9 @@ function NewNote({ project, subject }: NotesProps) {
           />
           <Button size="small" type="primary" htmlType="submit" loading={isLoading} title="Ctrl+Enter">
             Keep
+          </Button>
+          <Button size="small" onClick={() => choose.current?.click()}>
+            {picture === null ? 'Add a picture' : 'Another picture'}
           </Button>
         </div>
       )}

@@ -3,9 +3,10 @@ import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { Dossier } from '../../parts/dossier/Dossier';
-import { Empty } from '../../parts/words/Empty';
 import { FindBox } from '../../parts/words/FindBox';
 import { Problem } from '../../parts/words/Problem';
+import { StartLookUp } from '../../parts/words/StartLookUp';
+import { ColumnsMenu } from '../../parts/table/ColumnsMenu';
 import { spelledDay } from '../../parts/words/figures';
 import { useGapPageQuery } from '../../state/gapsApi';
 import { useLookUpsQuery } from '../../state/lookUpApi';
@@ -13,7 +14,6 @@ import { useProjectsQuery } from '../../state/projectApi';
 import { useListsQuery } from '../../state/siftApi';
 import { type Scope, searchWithView } from '../../state/scope';
 import { useScope } from '../../state/useScope';
-import { GapColumnsMenu } from './GapColumnsMenu';
 import { GapMap } from './GapMap';
 import { GapTable } from './GapTable';
 import { GapTitle } from './GapTitle';
@@ -22,6 +22,7 @@ import { KindStrip } from './KindStrip';
 import { MarkFilters } from './MarkFilters';
 import { NarrowPanel } from './NarrowPanel';
 import { exportAddress } from './exportAddress';
+import { gapExtra } from './gapExtraColumns';
 import { notUsual } from './notUsual';
 
 type Groups = Exclude<Scope['by'], ''> | 'none';
@@ -35,7 +36,6 @@ const GROUPS: { value: Groups; label: string }[] = [
 /** Every keyword with its lane, gap kind, worth, and what to do; as a table, in groups, or with the map above it. */
 export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
   const { project, scope, comparison, change } = useScope();
-  const { search } = useLocation();
   const { data: lookUps } = useLookUpsQuery(project);
   const { data: lists } = useListsQuery(project);
   const further = scope.rivals.length + scope.bands.length + scope.verdicts.length + scope.actions.length;
@@ -53,14 +53,9 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
   }
   if (first && first.totals.keywords === 0 && scope.list === null && scope.only === '') {
     return (
-      <Empty title="No keywords in this scope yet">
+      <StartLookUp title="No keywords in this scope yet">
         A look-up finds what rivals rank for, and captures who stands where.
-        <div>
-          <Link to={`/p/${project}/look-up${search}`}>
-            <Button type="primary">Start a look-up</Button>
-          </Link>
-        </div>
-      </Empty>
+      </StartLookUp>
     );
   }
   return (
@@ -83,7 +78,11 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
             options={GROUPS}
             onChange={(by) => change({ by: by === 'none' ? '' : by })}
           />
-          <GapColumnsMenu />
+          <ColumnsMenu
+            columns={gapExtra}
+            inAddress={scope.gapColumns}
+            onChoose={(gapColumns) => change({ gapColumns }, { replace: true })}
+          />
           <Button href={exportAddress(project, query)}>Export CSV</Button>
         </span>
       </header>

@@ -7,7 +7,7 @@ import { useGapPageQuery } from '../../state/gapsApi';
 import { useScope } from '../../state/useScope';
 import { useTraySelection } from '../../state/useTraySelection';
 import { readOrders, writeOrders } from '../../parts/table/orders';
-import { shownGapColumns } from './gapExtraColumns';
+import { gapExtra } from './gapExtraColumns';
 import { gapTableColumns } from './gapTableColumns';
 import { useWorthSpread } from './useWorthSpread';
 
@@ -39,7 +39,7 @@ export function GapTable({ project, query, first, openId, narrow, onOpen }: GapT
     [first, pages, upper.currentData, lower.currentData],
   );
   const orders = readOrders(query.sort ?? '-priority');
-  const extra = useMemo(() => shownGapColumns(project, scope.gapColumns), [project, scope.gapColumns]);
+  const extra = useMemo(() => gapExtra.shown(project, scope.gapColumns), [project, scope.gapColumns]);
   const spreadOf = useWorthSpread(
     first.rows,
     !narrow && (extra.includes('range') || extra.includes('first')),

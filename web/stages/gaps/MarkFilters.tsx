@@ -15,6 +15,7 @@ const MARKS: [GapMark, string][] = [
     'block to take',
     'We are on the front, and an answer, image or video block there is held by somebody else.',
   ],
+  ['by hand', 'Somebody typed a position of it in; it counts only where the settings say so.'],
 ];
 const PAID: [PaidState, string][] = [
   ['unbid', 'Rivals pay for this keyword, we do not.'],
@@ -40,7 +41,9 @@ export function MarkFilters({ totals, scope, onChange, wide, onWide }: MarkFilte
   return (
     <div className="marks">
       <span className="faint">Organic</span>
-      {MARKS.map(([mark, tip]) => (
+      {MARKS.filter(
+        ([mark]) => mark !== 'by hand' || (totals?.marks[mark] ?? 0) > 0 || marks.includes(mark),
+      ).map(([mark, tip]) => (
         <FilterToggle
           key={mark}
           name={mark}

@@ -12,8 +12,9 @@ import { Tick } from '../../parts/table/Tick';
 import { Empty } from '../../parts/words/Empty';
 import { FindBox } from '../../parts/words/FindBox';
 import { Problem } from '../../parts/words/Problem';
+import { rateOf } from '@opsimath/core/rates/wilson';
 import { RateWord } from '../../parts/words/RateWord';
-import { count, decimal, percent, spelledDay } from '../../parts/words/figures';
+import { count, decimal, spelledDay } from '../../parts/words/figures';
 import { useOwnQueriesQuery } from '../../state/standingApi';
 import { searchWithView } from '../../state/scope';
 import { useScope } from '../../state/useScope';
@@ -139,20 +140,25 @@ export function OwnQueries() {
 
 function Told({ page }: { page: OwnQueryPage }) {
   const { sum, sumBefore } = page;
-  const ctr = (of: { clicks: number; impressions: number }): string =>
-    percent(of.impressions > 0 ? of.clicks / of.impressions : null);
   return (
     <div>
       <h1>
         {count(sum.clicks)} clicks from {count(page.queries)} queries
       </h1>
       <div className="soft">
-        {spelledDay(page.from)} to {spelledDay(page.to)}: {count(sum.impressions)} impressions, CTR {ctr(sum)}
-        , average position {decimal(sum.position, 1)}; {count(Math.round(sum.expected))} clicks were to be
-        expected (estimated).{' '}
-        {sumBefore === null
-          ? `Nothing is held of ${spelledDay(page.beforeFrom)} to ${spelledDay(page.beforeTo)}.`
-          : `Before, ${spelledDay(page.beforeFrom)} to ${spelledDay(page.beforeTo)}: ${count(sumBefore.clicks)} clicks, ${count(sumBefore.impressions)} impressions, CTR ${ctr(sumBefore)}, position ${decimal(sumBefore.position, 1)}.`}
+        {spelledDay(page.from)} to {spelledDay(page.to)}: {count(sum.impressions)} impressions, CTR{' '}
+        <RateWord of={rateOf(sum.clicks, sum.impressions)} />, average position {decimal(sum.position, 1)};{' '}
+        {count(Math.round(sum.expected))} clicks were to be expected (estimated).{' '}
+        {sumBefore === null ? (
+          `Nothing is held of ${spelledDay(page.beforeFrom)} to ${spelledDay(page.beforeTo)}.`
+        ) : (
+          <>
+            Before, {spelledDay(page.beforeFrom)} to {spelledDay(page.beforeTo)}: {count(sumBefore.clicks)}{' '}
+            clicks, {count(sumBefore.impressions)} impressions, CTR{' '}
+            <RateWord of={rateOf(sumBefore.clicks, sumBefore.impressions)} />, position{' '}
+            {decimal(sumBefore.position, 1)}.
+          </>
+        )}
       </div>
     </div>
   );

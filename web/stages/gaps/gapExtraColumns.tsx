@@ -1,10 +1,12 @@
 import type { GapPage, GapRow, Position } from '@opsimath/contract/api/gaps';
+import { ChosenColumns } from '../../parts/table/chosenColumns';
 import type { GridColumn } from '../../parts/table/gridColumn';
 import { count, decimal, percent, worth } from '../../parts/words/figures';
 import type { SpreadOf } from './useWorthSpread';
 
 const position = (value: Position): React.ReactNode =>
   typeof value === 'number' ? value : <span className="faint">{value}</span>;
+const onPage = (own: number, resultsPerPage: number): string => `page ${Math.ceil(own / resultsPerPage)}`;
 const known = (value: number | null, digits: number): React.ReactNode =>
   value === null ? <span className="faint">unknown</span> : decimal(value, digits);
 
@@ -13,7 +15,10 @@ interface Extra extends Omit<GridColumn<GapRow>, 'head'> {
 }
 
 /** Columns of the gap table that can be added to the usual ones. */
-export function gapExtraColumns(page: Pick<GapPage, 'currency' | 'rivals'>, spreadOf: SpreadOf): Extra[] {
+export function gapExtraColumns(
+  page: Pick<GapPage, 'currency' | 'rivals' | 'resultsPerPage'>,
+  spreadOf: SpreadOf,
+): Extra[] {
   return [
     {
       id: 'range',
@@ -41,19 +46,31 @@ export function gapExtraColumns(page: Pick<GapPage, 'currency' | 'rivals'>, spre
       id: 'volume',
       head: 'Volume',
       sort: 'volume',
-      tip: 'Searches a month, mean of the latest 12.',
+      tip: 'Searches a month, mean of the latest 12; with ~ borrowed from another surface.',
       width: 76,
       align: 'right',
-      cell: (row) => (row.volume === null ? <span className="faint">unknown</span> : count(row.volume)),
+      cell: (row) => {
+        if (row.volume === null) return <span className="faint">unknown</span>;
+        if (!row.volumeBorrowed) return count(row.volume);
+        return (
+          <span className="faint" title="Borrowed from another surface; the dossier says from where">
+            ~{count(row.volume)}
+          </span>
+        );
+      },
     },
     {
       id: 'own',
       head: 'Ours',
       sort: 'own',
-      tip: 'Our best organic position.',
+      tip: `Our best organic position. ${page.resultsPerPage} results make a page.`,
       width: 70,
       align: 'right',
-      cell: (row) => position(row.own),
+      cell: (row) => (
+        <span title={typeof row.own === 'number' ? onPage(row.own, page.resultsPerPage) : undefined}>
+          {position(row.own)}
+        </span>
+      ),
     },
     {
       id: 'bestRival',
@@ -158,6 +175,88 @@ export function gapExtraColumns(page: Pick<GapPage, 'currency' | 'rivals'>, spre
       cell: (row) => (row.atStake === null ? '' : worth(row.atStake)),
     },
     {
+      id: 'ownClicks',
+      head: 'Our clicks',
+      sort: 'our clicks',
+      tip: 'Clicks a month at our position: volume × click-through × what stands above. Estimated; true clicks are in own search performance.',
+      width: 80,
+      align: 'right',
+      cell: (row) => known(row.ownClicks, 0),
+    },
+    {
+      id: 'rivalClicks',
+      head: 'Rival’s clicks',
+      sort: 'rival clicks',
+      tip: 'The same at the best rival’s position. Estimated.',
+      width: 92,
+      align: 'right',
+      cell: (row) => known(row.rivalClicks, 0),
+    },
+    {
+      id: 'results',
+      head: 'Results',
+      sort: 'results',
+      tip: 'How many results the source counts. Rough: no part of chance or priority.',
+      width: 86,
+      align: 'right',
+      cell: (row) => known(row.results, 0),
+    },
+    {
+      id: 'exactRivals',
+      head: 'Exact rivals',
+      sort: 'exact rivals',
+      tip: 'Results of the captured front, ours left out, with the phrase in the title.',
+      width: 86,
+      align: 'right',
+      cell: (row) => known(row.exactRivals, 0),
+    },
+    {
+      id: 'toResults',
+      head: 'Vol. to results',
+      sort: 'volume to results',
+      tip: 'Searches a month for a thousand results. Counts of different sources do not compare; no part of priority.',
+      width: 98,
+      align: 'right',
+      cell: (row) => known(row.volume === null || !row.results ? null : (1000 * row.volume) / row.results, 2),
+    },
+    {
+      id: 'toRivals',
+      head: 'Vol. to rivals',
+      sort: 'volume to rivals',
+      tip: 'Searches a month for each exact rival and one more. No part of priority.',
+      width: 92,
+      align: 'right',
+      cell: (row) =>
+        known(row.volume === null || row.exactRivals === null ? null : row.volume / (row.exactRivals + 1), 0),
+    },
+    {
+      id: 'frontPrice',
+      head: 'Front’s price',
+      sort: 'front price',
+      tip: `Median price of the captured front in ${page.currency}; marketplaces only.`,
+      width: 92,
+      align: 'right',
+      cell: (row) => known(row.frontPrice, 2),
+    },
+    {
+      id: 'frontRating',
+      head: 'Its rating',
+      sort: 'front rating',
+      tip: 'Median rating of the captured front; marketplaces only.',
+      width: 76,
+      align: 'right',
+      cell: (row) => known(row.frontRating, 1),
+    },
+    {
+      id: 'frontReviews',
+      head: 'Its reviews',
+      sort: 'front reviews',
+      tip: 'Median number of reviews of the captured front; marketplaces only.',
+      width: 84,
+      align: 'right',
+      cell: (row) => known(row.frontReviews, 0),
+    },
+    {
       id: 'verdict',
       head: 'Verdict',
       sort: 'verdict',
@@ -175,20 +274,10 @@ export function gapExtraColumns(page: Pick<GapPage, 'currency' | 'rivals'>, spre
   ];
 }
 
-const IDS = gapExtraColumns({ currency: '', rivals: [] }, () => undefined).map(({ id, head }) => ({
-  id,
-  head,
-}));
-export const GAP_EXTRA: readonly { id: string; head: string }[] = IDS;
-
-const place = (project: number): string => `opsimath.gap-columns.${project}`;
-
-/** What the address says, else what was chosen last in this project. */
-export function shownGapColumns(project: number, inAddress: readonly string[]): string[] {
-  const chosen = inAddress.length > 0 ? inAddress : (localStorage.getItem(place(project)) ?? '').split(',');
-  return chosen.filter((id) => GAP_EXTRA.some((column) => column.id === id));
-}
-
-export function rememberGapColumns(project: number, chosen: readonly string[]): void {
-  localStorage.setItem(place(project), chosen.join(','));
-}
+export const gapExtra = new ChosenColumns(
+  'gap',
+  gapExtraColumns({ currency: '', rivals: [], resultsPerPage: 10 }, () => undefined).map(({ id, head }) => ({
+    id,
+    name: head,
+  })),
+);

@@ -21,5 +21,7 @@ export function notUsual(settings: ProjectSettings): string[] {
   if (!settings.chanceFitted) told.push('default weights of chance');
   if (settings.margin !== null) told.push(`margin ${settings.margin}`);
   if (settings.conversionRate !== null) told.push(`conversion rate ${settings.conversionRate}`);
+  if (settings.volumeBorrowed) told.push('volume borrowed where unknown');
+  if (settings.handCounts) told.push('positions typed in count');
   return told;
 }

@@ -1,7 +1,6 @@
 import { Button } from 'antd';
-import { Link, useLocation } from 'react-router';
-import { Empty } from '../../parts/words/Empty';
 import { Problem } from '../../parts/words/Problem';
+import { StartLookUp } from '../../parts/words/StartLookUp';
 import { useReportQuery } from '../../state/gapsApi';
 import { useScope } from '../../state/useScope';
 import { toParams } from '../../state/api';
@@ -11,21 +10,11 @@ import './report.css';
 /** The prioritised gap report as a paper: read here, printed, or taken away as CSV. */
 export default function ReportStage() {
   const { project, comparison } = useScope();
-  const { search } = useLocation();
   const { data: report, error } = useReportQuery({ project, scope: comparison });
   if (error) return <Problem error={error} />;
   if (!report) return <p className="soft">Writing the report…</p>;
   if (report.totals.keywords === 0) {
-    return (
-      <Empty title="Nothing to report yet">
-        A report needs a comparison.
-        <div>
-          <Link to={`/p/${project}/look-up${search}`}>
-            <Button type="primary">Start a look-up</Button>
-          </Link>
-        </div>
-      </Empty>
-    );
+    return <StartLookUp title="Nothing to report yet">A report needs a comparison.</StartLookUp>;
   }
   return (
     <div className="report-stage">

@@ -1,10 +1,10 @@
 import type { Front, FrontCard } from '@opsimath/contract/api/front';
 import { Button, Checkbox, Tooltip } from 'antd';
+import { PictureOf } from '../../parts/pictures/PictureOf';
 import { count, decimal } from '../../parts/words/figures';
 import { useChangeTargetMutation, useTargetsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 import { MarkedPhrase } from './MarkedPhrase';
-import { PicturePlaceholder } from './PicturePlaceholder';
 
 interface FrontCardViewProps {
   card: FrontCard;
@@ -22,7 +22,7 @@ export function FrontCardView({ card, front, busy, ticked, onTick, onAdd, onAddP
   const ours = card.side === 'own';
   return (
     <li className={`card ${ours ? 'ours' : ''}`}>
-      <PicturePlaceholder name={card.owner} address={card.address} />
+      <PictureOf picture={card.picture} name={card.owner} address={card.address} />
       <div className="card-body">
         <div className="card-top">
           <span className={card.paid ? 'slot paid' : 'slot'}>

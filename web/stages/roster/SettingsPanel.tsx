@@ -185,6 +185,22 @@ export function SettingsPanel() {
           weights of chance are fitted on captures
         </Checkbox>
       </p>
+      <p>
+        <Checkbox
+          checked={settings.volumeBorrowed}
+          onChange={({ target }) => void apply({ volumeBorrowed: target.checked }, 'Borrowed volume')}
+        >
+          volume is borrowed from another surface where none is known
+        </Checkbox>
+      </p>
+      <p>
+        <Checkbox
+          checked={settings.handCounts}
+          onChange={({ target }) => void apply({ handCounts: target.checked }, 'Positions typed in')}
+        >
+          positions typed in by hand count in gaps
+        </Checkbox>
+      </p>
       <h3>Effort in days</h3>
       {ACTIONS.filter((action) => action !== 'hold').map((action) => (
         <label key={action}>
@@ -198,6 +214,32 @@ export function SettingsPanel() {
             }
           />
           {differs(settings.efforts[action], DEFAULTS.efforts[action])}
+        </label>
+      ))}
+      <h3>Tags of a target, at most</h3>
+      {(['video', 'marketplace'] as const).map((surface) => (
+        <label key={surface}>
+          <span>Tags and characters together, {surface}</span>
+          {(['tags', 'characters'] as const).map((unit) => (
+            <Figure
+              key={unit}
+              value={settings.tagLimits[surface][unit]}
+              min={1}
+              max={unit === 'tags' ? 1000 : 100_000}
+              whole
+              onChange={(most) =>
+                apply(
+                  {
+                    tagLimits: {
+                      ...settings.tagLimits,
+                      [surface]: { ...settings.tagLimits[surface], [unit]: most },
+                    },
+                  },
+                  `Tags of ${surface}`,
+                )
+              }
+            />
+          ))}
         </label>
       ))}
       <h3>Figures are old after, in days</h3>

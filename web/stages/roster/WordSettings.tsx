@@ -24,6 +24,23 @@ export function WordSettings({ settings, onChange }: WordSettingsProps) {
         words={settings.verdictReasons}
         onChange={(verdictReasons) => onChange({ verdictReasons }, 'Reasons')}
       />
+      <h3>What is looked for in a front</h3>
+      <label>
+        <span>opening lines</span>
+        <Words
+          name="Traits of opening lines"
+          words={settings.openingTraits}
+          onChange={(openingTraits) => onChange({ openingTraits }, 'Traits of opening lines')}
+        />
+      </label>
+      <label>
+        <span>pictures</span>
+        <Words
+          name="Traits of pictures"
+          words={settings.pictureTraits}
+          onChange={(pictureTraits) => onChange({ pictureTraits }, 'Traits of pictures')}
+        />
+      </label>
       <h3>Words that tell what a search is for</h3>
       {PURPOSES.map((purpose) => (
         <label key={purpose} title={PURPOSE_TIPS[purpose]}>

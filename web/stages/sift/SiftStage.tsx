@@ -16,7 +16,7 @@ import { ClustersView } from './ClustersView';
 import { CompareView } from './CompareView';
 import { Desk } from './Desk';
 import { DifferenceView } from './DifferenceView';
-import { shownExtra } from './extraColumns';
+import { siftExtra } from './extraColumns';
 import { ListsView } from './ListsView';
 import { RecipePanel } from './RecipePanel';
 import { Removed } from './Removed';
@@ -127,7 +127,7 @@ function Sifted({ lookUp, view }: { lookUp: LookUp; view: View }) {
   const { pages, onVisible } = useVisiblePages();
   const { steps, rescued, goal } = recipe;
   const into = scope.into || null;
-  const extra = shownExtra(project, scope.siftColumns);
+  const extra = siftExtra.shown(project, scope.siftColumns);
   const languages = into !== null || extra.includes('language');
   const contained = extra.includes('contained');
   const query = useMemo(

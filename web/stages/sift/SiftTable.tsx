@@ -9,7 +9,7 @@ import { useTargetsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 import { useTraySelection } from '../../state/useTraySelection';
 import { useMarkersQuery } from '../../state/variantsApi';
-import { shownExtra } from './extraColumns';
+import { siftExtra } from './extraColumns';
 import { siftColumns } from './siftColumns';
 import { useJudge } from './useJudge';
 import { VERDICT_KEYS } from './verdictKeys';
@@ -43,7 +43,7 @@ export function SiftTable({ lookUp, page, rowAt, listName, onVisible, onRelease 
         targets: page.targets.length,
         selected,
         markers: markers ?? NOTHING,
-        extra: shownExtra(project, scope.siftColumns),
+        extra: siftExtra.shown(project, scope.siftColumns),
         onSelect: select,
         onRelease: (row) => onRelease(row.id),
       }),

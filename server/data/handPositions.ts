@@ -1,0 +1,84 @@
+import type { HandPosition, handEntry } from '@opsimath/contract/api/handPositions';
+import type { z } from 'zod';
+import { KnownProblem } from '../problem';
+import { type Database, writeTogether } from './connection';
+
+/** A position typed in, as comparisons read it. */
+export interface HandFact {
+  keyword: number;
+  target: number;
+  date: string;
+  organic: number | null;
+  paid: number | null;
+}
+
+/** Positions of a keyword typed in by hand, newest first. */
+export async function handPositionsOf(
+  database: Database,
+  projectId: number,
+  keywordId: number,
+): Promise<HandPosition[]> {
+  const found = await database.client.execute({
+    sql: `SELECT hand_position.id, target_id AS target, target.name, date, organic, paid, person FROM hand_position
+          JOIN target ON target.id = target_id
+          WHERE hand_position.project_id = ? AND keyword_id = ? ORDER BY date DESC, hand_position.id DESC`,
+    args: [projectId, keywordId],
+  });
+  return found.rows.map((row) => ({ ...row }) as unknown as HandPosition);
+}
+
+/** All that were typed in for a market, in the order of their days. */
+export async function handFacts(
+  database: Database,
+  projectId: number,
+  marketId: number,
+): Promise<HandFact[]> {
+  const found = await database.client.execute({
+    sql: `SELECT keyword_id AS keyword, target_id AS target, date, organic, paid FROM hand_position
+          JOIN keyword ON keyword.id = keyword_id AND market_id = ?
+          WHERE project_id = ? ORDER BY date, hand_position.id`,
+    args: [marketId, projectId],
+  });
+  return found.rows.map((row) => ({ ...row }) as unknown as HandFact);
+}
+
+// Comparisons name what they rest on by the revision of the project.
+const revised = (projectId: number) => ({
+  sql: 'UPDATE project SET revision = revision + 1 WHERE id = ?',
+  args: [projectId],
+});
+
+export async function addHandPosition(
+  database: Database,
+  projectId: number,
+  keywordId: number,
+  { target, date, organic, paid, person }: z.output<typeof handEntry>,
+): Promise<void> {
+  const known = await database.client.execute({
+    sql: `SELECT (SELECT 1 FROM target WHERE id = ?1 AND project_id = ?2) AS target,
+                 (SELECT 1 FROM keyword WHERE id = ?3) AS keyword`,
+    args: [target, projectId, keywordId],
+  });
+  if (!known.rows[0]!.target || !known.rows[0]!.keyword)
+    throw new KnownProblem(
+      404,
+      'nothing-to-enter-on',
+      'There is no such target or keyword in this project.',
+      'Choose a target of the roster.',
+    );
+  await writeTogether(database, [
+    {
+      sql: `INSERT INTO hand_position (project_id, keyword_id, target_id, date, organic, paid, person)
+            VALUES (?, ?, ?, ?, ?, ?, ?)`,
+      args: [projectId, keywordId, target, date, organic, paid, person],
+    },
+    revised(projectId),
+  ]);
+}
+
+export async function removeHandPosition(database: Database, projectId: number, id: number): Promise<void> {
+  await writeTogether(database, [
+    { sql: 'DELETE FROM hand_position WHERE project_id = ? AND id = ?', args: [projectId, id] },
+    revised(projectId),
+  ]);
+}

@@ -1,0 +1,195 @@
+import type { HandPosition } from '@opsimath/contract/api/handPositions';
+import { Button, DatePicker, Input, InputNumber, Select } from 'antd';
+import dayjs from 'dayjs';
+import { useState } from 'react';
+import { sign } from '../../state/preferences';
+import { useProjectsQuery } from '../../state/projectApi';
+import { useTargetsQuery } from '../../state/rosterApi';
+import { useAppDispatch, useAppSelector } from '../../state/store';
+import {
+  useAddHandPositionMutation,
+  useHandPositionsQuery,
+  useRemoveHandPositionMutation,
+} from '../../state/studyApi';
+import { undoStackOf } from '../../state/undo';
+import { Problem } from '../words/Problem';
+import { spelledDay } from '../words/figures';
+import './study.css';
+
+interface HandPositionsProps {
+  project: number;
+  keyword: number;
+  market: string;
+  /** Day in scope: what is typed in is of it unless another is chosen. */
+  date: string;
+}
+
+/** Positions that somebody saw and typed in, apart from captures: a look in one's own browser flatters. */
+export function HandPositions({ project, keyword, market, date }: HandPositionsProps) {
+  const { data, error } = useHandPositionsQuery({ project, keyword });
+  const { data: projects } = useProjectsQuery();
+  const [open, setOpen] = useState(false);
+  const counts = projects?.find(({ id }) => id === project)?.settings.handCounts ?? false;
+  return (
+    <section className="section" aria-label="Seen by hand">
+      <h2>Seen by hand</h2>
+      {error && <Problem error={error} />}
+      {data && data.length > 0 && (
+        <>
+          <p className="soft">
+            {counts
+              ? 'They count in gaps where they are newer than the capture, as the settings say.'
+              : 'They may be personal to who looked and count nowhere, unless the settings say so.'}
+          </p>
+          <ul className="told">
+            {data.map((entry) => (
+              <Entry key={entry.id} project={project} keyword={keyword} entry={entry} />
+            ))}
+          </ul>
+        </>
+      )}
+      {open ? (
+        <NewEntry
+          project={project}
+          keyword={keyword}
+          surface={market.split('-')[0]!}
+          date={date}
+          onDone={() => setOpen(false)}
+        />
+      ) : (
+        <button className="plain written" onClick={() => setOpen(true)}>
+          Type a position in
+        </button>
+      )}
+    </section>
+  );
+}
+
+function Entry({ project, keyword, entry }: { project: number; keyword: number; entry: HandPosition }) {
+  const [remove] = useRemoveHandPositionMutation();
+  const [add] = useAddHandPositionMutation();
+  const { id, target, name, date, organic, paid, person } = entry;
+  const takeAway = async (): Promise<void> => {
+    let entered = id;
+    const removeIt = () => remove({ project, keyword, entry: entered }).unwrap();
+    await removeIt();
+    undoStackOf(project).push({
+      what: `position of ${name} taken away`,
+      undo: async () => {
+        const held = await add({ project, keyword, target, date, organic, paid, person }).unwrap();
+        entered = Math.max(...held.map((other) => other.id));
+      },
+      redo: removeIt,
+    });
+  };
+  return (
+    <li>
+      <b>{name}</b> {organic !== null && `at ${organic}`}
+      {organic !== null && paid !== null && ', '}
+      {paid !== null && `paid slot ${paid}`}{' '}
+      <span className="faint">
+        {spelledDay(date)}, typed in{person && ` by ${person}`}
+      </span>{' '}
+      <button className="plain soft written" onClick={() => void takeAway().catch(() => undefined)}>
+        take away
+      </button>
+    </li>
+  );
+}
+
+interface NewEntryProps {
+  project: number;
+  keyword: number;
+  surface: string;
+  date: string;
+  onDone: () => void;
+}
+
+function NewEntry({ project, keyword, surface, date: today, onDone }: NewEntryProps) {
+  const { data: targets } = useTargetsQuery(project);
+  const [add, { error, isLoading }] = useAddHandPositionMutation();
+  const dispatch = useAppDispatch();
+  const person = useAppSelector((state) => state.preferences.person);
+  const choices = (targets ?? []).filter((target) => target.surface === surface);
+  const [chosen, setChosen] = useState<number | null>(null);
+  const [date, setDate] = useState(today);
+  const [organic, setOrganic] = useState<number | null>(null);
+  const [paid, setPaid] = useState<number | null>(null);
+  const target = chosen ?? choices[0]?.id ?? null;
+  const keep = async (): Promise<void> => {
+    if (target === null) return;
+    await add({ project, keyword, target, date, organic, paid, person }).unwrap();
+    onDone();
+  };
+  return (
+    <form
+      className="hand-entry"
+      aria-label="Type a position in"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void keep().catch(() => undefined);
+      }}
+    >
+      <Select
+        size="small"
+        aria-label="Whose position"
+        popupMatchSelectWidth={false}
+        value={target}
+        onChange={setChosen}
+        options={choices.map(({ id, name, side }) => ({
+          value: id,
+          label: side === 'own' ? `${name} (ours)` : name,
+        }))}
+      />
+      <InputNumber
+        size="small"
+        aria-label="Organic position seen"
+        placeholder="organic"
+        min={1}
+        max={250}
+        precision={0}
+        value={organic}
+        onChange={setOrganic}
+        autoFocus
+      />
+      <InputNumber
+        size="small"
+        aria-label="Paid slot seen"
+        placeholder="paid"
+        min={1}
+        max={250}
+        precision={0}
+        value={paid}
+        onChange={setPaid}
+      />
+      <DatePicker
+        size="small"
+        aria-label="Day it was seen"
+        allowClear={false}
+        value={dayjs(date)}
+        onChange={(day) => day && setDate(day.format('YYYY-MM-DD'))}
+      />
+      <Input
+        size="small"
+        aria-label="Seen by"
+        placeholder="Seen by"
+        maxLength={80}
+        value={person}
+        onChange={(event) => dispatch(sign(event.target.value))}
+      />
+      <Button
+        size="small"
+        type="primary"
+        htmlType="submit"
+        loading={isLoading}
+        disabled={organic === null && paid === null}
+      >
+        Keep
+      </Button>
+      <Button size="small" onClick={onDone}>
+        Leave
+      </Button>
+      {error && <Problem error={error} />}
+    </form>
+  );
+}
