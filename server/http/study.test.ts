@@ -159,7 +159,7 @@ test('where no volume is known none is invented, unless another surface may lend
     expect(before.find((row) => row.text === text)).toMatchObject({ volume: null, volumeBorrowed: false });
   await running.api.patch(`/projects/${project}`, { settings: { volumeBorrowed: true } });
   const after = await gaps();
-  const web = new Map((await rows()).map(({ text, volume }) => [text, volume]));
+  const web = new Map((await rows('&sort=-volume')).map(({ text, volume }) => [text, volume]));
   const ratios = texts
     .slice(0, 50)
     .flatMap((text, n) => ((web.get(text) ?? 0) > 0 ? [(100 + n) / web.get(text)!] : []))
