@@ -2,9 +2,11 @@ import type { AdTermRow, PaidQuery } from '@opsimath/contract/api/paid';
 import { BALANCES, type Balance } from '@opsimath/core/ads/balance';
 import { Spin } from 'antd';
 import { useState } from 'react';
+import { Ledger } from '../../parts/table/Ledger';
 import { Tick } from '../../parts/table/Tick';
 import { FindBox } from '../../parts/words/FindBox';
 import { Problem } from '../../parts/words/Problem';
+import { PositionWord } from '../../parts/words/PositionWord';
 import { RateWord } from '../../parts/words/RateWord';
 import { count, decimal, percent, worth } from '../../parts/words/figures';
 import { usePaidQuery } from '../../state/standingApi';
@@ -30,6 +32,7 @@ export function AdTermsTable() {
   const [find, setFind] = useState('');
   const [sort, setSort] = useState<NonNullable<PaidQuery['sort']>>('cost');
   const [limit, setLimit] = useState(PAGE);
+  const { selected, select } = useTraySelection();
   const { data, error } = usePaidQuery({
     project,
     query: { ...comparison, own: scope.own, state, balance, find, sort, limit },
@@ -37,14 +40,6 @@ export function AdTermsTable() {
   if (error) return <Problem error={error} />;
   if (!data) return <Spin style={{ marginTop: 16 }} />;
   if (data.to === null) return null;
-  const head = (name: string, by: typeof sort, tip: string) => (
-    <th className="figure" title={tip} aria-sort={sort === by ? 'descending' : undefined}>
-      <button className="plain" onClick={() => setSort(by)}>
-        {name}
-        {sort === by && <span aria-hidden> ↓</span>}
-      </button>
-    </th>
-  );
   return (
     <section aria-label="Own ad search terms">
       <header className="gaps-head">
@@ -74,41 +69,89 @@ export function AdTermsTable() {
           />
         ))}
       </div>
-      <table className="ledger">
-        <thead>
-          <tr>
-            <th aria-label="In the tray" />
-            <th>Term</th>
-            <th>Bid on</th>
-            {head('Cost', 'cost', `In ${data.currency}, exact.`)}
-            {head('Impressions', 'impressions', 'Exact.')}
-            {head('Clicks', 'clicks', 'Exact.')}
-            {head(
-              'CTR',
-              'ctr',
-              'As counted; the tip of the figure beside it says it drawn towards all terms.',
-            )}
-            {head('Conversions', 'conversions', 'Exact.')}
-            <th className="figure" title="Our organic position in the newest capture">
-              Organic
-            </th>
-            <th title="Whether the landing page’s title carries every word of the term">Title</th>
-            <th>Says</th>
-          </tr>
-        </thead>
-        <tbody>
-          {data.rows.map((row) => (
-            <TermLine key={row.id} row={row} />
-          ))}
-          {data.rows.length === 0 && (
-            <tr>
-              <td colSpan={11} className="soft">
-                No term of this choice.
-              </td>
-            </tr>
-          )}
-        </tbody>
-      </table>
+      <Ledger
+        rows={data.rows}
+        keyOf={({ id }) => id}
+        empty="No term of this choice."
+        order={{ sort, descending: true }}
+        onOrder={(order) => setSort(order.sort as typeof sort)}
+        columns={[
+          {
+            head: '',
+            label: 'In the tray',
+            cell: (row) => <Tick on={selected.has(row.id)} text={row.text} onPress={() => select(row)} />,
+          },
+          { head: 'Term', cell: ({ text }) => <b>{text}</b> },
+          {
+            head: 'Bid on',
+            className: 'soft',
+            cell: ({ bidOn, match }) => (
+              <>
+                {bidOn} {match !== '' && <span className="faint">{match}</span>}
+              </>
+            ),
+          },
+          {
+            head: 'Cost',
+            sort: 'cost',
+            tip: `In ${data.currency}, exact.`,
+            figure: true,
+            cell: ({ cost }) => worth(cost),
+          },
+          {
+            head: 'Impressions',
+            sort: 'impressions',
+            tip: 'Exact.',
+            figure: true,
+            cell: ({ impressions }) => count(impressions),
+          },
+          {
+            head: 'Clicks',
+            sort: 'clicks',
+            tip: 'Exact.',
+            figure: true,
+            cell: ({ clicks }) => count(clicks),
+          },
+          {
+            head: 'CTR',
+            sort: 'ctr',
+            tip: 'As counted; the tip of the figure beside it says it drawn towards all terms.',
+            figure: true,
+            cell: ({ ctr, shrunkCtr }) => (
+              <>
+                <RateWord of={ctr} />
+                <span className="faint" title="Drawn towards the CTR of all terms">
+                  {' '}
+                  {percent(shrunkCtr)}
+                </span>
+              </>
+            ),
+          },
+          {
+            head: 'Conversions',
+            sort: 'conversions',
+            tip: 'Exact.',
+            figure: true,
+            cell: ({ conversions }) => decimal(conversions, 0),
+            title: ({ shrunkConversion, value }) =>
+              `rate drawn towards all: ${percent(shrunkConversion)}; worth ${worth(value)}`,
+          },
+          {
+            head: 'Organic',
+            tip: 'Our organic position in the newest capture',
+            figure: true,
+            cell: ({ organic }) => <PositionWord of={organic} />,
+          },
+          {
+            head: 'Title',
+            tip: 'Whether the landing page’s title carries every word of the term',
+            className: 'soft',
+            cell: ({ carried }) => (carried === null ? 'unknown' : carried ? 'has all words' : 'lacks words'),
+            title: ({ landing }) => landing ?? undefined,
+          },
+          { head: 'Says', cell: (row) => said(row) },
+        ]}
+      />
       {data.total > data.rows.length && limit === PAGE && (
         <button className="plain written" onClick={() => setLimit(500)}>
           Show more of {count(data.total)}
@@ -118,51 +161,13 @@ export function AdTermsTable() {
   );
 }
 
-function TermLine({ row }: { row: AdTermRow }) {
-  const { selected, select } = useTraySelection();
-  return (
-    <tr>
-      <td>
-        <Tick on={selected.has(row.id)} text={row.text} onPress={() => select(row)} />
-      </td>
-      <td>
-        <b>{row.text}</b>
-      </td>
-      <td className="soft">
-        {row.bidOn} {row.match !== '' && <span className="faint">{row.match}</span>}
-      </td>
-      <td className="figure">{worth(row.cost)}</td>
-      <td className="figure">{count(row.impressions)}</td>
-      <td className="figure">{count(row.clicks)}</td>
-      <td className="figure">
-        <RateWord of={row.ctr} />
-        <span className="faint" title="Drawn towards the CTR of all terms">
-          {' '}
-          {percent(row.shrunkCtr)}
-        </span>
-      </td>
-      <td
-        className="figure"
-        title={`rate drawn towards all: ${percent(row.shrunkConversion)}; worth ${worth(row.value)}`}
-      >
-        {decimal(row.conversions, 0)}
-      </td>
-      <td className="figure">
-        {typeof row.organic === 'number' ? row.organic : <span className="faint">{row.organic}</span>}
-      </td>
-      <td className="soft" title={row.landing ?? undefined}>
-        {row.carried === null ? 'unknown' : row.carried ? 'has all words' : 'lacks words'}
-      </td>
-      <td>
-        {[
-          row.doubling ? 'doubling' : '',
-          row.costly ? 'costly without conversion' : '',
-          row.state === 'unlisted with clicks' ? 'candidate keyword' : '',
-          row.unseen === null ? '' : `never shown: ${row.unseen}`,
-        ]
-          .filter(Boolean)
-          .join(' · ')}
-      </td>
-    </tr>
-  );
+function said(row: AdTermRow): string {
+  return [
+    row.doubling ? 'doubling' : '',
+    row.costly ? 'costly without conversion' : '',
+    row.state === 'unlisted with clicks' ? 'candidate keyword' : '',
+    row.unseen === null ? '' : `never shown: ${row.unseen}`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
 }

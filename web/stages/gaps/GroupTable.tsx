@@ -1,5 +1,6 @@
 import type { GapGroupQuery, GapGroups } from '@opsimath/contract/api/gaps';
 import { Spin } from 'antd';
+import { Ledger } from '../../parts/table/Ledger';
 import { Problem } from '../../parts/words/Problem';
 import { count, decimal, worth } from '../../parts/words/figures';
 import { useGapGroupsQuery } from '../../state/gapsApi';
@@ -27,44 +28,43 @@ export function GroupTable({ project, query }: { project: number; query: GapGrou
     });
   return (
     <section className="gap-groups" aria-label="Groups">
-      <table className="ledger">
-        <thead>
-          <tr>
-            <th>{HEADS[query.by]}</th>
-            <th className="figure">Keywords</th>
-            <th className="figure" title="Searches a month of all of them">
-              Volume
-            </th>
-            <th className="figure" title="Expected worth a month if all were won; estimated">
-              A month
-            </th>
-            <th className="figure" title="Days of work, were each keyword worked on by itself">
-              Days
-            </th>
-            {query.by !== 'cluster' && <th>Best of them</th>}
-          </tr>
-        </thead>
-        <tbody>
-          {data.groups.map((group) => (
-            <tr key={`${group.name}:${group.best.id}`}>
-              <td>
-                {query.by === 'target' && group.name === '' ? (
-                  <span className="soft">none of ours ranks</span>
-                ) : (
-                  <button className="plain" onClick={() => open(group)}>
-                    <b>{group.name}</b>
-                  </button>
-                )}
-              </td>
-              <td className="figure">{count(group.keywords)}</td>
-              <td className="figure">{count(group.volume)}</td>
-              <td className="figure">{worth(group.worthAMonth)}</td>
-              <td className="figure">{decimal(group.days, 1)}</td>
-              {query.by !== 'cluster' && <td>{group.best.text}</td>}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Ledger
+        rows={data.groups}
+        keyOf={(group) => `${group.name}:${group.best.id}`}
+        columns={[
+          {
+            head: HEADS[query.by],
+            cell: (group) =>
+              query.by === 'target' && group.name === '' ? (
+                <span className="soft">none of ours ranks</span>
+              ) : (
+                <button className="plain" onClick={() => open(group)}>
+                  <b>{group.name}</b>
+                </button>
+              ),
+          },
+          { head: 'Keywords', figure: true, cell: ({ keywords }) => count(keywords) },
+          {
+            head: 'Volume',
+            tip: 'Searches a month of all of them',
+            figure: true,
+            cell: ({ volume }) => count(volume),
+          },
+          {
+            head: 'A month',
+            tip: 'Expected worth a month if all were won; estimated',
+            figure: true,
+            cell: ({ worthAMonth }) => worth(worthAMonth),
+          },
+          {
+            head: 'Days',
+            tip: 'Days of work, were each keyword worked on by itself',
+            figure: true,
+            cell: ({ days }) => decimal(days, 1),
+          },
+          query.by !== 'cluster' && { head: 'Best of them', cell: ({ best }) => best.text },
+        ]}
+      />
       {data.total > MOST && (
         <p className="soft">
           The {MOST} that are worth most of {count(data.total)}.

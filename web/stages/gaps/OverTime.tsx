@@ -2,6 +2,8 @@ import type { GapQuery } from '@opsimath/contract/api/gaps';
 import type { OverTime as Data } from '@opsimath/contract/api/overTime';
 import { Segmented, Spin } from 'antd';
 import { useState } from 'react';
+import { Ledger } from '../../parts/table/Ledger';
+import { SideName } from '../../parts/words/SideName';
 import { Empty } from '../../parts/words/Empty';
 import { Problem } from '../../parts/words/Problem';
 import { count, spelledDay } from '../../parts/words/figures';
@@ -18,6 +20,14 @@ const MEASURES: { value: SideMeasure; label: string }[] = [
   { value: 'front', label: 'Keywords on the front' },
   { value: 'paid', label: 'Keywords with a paid slot' },
 ];
+
+type Changed = NonNullable<Data['changes']>[number];
+const MOVED = [
+  ['gained', 'Gained', 'Absent then, ranked now'],
+  ['lost', 'Lost', 'Ranked then, absent now'],
+  ['climbing', 'Climbing', 'Up by three places or more'],
+  ['slipping', 'Slipping', 'Down by five, or by three and off the front'],
+] as const;
 
 /** How the keywords of the choice went over time, by side; own search performance beside; what changed between the dates. */
 export function OverTime({ query }: { query: GapQuery }) {
@@ -93,111 +103,83 @@ function Changes({ data }: { data: Data }) {
         <h2>
           What changed, {spelledDay(scope.compare)} to {spelledDay(scope.date)}
         </h2>
-        <table className="ledger">
-          <thead>
-            <tr>
-              <th>Side</th>
-              <th className="figure" title="Keywords of which both dates are known">
-                Known
-              </th>
-              <th className="figure" title="Absent then, ranked now">
-                Gained
-              </th>
-              <th className="figure" title="Ranked then, absent now">
-                Lost
-              </th>
-              <th className="figure" title="Up by three places or more">
-                Climbing
-              </th>
-              <th className="figure" title="Down by five, or by three and off the front">
-                Slipping
-              </th>
-              <th className="figure" title="Came onto the front">
-                Front in
-              </th>
-              <th className="figure" title="Left the front">
-                Front out
-              </th>
-              <th className="figure" title="Paid slots won and given up">
-                Paid
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {data.changes.map((side, n) => (
-              <tr key={side.name}>
-                <td>
-                  {side.letter !== null && <b>{side.letter} </b>}
-                  {side.name}
-                </td>
-                <td className="figure">{count(side.known)}</td>
-                {(['gained', 'lost', 'climbing', 'slipping'] as const).map((mark) => (
-                  <td key={mark} className="figure">
-                    {n === 0 && side[mark] > 0 ? (
-                      <button className="plain written" onClick={() => show([mark])}>
-                        {count(side[mark])}
-                      </button>
-                    ) : (
-                      count(side[mark])
-                    )}
-                  </td>
-                ))}
-                <td className="figure">{count(side.cameIn)}</td>
-                <td className="figure">{count(side.wentOut)}</td>
-                <td className="figure">
-                  +{count(side.paidGained)} −{count(side.paidLost)}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Ledger
+          rows={data.changes}
+          keyOf={({ name }) => name}
+          columns={[
+            { head: 'Side', cell: (side) => <SideName side={side} /> },
+            {
+              head: 'Known',
+              tip: 'Keywords of which both dates are known',
+              figure: true,
+              cell: ({ known }) => count(known),
+            },
+            ...MOVED.map(([mark, head, tip]) => ({
+              head,
+              tip,
+              figure: true,
+              cell: (side: Changed, n: number) =>
+                n === 0 && side[mark] > 0 ? (
+                  <button className="plain written" onClick={() => show([mark])}>
+                    {count(side[mark])}
+                  </button>
+                ) : (
+                  count(side[mark])
+                ),
+            })),
+            {
+              head: 'Front in',
+              tip: 'Came onto the front',
+              figure: true,
+              cell: ({ cameIn }) => count(cameIn),
+            },
+            {
+              head: 'Front out',
+              tip: 'Left the front',
+              figure: true,
+              cell: ({ wentOut }) => count(wentOut),
+            },
+            {
+              head: 'Paid',
+              tip: 'Paid slots won and given up',
+              figure: true,
+              cell: ({ paidGained, paidLost }) => `+${count(paidGained)} −${count(paidLost)}`,
+            },
+          ]}
+        />
       </section>
       <section>
         <h2 title="Owners that came onto more fronts than they left, of the keywords captured at both dates">
           On more fronts than before
         </h2>
-        <table className="ledger">
-          <thead>
-            <tr>
-              <th>Owner</th>
-              <th className="figure">Came</th>
-              <th className="figure">Left</th>
-              <th className="figure" title="Fronts it is on now">
-                Now
-              </th>
-              <th className="figure" title="Best position where it came">
-                Best
-              </th>
-              <th className="figure" title="Searches a month of the fronts it came onto">
-                Volume
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {data.newcomers.map((owner) => (
-              <tr key={owner.owner}>
-                <td>
-                  {owner.owner}{' '}
+        <Ledger
+          rows={data.newcomers}
+          keyOf={({ owner }) => owner}
+          empty="Nobody came onto more fronts than it left."
+          columns={[
+            {
+              head: 'Owner',
+              cell: ({ owner, isNew, known }) => (
+                <>
+                  {owner}{' '}
                   <span className="faint">
-                    {[owner.isNew && 'new', owner.known && 'in the roster'].filter(Boolean).join(', ')}
+                    {[isNew && 'new', known && 'in the roster'].filter(Boolean).join(', ')}
                   </span>
-                </td>
-                <td className="figure">{count(owner.came)}</td>
-                <td className="figure">{count(owner.left)}</td>
-                <td className="figure">{count(owner.now)}</td>
-                <td className="figure">{owner.best}</td>
-                <td className="figure">{count(owner.volume)}</td>
-              </tr>
-            ))}
-            {data.newcomers.length === 0 && (
-              <tr>
-                <td colSpan={6} className="soft">
-                  Nobody came onto more fronts than it left.
-                </td>
-              </tr>
-            )}
-          </tbody>
-        </table>
+                </>
+              ),
+            },
+            { head: 'Came', figure: true, cell: ({ came }) => count(came) },
+            { head: 'Left', figure: true, cell: ({ left }) => count(left) },
+            { head: 'Now', tip: 'Fronts it is on now', figure: true, cell: ({ now }) => count(now) },
+            { head: 'Best', tip: 'Best position where it came', figure: true, cell: ({ best }) => best },
+            {
+              head: 'Volume',
+              tip: 'Searches a month of the fronts it came onto',
+              figure: true,
+              cell: ({ volume }) => count(volume),
+            },
+          ]}
+        />
       </section>
     </div>
   );

@@ -8,11 +8,13 @@ import {
 import { Button, InputNumber, Spin } from 'antd';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
+import { Ledger } from '../../parts/table/Ledger';
 import { Tick } from '../../parts/table/Tick';
 import { Empty } from '../../parts/words/Empty';
 import { FindBox } from '../../parts/words/FindBox';
 import { Problem } from '../../parts/words/Problem';
 import { rateOf } from '@opsimath/core/rates/wilson';
+import { PositionWord } from '../../parts/words/PositionWord';
 import { RateWord } from '../../parts/words/RateWord';
 import { count, decimal, spelledDay } from '../../parts/words/figures';
 import { useOwnQueriesQuery } from '../../state/standingApi';
@@ -32,23 +34,23 @@ const TIPS: Record<QueryGroup, string> = {
   unlisted: 'Brought clicks, and is in no list and bid on by nobody of us.',
   'below the goal': 'Fewer clicks than the wanted CTR would bring.',
 };
-const HEADS: { sort: QuerySort; name: string; tip: string }[] = [
-  { sort: 'clicks', name: 'Clicks', tip: 'Exact, from own search performance.' },
-  { sort: 'change', name: 'Change', tip: 'Clicks more or fewer than in the period before.' },
-  { sort: 'impressions', name: 'Impressions', tip: 'How often one of our addresses was shown. Exact.' },
-  { sort: 'ctr', name: 'CTR', tip: 'Clicks ÷ impressions. “Thin”: few cases; the interval is in the tip.' },
+const HEADS = [
+  { sort: 'clicks', head: 'Clicks', tip: 'Exact, from own search performance.' },
+  { sort: 'change', head: 'Change', tip: 'Clicks more or fewer than in the period before.' },
+  { sort: 'impressions', head: 'Impressions', tip: 'How often one of our addresses was shown. Exact.' },
+  { sort: 'ctr', head: 'CTR', tip: 'Clicks ÷ impressions. “Thin”: few cases; the interval is in the tip.' },
   {
     sort: 'position',
-    name: 'Avg position',
+    head: 'Avg position',
     tip: 'Weighted by impressions over many pages: never the same as a captured position.',
   },
-  { sort: 'expected', name: 'Expected', tip: 'Σ impressions × click-through of their positions. Estimated.' },
+  { sort: 'expected', head: 'Expected', tip: 'Σ impressions × click-through of their positions. Estimated.' },
   {
     sort: 'ratio',
-    name: 'Ratio',
+    head: 'Ratio',
     tip: 'Clicks ÷ expected clicks, with its 95 % Poisson interval in the tip.',
   },
-];
+] as const;
 
 /** Own search performance by query: this period against the one before, and against what was to be expected. */
 export function OwnQueries() {
@@ -172,107 +174,80 @@ interface QueryTableProps {
 }
 
 function QueryTable({ page, order, goal, onOrder }: QueryTableProps) {
+  const { selected, select } = useTraySelection();
+  const { change } = useScope();
+  const held = page.sumBefore !== null;
+  const [clicks, changed, impressions, ctr, place, expected, ratio] = HEADS;
   return (
-    <table className="ledger own-queries">
-      <thead>
-        <tr>
-          <th aria-label="In the tray" />
-          <th>Query</th>
-          {HEADS.map(({ sort, name, tip }) => (
-            <th
-              key={sort}
-              className="figure"
-              title={tip}
-              aria-sort={order.sort === sort ? (order.descending ? 'descending' : 'ascending') : undefined}
-            >
-              <button
-                className="plain"
-                onClick={() => onOrder({ sort, descending: order.sort === sort ? !order.descending : true })}
-              >
-                {name}
-                {order.sort === sort && <span aria-hidden> {order.descending ? '↓' : '↑'}</span>}
+    <Ledger
+      className="own-queries"
+      rows={page.rows}
+      keyOf={({ id }) => id}
+      empty="No query of this choice in this period."
+      order={order}
+      onOrder={({ sort, descending }) => onOrder({ sort: sort as QuerySort, descending })}
+      columns={[
+        {
+          head: '',
+          label: 'In the tray',
+          cell: (row) => <Tick on={selected.has(row.id)} text={row.text} onPress={() => select(row)} />,
+        },
+        {
+          head: 'Query',
+          cell: ({ id, text, pages }) => (
+            <>
+              <button className="plain" onClick={() => change({ view: '', open: id })}>
+                <b>{text}</b>
               </button>
-            </th>
-          ))}
-          <th className="figure" title="Our organic position in the newest capture">
-            Captured
-          </th>
-          {goal && (
-            <th className="figure" title="Clicks short of the wanted CTR">
-              Short
-            </th>
-          )}
-          <th>Says</th>
-        </tr>
-      </thead>
-      <tbody>
-        {page.rows.map((row) => (
-          <QueryLine key={row.id} row={row} goal={goal} held={page.sumBefore !== null} />
-        ))}
-        {page.rows.length === 0 && (
-          <tr>
-            <td colSpan={12} className="soft">
-              No query of this choice in this period.
-            </td>
-          </tr>
-        )}
-      </tbody>
-    </table>
+              {pages > 1 && <span className="faint"> {pages} pages</span>}
+            </>
+          ),
+        },
+        { ...clicks, figure: true, cell: (row) => count(row.clicks) },
+        { ...changed, figure: true, cell: (row) => <Change row={row} held={held} /> },
+        { ...impressions, figure: true, cell: (row) => count(row.impressions) },
+        { ...ctr, figure: true, cell: (row) => <RateWord of={row.ctr} /> },
+        { ...place, figure: true, cell: (row) => decimal(row.position, 1) },
+        { ...expected, figure: true, cell: (row) => decimal(row.expected, 1) },
+        {
+          ...ratio,
+          figure: true,
+          cell: (row) => (row.ratio ? decimal(row.ratio.ratio, 2) : <span className="faint">unknown</span>),
+          title: (row) =>
+            row.ratio
+              ? `95 % interval ${decimal(row.ratio.low, 2)}–${decimal(row.ratio.high, 2)}`
+              : undefined,
+        },
+        {
+          head: 'Captured',
+          tip: 'Our organic position in the newest capture',
+          figure: true,
+          cell: ({ captured }) => <PositionWord of={captured} />,
+        },
+        goal && {
+          head: 'Short',
+          tip: 'Clicks short of the wanted CTR',
+          figure: true,
+          cell: ({ shortfall }) => decimal(shortfall, 1),
+        },
+        { head: 'Says', cell: (row) => said(row) },
+      ]}
+    />
   );
 }
 
-function QueryLine({ row, goal, held }: { row: OwnQueryRow; goal: boolean; held: boolean }) {
-  const { selected, select } = useTraySelection();
-  const { change } = useScope();
-  const more = row.before === null ? null : row.clicks - row.before.clicks;
-  return (
-    <tr>
-      <td>
-        <Tick on={selected.has(row.id)} text={row.text} onPress={() => select(row)} />
-      </td>
-      <td>
-        <button className="plain" onClick={() => change({ view: '', open: row.id })}>
-          <b>{row.text}</b>
-        </button>
-        {row.pages > 1 && <span className="faint"> {row.pages} pages</span>}
-      </td>
-      <td className="figure">{count(row.clicks)}</td>
-      <td className="figure">
-        {more === null ? (
-          <span className="faint">{held ? 'new' : 'unknown'}</span>
-        ) : more > 0 ? (
-          `+${count(more)}`
-        ) : (
-          count(more)
-        )}
-      </td>
-      <td className="figure">{count(row.impressions)}</td>
-      <td className="figure">
-        <RateWord of={row.ctr} />
-      </td>
-      <td className="figure">{decimal(row.position, 1)}</td>
-      <td className="figure">{decimal(row.expected, 1)}</td>
-      <td
-        className="figure"
-        title={
-          row.ratio ? `95 % interval ${decimal(row.ratio.low, 2)}–${decimal(row.ratio.high, 2)}` : undefined
-        }
-      >
-        {row.ratio ? decimal(row.ratio.ratio, 2) : <span className="faint">unknown</span>}
-      </td>
-      <td className="figure">
-        {typeof row.captured === 'number' ? row.captured : <span className="faint">{row.captured}</span>}
-      </td>
-      {goal && <td className="figure">{decimal(row.shortfall, 1)}</td>}
-      <td>
-        {[
-          row.word === 'as expected' || row.word === 'unknown' ? '' : row.word,
-          row.near ? 'near' : '',
-          row.listed ? '' : 'unlisted',
-        ]
-          .filter(Boolean)
-          .join(' · ')}
-      </td>
-    </tr>
-  );
+function Change({ row: { clicks, before }, held }: { row: OwnQueryRow; held: boolean }) {
+  if (before === null) return <span className="faint">{held ? 'new' : 'unknown'}</span>;
+  const more = clicks - before.clicks;
+  return more > 0 ? `+${count(more)}` : count(more);
+}
+
+function said(row: OwnQueryRow): string {
+  return [
+    row.word === 'as expected' || row.word === 'unknown' ? '' : row.word,
+    row.near ? 'near' : '',
+    row.listed ? '' : 'unlisted',
+  ]
+    .filter(Boolean)
+    .join(' · ');
 }

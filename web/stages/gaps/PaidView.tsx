@@ -1,6 +1,8 @@
 import type { GapQuery, GapRow } from '@opsimath/contract/api/gaps';
 import type { PaidView as Data } from '@opsimath/contract/api/paid';
 import { Spin } from 'antd';
+import { Ledger } from '../../parts/table/Ledger';
+import { SideName } from '../../parts/words/SideName';
 import { Problem } from '../../parts/words/Problem';
 import { count, decimal, spelledDay, worth } from '../../parts/words/figures';
 import { useGapPageQuery } from '../../state/gapsApi';
@@ -146,33 +148,27 @@ function Sides({ data }: { data: Data }) {
       <h2 title="Of the keywords compared: those with an organic position, and those with a paid slot in the newest capture. A ratio of two tiny counts says little.">
         Paid against organic keywords
       </h2>
-      <table className="ledger paid-sides">
-        <thead>
-          <tr>
-            <th>Side</th>
-            <th className="figure">Organic</th>
-            <th className="figure">Paid</th>
-            <th className="figure">Organic to one paid</th>
-            <th className="figure" title="Paid keywords short of one for every two organic ones">
-              Short of 2 : 1
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {data.sides.map((side) => (
-            <tr key={side.name}>
-              <td>
-                {side.letter !== null && <b>{side.letter} </b>}
-                {side.name}
-              </td>
-              <td className="figure">{count(side.organic)}</td>
-              <td className="figure">{count(side.paid)}</td>
-              <td className="figure">{side.paid > 0 ? decimal(side.organic / side.paid, 1) : 'none paid'}</td>
-              <td className="figure">{count(side.missing)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Ledger
+        className="paid-sides"
+        rows={data.sides}
+        keyOf={({ name }) => name}
+        columns={[
+          { head: 'Side', cell: (side) => <SideName side={side} /> },
+          { head: 'Organic', figure: true, cell: ({ organic }) => count(organic) },
+          { head: 'Paid', figure: true, cell: ({ paid }) => count(paid) },
+          {
+            head: 'Organic to one paid',
+            figure: true,
+            cell: ({ organic, paid }) => (paid > 0 ? decimal(organic / paid, 1) : 'none paid'),
+          },
+          {
+            head: 'Short of 2 : 1',
+            tip: 'Paid keywords short of one for every two organic ones',
+            figure: true,
+            cell: ({ missing }) => count(missing),
+          },
+        ]}
+      />
     </section>
   );
 }

@@ -1,5 +1,6 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
 import { useState } from 'react';
+import { Ledger } from '../../parts/table/Ledger';
 import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';
 import { useRemovedQuery } from '../../state/siftApi';
@@ -22,38 +23,37 @@ export function Removed({ lookUp, recipe, step }: { lookUp: LookUp; recipe: Used
       <h2>
         {count(data.total)} removed by sieve {step + 1}, most searched first
       </h2>
-      <table className="ledger">
-        <thead>
-          <tr>
-            <th>Keyword</th>
-            <th className="figure">Volume</th>
-            <th className="figure">Words</th>
-            <th className="figure">Targets that rank</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {data.rows.map((row) => (
-            <tr key={row.id}>
-              <td>
-                <b>{row.text}</b>
-              </td>
-              <td className="figure">{row.volume === null ? 'unknown' : count(row.volume)}</td>
-              <td className="figure">{row.words}</td>
-              <td className="figure">{row.organic.filter((position) => position !== null).length}</td>
-              <td className="figure">
-                <button
-                  className="plain written"
-                  aria-label={`Rescue ${row.text}`}
-                  onClick={() => void recipe.rescue(row.id).catch(() => undefined)}
-                >
-                  rescue
-                </button>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Ledger
+        rows={data.rows}
+        keyOf={({ id }) => id}
+        columns={[
+          { head: 'Keyword', cell: ({ text }) => <b>{text}</b> },
+          {
+            head: 'Volume',
+            figure: true,
+            cell: ({ volume }) => (volume === null ? 'unknown' : count(volume)),
+          },
+          { head: 'Words', figure: true, cell: ({ words }) => words },
+          {
+            head: 'Targets that rank',
+            figure: true,
+            cell: ({ organic }) => organic.filter((position) => position !== null).length,
+          },
+          {
+            head: '',
+            figure: true,
+            cell: ({ id, text }) => (
+              <button
+                className="plain written"
+                aria-label={`Rescue ${text}`}
+                onClick={() => void recipe.rescue(id).catch(() => undefined)}
+              >
+                rescue
+              </button>
+            ),
+          },
+        ]}
+      />
       {data.total > data.rows.length && shown < 500 && (
         <button className="plain written" onClick={() => setShown((most) => most + PAGE)}>
           Show more

@@ -1,0 +1,6 @@
+import type { Position } from '@opsimath/contract/api/gaps';
+
+/** A position; absent and unknown stand back, and are never the same. */
+export function PositionWord({ of }: { of: Position }) {
+  return typeof of === 'number' ? of : <span className="faint">{of}</span>;
+}
