@@ -1,3 +1,4 @@
+import { UNSEEN_REASONS } from '@opsimath/core/ads/bidGuide';
 import { BALANCES } from '@opsimath/core/ads/balance';
 import { TERM_STATES } from '@opsimath/core/ads/searchTerms';
 import { z } from 'zod';
@@ -42,7 +43,7 @@ export const adTermRow = z.object({
   /** Whether the landing page's title carries every word of the term; `null` where the title is not known. */
   carried: z.boolean().nullable(),
   /** Why nothing was shown; `null` where something was. */
-  unseen: z.enum(['words missing', 'no demand', 'unexplained']).nullable(),
+  unseen: z.enum(UNSEEN_REASONS).nullable(),
 });
 export type AdTermRow = z.infer<typeof adTermRow>;
 

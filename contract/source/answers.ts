@@ -260,6 +260,7 @@ export type KeywordsAnswer = z.infer<typeof keywordsAnswer>;
 export type LinksAnswer = z.infer<typeof linksAnswer>;
 export type SalesCurvesAnswer = z.infer<typeof salesCurvesAnswer>;
 export type AdTermsAnswer = z.infer<typeof adTermsAnswer>;
+export type AuctionsAnswer = z.infer<typeof auctionsAnswer>;
 export type CampaignsAnswer = z.infer<typeof campaignsAnswer>;
 export type OwnFieldsAnswer = z.infer<typeof ownFieldsAnswer>;
 export type IndexAnswer = z.infer<typeof indexAnswer>;

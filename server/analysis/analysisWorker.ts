@@ -3,6 +3,7 @@ import { openDatabase } from '../data/connection';
 import { KnownProblem } from '../problem';
 import { LOADED } from './loaded';
 import { around } from './around';
+import { bids } from './bids';
 import { clusterPage } from './clusters';
 import { dossier } from './dossier';
 import { gapPage } from './gapPage';
@@ -44,6 +45,7 @@ const answers = {
   ownQueries: (...args: Rest<typeof ownQueries>) => ownQueries(workspace, ...args),
   paidView: (...args: Rest<typeof paidView>) => paidView(workspace, ...args),
   surfacesView: (...args: Rest<typeof surfacesView>) => surfacesView(workspace, ...args),
+  bids: (...args: Rest<typeof bids>) => bids(workspace, ...args),
   study: (...args: Rest<typeof study>) => study(workspace, ...args),
   around: (...args: Rest<typeof around>) => around(workspace, ...args),
   dossier: (...args: Rest<typeof dossier>) => dossier(workspace, ...args),

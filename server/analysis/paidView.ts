@@ -1,5 +1,6 @@
 import type { AdTermRow, PaidView, paidQuery } from '@opsimath/contract/api/paid';
 import { BALANCES, balances } from '@opsimath/core/ads/balance';
+import { whyUnseen } from '@opsimath/core/ads/bidGuide';
 import { TERM_STATES, isCostly, shrunkCtrs, termState } from '@opsimath/core/ads/searchTerms';
 import { periodDays, readPeriod } from '@opsimath/core/demand/period';
 import { isDoubling } from '@opsimath/core/gap/paid';
@@ -86,7 +87,15 @@ export async function paidView(workspace: Workspace, projectId: number, query: Q
       organic: positionOf(organic),
       doubling: isDoubling(organic, term.impressions > 0 ? 1 : UNKNOWN),
       carried,
-      unseen: term.impressions > 0 ? null : whyUnseen(carried, i === undefined ? NaN : comparison.volume[i]!),
+      unseen:
+        term.impressions > 0
+          ? null
+          : whyUnseen({
+              covered: carried,
+              bid: null,
+              guide: null,
+              volume: i === undefined ? null : comparison.volume[i]!,
+            }),
     };
   });
   const groups = [...TERM_STATES, 'costly', 'no impressions'] as const;
@@ -128,12 +137,6 @@ export async function paidView(workspace: Workspace, projectId: number, query: Q
     total: shown.length,
     rows: shown.slice(offset, offset + limit).map(({ key: _, ...row }) => row),
   };
-}
-
-/** The first that explains it. */
-function whyUnseen(carried: boolean | null, volume: number): AdTermRow['unseen'] {
-  if (carried === false) return 'words missing';
-  return volume === 0 ? 'no demand' : 'unexplained';
 }
 
 /** How many keywords each side ranks for and pays for (method §15). */

@@ -9,6 +9,7 @@ import type { Logger } from 'pino';
 import { answerProblems } from './errors';
 import { gapRoutes } from './gaps';
 import { handPositionRoutes } from './handPositions';
+import { bidRoutes } from './bids';
 import { standingRoutes } from './standing';
 import { studyRoutes } from './studies';
 import { importRoutes } from './imports';
@@ -45,6 +46,7 @@ export function createApp(services: Services, webFolder: string, log: Logger): K
     gapRoutes,
     standingRoutes,
     studyRoutes,
+    bidRoutes,
     handPositionRoutes,
     siftRoutes,
     listRoutes,

@@ -2,6 +2,8 @@ import { randomUUID } from 'node:crypto';
 import {
   adTermsAnswer,
   allowanceAnswer,
+  auctionsAnswer,
+  campaignsAnswer,
   clockAnswer,
   indexAnswer,
   keywordsAnswer,
@@ -195,6 +197,9 @@ export function httpSource(options: HttpSourceOptions): SearchSource {
     salesCurves: ({ signal, ...ask }) =>
       call(salesCurvesAnswer, `/sales-curves?${query({ ...ask })}`, undefined, signal),
     translations: (body) => call(translationsAnswer, '/translations', body),
+    auction: ({ signal, ...ask }) =>
+      call(auctionsAnswer, `/auctions?${query({ ...ask })}`, undefined, signal),
+    campaigns: (values) => call(campaignsAnswer, `/own/campaigns?${query(values)}`),
     adTerms: (values) => call(adTermsAnswer, `/own/ad-terms?${query(values)}`),
     ownFields: (values) => call(ownFieldsAnswer, `/own/fields?${query(values)}`),
     indexStates: (body) => call(indexAnswer, '/own/index', body),

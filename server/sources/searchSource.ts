@@ -1,6 +1,8 @@
 import type {
   AdTermsAnswer,
   AllowanceAnswer,
+  AuctionsAnswer,
+  CampaignsAnswer,
   IndexAnswer,
   KeywordsAnswer,
   LinksAnswer,
@@ -67,6 +69,10 @@ export interface SearchSource {
     cursor: string | null;
   }): Promise<PerformanceAnswer>;
   adTerms(ask: { market: string; from: string; to: string; cursor: string | null }): Promise<AdTermsAnswer>;
+  /** The auction for a keyword on a day. */
+  auction(ask: Dated & { keyword: string }): Promise<AuctionsAnswer>;
+  /** Own campaigns as they stand now. */
+  campaigns(ask: { market: string }): Promise<CampaignsAnswer>;
   /** Private fields of an own target. */
   ownFields(ask: { market: string; target: string }): Promise<OwnFieldsAnswer>;
   /** At most {@link MOST_INDEXED} addresses. */

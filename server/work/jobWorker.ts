@@ -13,6 +13,7 @@ import { runImport } from './importJob';
 import { Locks } from './locks';
 import { runLookUp } from './lookUpJob';
 import { runArchive } from './archiveJob';
+import { runAuctions } from './auctionJob';
 
 interface WorkerData {
   file: string;
@@ -36,6 +37,7 @@ const runners: Record<Job['kind'], (context: JobContext) => Promise<string | nul
   captures: runCaptures,
   import: runImport,
   archive: runArchive,
+  auctions: runAuctions,
 };
 
 parentPort!.on('message', ({ type, id }: Order) => {

@@ -1,4 +1,6 @@
 import type { Around } from '@opsimath/contract/api/around';
+import type { AuctionPrice, AuctionRequest, Bids, BidsQuery } from '@opsimath/contract/api/bids';
+import type { Job } from '@opsimath/contract/api/jobs';
 import type { ComparisonScope } from '@opsimath/contract/api/gaps';
 import type { OverTime, OverTimeQuery } from '@opsimath/contract/api/overTime';
 import type { OwnQueryPage, OwnQueryQuery } from '@opsimath/contract/api/ownQueries';
@@ -28,6 +30,21 @@ export const standingApi = api.injectEndpoints({
       query: ({ project, query }) => ({ url: `/projects/${project}/paid`, params: toParams(query) }),
       providesTags: ['facts', 'targets', 'lists', 'projects'],
     }),
+    bids: build.query<Bids, InProject<{ query: BidsQuery }>>({
+      query: ({ project, query }) => ({ url: `/projects/${project}/bids`, params: toParams(query) }),
+      providesTags: ['facts', 'targets', 'projects'],
+    }),
+    bringBids: build.mutation<{ kept: number }, InProject<{ market: string }>>({
+      query: ({ project, ...body }) => ({ url: `/projects/${project}/own-bids`, method: 'POST', body }),
+      invalidatesTags: ['facts'],
+    }),
+    auctionPrice: build.query<AuctionPrice, InProject<AuctionRequest>>({
+      query: ({ project, ...body }) => ({ url: `/projects/${project}/auctions/price`, method: 'POST', body }),
+      providesTags: ['facts'],
+    }),
+    observeAuctions: build.mutation<Job, InProject<AuctionRequest>>({
+      query: ({ project, ...body }) => ({ url: `/projects/${project}/auctions`, method: 'POST', body }),
+    }),
     surfaces: build.query<SurfacesView, InProject<{ query: SurfacesQuery }>>({
       query: ({ project, query }) => ({ url: `/projects/${project}/surfaces`, params: toParams(query) }),
       providesTags: ['facts', 'targets'],
@@ -35,5 +52,14 @@ export const standingApi = api.injectEndpoints({
   }),
 });
 
-export const { useAroundQuery, useOverTimeQuery, useOwnQueriesQuery, usePaidQuery, useSurfacesQuery } =
-  standingApi;
+export const {
+  useAroundQuery,
+  useAuctionPriceQuery,
+  useBidsQuery,
+  useBringBidsMutation,
+  useObserveAuctionsMutation,
+  useOverTimeQuery,
+  useOwnQueriesQuery,
+  usePaidQuery,
+  useSurfacesQuery,
+} = standingApi;

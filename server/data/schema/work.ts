@@ -8,7 +8,7 @@ import { market, ofMarket, ofProject } from './projects';
 export const job = sqliteTable('job', {
   id: id(),
   projectId: ofProject(),
-  kind: text({ enum: ['look-up', 'captures', 'import', 'archive'] }).notNull(),
+  kind: text({ enum: ['look-up', 'captures', 'import', 'archive', 'auctions'] }).notNull(),
   state: text({ enum: ['queued', 'running', 'done', 'failed', 'cancelled'] }).notNull(),
   request: text({ mode: 'json' }).notNull().$type<Record<string, unknown>>(),
   progress: text({ mode: 'json' }).notNull().$type<Record<string, unknown>>(),

@@ -10,6 +10,7 @@ import type { Scope } from '../../state/scope';
 import { usePaidQuery } from '../../state/standingApi';
 import { useScope } from '../../state/useScope';
 import { AdTermsTable } from './AdTermsTable';
+import { BidsTable } from './BidsTable';
 
 const FEW = 6;
 
@@ -66,6 +67,7 @@ export function PaidView({ query }: { query: GapQuery }) {
         />
       </div>
       <Sides data={data} />
+      <BidsTable />
       <AdTermsTable />
     </div>
   );
