@@ -1,19 +1,10 @@
 import { OWN_PERIODS, readPeriod } from '@opsimath/core/demand/period';
+import { QUERY_GROUPS } from '@opsimath/core/performance/queryGroups';
 import { z } from 'zod';
 import { isoDay } from '../source/answers';
 import { position } from './gaps';
 
-/** What own queries can be narrowed to. */
-export const QUERY_GROUPS = [
-  'weak snippet',
-  'strong outside the front',
-  'many seen, few clicks',
-  'near',
-  'unlisted',
-  'below the goal',
-] as const;
 export const queryGroup = z.enum(QUERY_GROUPS);
-export type QueryGroup = z.infer<typeof queryGroup>;
 
 export const querySort = z.enum(['clicks', 'impressions', 'ctr', 'position', 'expected', 'ratio', 'change']);
 export type QuerySort = z.infer<typeof querySort>;

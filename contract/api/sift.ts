@@ -1,3 +1,4 @@
+import { QUERY_GROUPS } from '@opsimath/core/performance/queryGroups';
 import { PURPOSES } from '@opsimath/core/sift/purpose';
 import { SIEVE_FIGURES, TRENDS, VERDICTS } from '@opsimath/core/sift/sieve';
 import { MOST_STEPS } from '@opsimath/core/sift/stack';
@@ -44,6 +45,7 @@ export const sieve = z.discriminatedUnion('kind', [
   }),
   z.object({ kind: z.literal('marker'), marker: z.int(), out: z.boolean() }),
   z.object({ kind: z.literal('purpose'), purposes: z.array(z.enum(PURPOSES)) }),
+  z.object({ kind: z.literal('own queries'), groups: z.array(z.enum(QUERY_GROUPS)), out: z.boolean() }),
 ]);
 export type Sieve = z.infer<typeof sieve>;
 

@@ -1,3 +1,4 @@
+import type { QueryGroup } from '../performance/queryGroups';
 import type { Language } from '../text/stems';
 import type { Purpose } from './purpose';
 
@@ -52,7 +53,8 @@ export type Sieve =
   | { kind: 'main variants' }
   | { kind: 'banned words'; level: 'any' | 'forbidden' | 'doubtful'; out: boolean }
   | { kind: 'marker'; marker: number; out: boolean }
-  | { kind: 'purpose'; purposes: readonly Purpose[] };
+  | { kind: 'purpose'; purposes: readonly Purpose[] }
+  | { kind: 'own queries'; groups: readonly QueryGroup[]; out: boolean };
 
 /**
  * Why a sieve cannot work as it is written, in words for whoever writes it; `null` when it can. A sieve that cannot
@@ -87,6 +89,8 @@ export function sieveProblem(sieve: Sieve): string | null {
       return sieve.marker === 0 ? 'Choose a marker.' : null;
     case 'purpose':
       return sieve.purposes.length === 0 ? 'Choose a purpose.' : null;
+    case 'own queries':
+      return sieve.groups.length === 0 ? 'Choose a group of own queries.' : null;
     case 'main variants':
     case 'banned words':
       return null;

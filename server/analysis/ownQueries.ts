@@ -1,5 +1,4 @@
-import type { OwnQueryPage, OwnQueryRow, QueryGroup, ownQueryQuery } from '@opsimath/contract/api/ownQueries';
-import { QUERY_GROUPS } from '@opsimath/contract/api/ownQueries';
+import { type OwnQueryPage, type OwnQueryRow, ownQueryQuery } from '@opsimath/contract/api/ownQueries';
 import { periodDays, readPeriod } from '@opsimath/core/demand/period';
 import {
   clickRatio,
@@ -7,6 +6,7 @@ import {
   snippetWord,
   topQuarterFrom,
 } from '@opsimath/core/performance/expectation';
+import { QUERY_GROUPS, type QueryGroup, isInGroup } from '@opsimath/core/performance/queryGroups';
 import { rateOf } from '@opsimath/core/rates/wilson';
 import { UNKNOWN } from '@opsimath/core/ranking/position';
 import { key } from '@opsimath/core/text/key';
@@ -22,6 +22,22 @@ import type { Workspace } from './workspace';
 
 type Query = z.output<typeof ownQueryQuery>;
 type Row = OwnQueryRow & { key: string };
+
+/** Keywords of own queries of the last 28 days in at least one of some groups, and all keywords spoken of. */
+export async function keywordsInGroups(
+  workspace: Workspace,
+  projectId: number,
+  { market, date }: { market: string; date: string },
+  groups: readonly QueryGroup[],
+): Promise<Set<number>> {
+  const found = new Set<number>();
+  for (const group of groups) {
+    const asked = ownQueryQuery.parse({ market, date, group });
+    const { rows } = await ownQueries(workspace, projectId, { ...asked, limit: Infinity });
+    for (const { id } of rows) found.add(id);
+  }
+  return found;
+}
 
 /** Own search performance by query over a period against the one before, and against what was to be expected (method §18). */
 export async function ownQueries(
@@ -72,7 +88,9 @@ export async function ownQueries(
       pages: new Set(entry.map(({ place: page }) => page)).size,
     };
   });
-  const groupOf = groupTest(settings.front, topQuarter);
+  const limits = { front: settings.front, topQuarter };
+  const groupOf = (row: Row, group: QueryGroup): boolean =>
+    isInGroup({ ...row, thin: row.ctr.thin }, group, limits);
   const sought = key(query.find);
   const found = all.filter((row) => row.key.includes(sought));
   const shown = query.group === undefined ? found : found.filter((row) => groupOf(row, query.group!));
@@ -124,20 +142,6 @@ export function sumOf(rows: readonly Pick<OwnFigure, 'clicks' | 'impressions' | 
     weighed += row.position * row.impressions;
   }
   return { clicks, impressions, position: weight > 0 ? weighed / weight : null };
-}
-
-function groupTest(front: number, topQuarter: number): (row: Row, group: QueryGroup) => boolean {
-  const outside = ({ position }: Row): boolean => position !== null && position > front;
-  const tests: Record<QueryGroup, (row: Row) => boolean> = {
-    'weak snippet': ({ word }) => word === 'weak snippet',
-    'strong outside the front': (row) => row.word === 'strong' && outside(row),
-    'many seen, few clicks': (row) =>
-      row.impressions >= topQuarter && (row.word === 'weak snippet' || outside(row)),
-    near: (row) => row.near,
-    unlisted: ({ listed, clicks }) => !listed && clicks > 0,
-    'below the goal': ({ shortfall }) => (shortfall ?? 0) > 0,
-  };
-  return (row, group) => tests[group](row);
 }
 
 /** Unknown comes last both ways; ties: more impressions, then key. */

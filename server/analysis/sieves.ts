@@ -23,6 +23,7 @@ import {
 } from './poolWords';
 import { poolNearness } from './nearness';
 import { poolRivalCoverage } from './rivalCoverage';
+import { keywordsInGroups } from './ownQueries';
 import { mainVariants } from './variants';
 import type { Workspace } from './workspace';
 
@@ -52,6 +53,7 @@ const FLEETING: ReadonlySet<Sieve['kind']> = new Set([
   'banned words',
   'main variants',
   'purpose',
+  'own queries',
 ]);
 
 /** One byte a keyword of the pool: 1 where it passes the sieve. */
@@ -106,6 +108,12 @@ export async function sievePasses(
         await poolPurposes(workspace, named),
         sieve.purposes.map((purpose) => PURPOSES.indexOf(purpose)),
       );
+    case 'own queries': {
+      const { projectId, market, date } = pool;
+      const scope = { market: market.code, date };
+      const ids = await keywordsInGroups(workspace, projectId, scope, sieve.groups);
+      return members(indicesOf(pool, ids), size, sieve.out);
+    }
     case 'main variants':
       return mainVariants(workspace, named);
   }

@@ -1,10 +1,5 @@
-import {
-  type OwnQueryPage,
-  type OwnQueryRow,
-  QUERY_GROUPS,
-  type QueryGroup,
-  type QuerySort,
-} from '@opsimath/contract/api/ownQueries';
+import { type OwnQueryPage, type OwnQueryRow, type QuerySort } from '@opsimath/contract/api/ownQueries';
+import { QUERY_GROUPS, type QueryGroup } from '@opsimath/core/performance/queryGroups';
 import { Button, InputNumber, Spin } from 'antd';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
@@ -32,6 +27,7 @@ const TIPS: Record<QueryGroup, string> = {
     'Impressions in the top quarter, and a weak snippet or an average position beyond the front.',
   near: 'At 11–20 with impressions in the top quarter.',
   unlisted: 'Brought clicks, and is in no list and bid on by nobody of us.',
+  'few cases': 'Its CTR is thin: the 95 % interval is wider than the rate itself and than 2 points.',
   'below the goal': 'Fewer clicks than the wanted CTR would bring.',
 };
 const HEADS = [

@@ -2,6 +2,7 @@ import { FOUND_BY } from '@opsimath/contract/api/lookUps';
 import type { KeywordList } from '@opsimath/contract/api/lists';
 import type { Sieve } from '@opsimath/contract/api/sift';
 import type { Marker } from '@opsimath/contract/api/markers';
+import { QUERY_GROUPS } from '@opsimath/core/performance/queryGroups';
 import { PURPOSES } from '@opsimath/core/sift/purpose';
 import { type SieveFigure, TRENDS, VERDICTS } from '@opsimath/core/sift/sieve';
 import { LANGUAGES } from '@opsimath/core/text/stems';
@@ -226,6 +227,27 @@ export function SieveSentence({ sieve, targets, lists, markers, onChange }: Siev
             values={sieve.purposes}
             options={plain(PURPOSES)}
             onChange={(purposes) => onChange({ ...sieve, purposes })}
+          />
+        </>
+      );
+    case 'own queries':
+      return (
+        <>
+          <b>own queries</b> of the last 28 days{' '}
+          <Choice
+            name="In or out"
+            value={sieve.out ? 'out' : 'in'}
+            options={[
+              { value: 'in', label: 'are' },
+              { value: 'out', label: 'are not' },
+            ]}
+            onChange={(way) => onChange({ ...sieve, out: way === 'out' })}
+          />{' '}
+          <Several
+            name="Groups of own queries"
+            values={sieve.groups}
+            options={plain(QUERY_GROUPS.filter((group) => group !== 'below the goal'))}
+            onChange={(groups) => onChange({ ...sieve, groups })}
           />
         </>
       );

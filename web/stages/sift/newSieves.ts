@@ -27,6 +27,7 @@ export const NEW_SIEVES: { name: string; sieve: Sieve }[] = [
   { name: 'contained in longer ones', sieve: figure('contained in') },
   { name: 'trend', sieve: { kind: 'trend', trends: [], unknown: false } },
   { name: 'verdict', sieve: { kind: 'verdict', verdicts: [] } },
+  { name: 'own queries', sieve: { kind: 'own queries', groups: [], out: false } },
   { name: 'a list', sieve: { kind: 'list', list: 0, out: false } },
   { name: 'a marker', sieve: { kind: 'marker', marker: 0, out: false } },
 ];
