@@ -13,6 +13,7 @@ import { STAGES } from './stages';
 import { StagesRow } from './StagesRow';
 import { Shortcuts } from './Shortcuts';
 import { Tray } from './Tray';
+import { useUndoKeys } from './useUndoKeys';
 
 const NOTHING: never[] = [];
 
@@ -40,6 +41,7 @@ export function Shell() {
   }, [markets, overview, today, scope, change]);
 
   useHotkeys('mod+k', () => setCommandOpen(true), { preventDefault: true, enableOnFormTags: true });
+  useUndoKeys(project);
   useKeys('shift+slash', () => setKeysOpen(true));
   useKeys(
     STAGES.map((stage) => `g>${stage.letter}`),

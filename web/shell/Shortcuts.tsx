@@ -6,6 +6,7 @@ import { STAGES } from './stages';
 const EVERYWHERE: [string, string][] = [
   ['Ctrl K', 'go to a stage, a keyword, a target; run an action'],
   ...STAGES.map((stage): [string, string] => [`g ${stage.letter}`, `go to ${stage.name}`]),
+  ['Ctrl Z, Ctrl Y', 'take the last thing done back, do it again'],
   ['?', 'this list'],
   ['Esc', 'close what is open'],
 ];
@@ -32,7 +33,6 @@ const BY_STAGE: Record<string, [string, string][]> = {
     ['w', 'park it: decide later'],
     ['x', 'say the keywords a second time, translated; once more takes it away'],
     ['n, z', 'on the desk: skip, take the last verdict back'],
-    ['Ctrl Z, Ctrl Y', 'take the last step back, do it again'],
     ['Alt ↑, Alt ↓', 'move the sieve that has the focus'],
     ['↑ ↓', 'move between rows'],
     ['Space', 'put the row into the tray'],

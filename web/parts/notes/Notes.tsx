@@ -61,7 +61,7 @@ function WrittenNote({ project, note }: { project: number; note: Note }) {
     <li>
       <span className="note-text">{note.text}</span>{' '}
       <span className="faint">
-        {[note.person, spelledDay(note.writtenAt.slice(0, 10))].filter(Boolean).join(', ')}
+        {[note.person, spelledDay(note.writtenAt.slice(0, 10)), capturedOn(note)].filter(Boolean).join(', ')}
       </span>{' '}
       <button className="plain soft written" onClick={() => void takeAway().catch(() => undefined)}>
         take away
@@ -73,6 +73,11 @@ function WrittenNote({ project, note }: { project: number; note: Note }) {
       )}
     </li>
   );
+}
+
+/** Of a slot: the capture that was before whoever wrote. */
+function capturedOn({ subject }: Note): string {
+  return subject.on === 'slot' ? `on the page of ${spelledDay(subject.date)}` : '';
 }
 
 function NewNote({ project, subject }: NotesProps) {

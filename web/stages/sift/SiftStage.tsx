@@ -10,7 +10,6 @@ import { count, spelledDay } from '../../parts/words/figures';
 import { useMarketsQuery } from '../../state/projectApi';
 import { useLookUpsQuery } from '../../state/lookUpApi';
 import { useSiftQuery } from '../../state/siftApi';
-import { undoStackOf } from '../../state/undo';
 import { useScope } from '../../state/useScope';
 import { ClustersView } from './ClustersView';
 import { CompareView } from './CompareView';
@@ -49,20 +48,6 @@ export default function SiftStage() {
   const { data: lookUps } = useLookUpsQuery(project);
   const here = (lookUps ?? []).filter(({ market }) => market === scope.market);
   const lookUp = here.find(({ id }) => id === scope.lookUp) ?? here[0];
-  useKeys(
-    'mod+z',
-    () =>
-      void undoStackOf(project)
-        .undo()
-        .catch(() => undefined),
-  );
-  useKeys(
-    ['mod+y', 'mod+shift+z'],
-    () =>
-      void undoStackOf(project)
-        .redo()
-        .catch(() => undefined),
-  );
   if (lookUps && !lookUp) {
     return (
       <div className="empty">

@@ -1,0 +1,25 @@
+import { App } from 'antd';
+import { useKeys } from '../parts/keys/useKeys';
+import { problemOf } from '../state/api';
+import { undoStackOf } from '../state/undo';
+
+const SECONDS = 3;
+
+/** Takes the last thing done in a project back, or does it again, wherever one is; what it was is said. */
+export function useUndoKeys(project: number): void {
+  const { message } = App.useApp();
+  const told = (act: Promise<string | null>, done: string, nothing: string): void => {
+    void act.then(
+      (what) => void message.info(what === null ? nothing : `${done}: ${what}.`, SECONDS),
+      (error: unknown) => void message.warning(problemOf(error).message, SECONDS),
+    );
+  };
+  useKeys('mod+z', () => told(undoStackOf(project).undo(), 'Taken back', 'There is nothing to take back.'), [
+    project,
+  ]);
+  useKeys(
+    ['mod+y', 'mod+shift+z'],
+    () => told(undoStackOf(project).redo(), 'Done again', 'There is nothing to do again.'),
+    [project],
+  );
+}
