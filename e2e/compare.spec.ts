@@ -175,6 +175,25 @@ test('own queries are found, narrowed and put into the tray', async ({ page }) =
   await expect(page.getByRole('region', { name: 'Tray' })).toContainText('1');
 });
 
+test('two keywords of the tray are set side by side; one stands across all markets', async ({ page }) => {
+  await page.goto(address);
+  const grid = page.getByRole('grid', { name: 'Gaps' });
+  await expect(grid.getByRole('row').nth(2)).toContainText(/\w/);
+  await grid.focus();
+  for (const key of ['Space', 'ArrowDown', 'Space']) await page.keyboard.press(key);
+  await page.getByRole('button', { name: 'Set two side by side' }).click();
+  const two = page.getByRole('region', { name: 'Two keywords' });
+  await expect(two).toContainText('goes first');
+  await expect(two.getByRole('columnheader')).toHaveCount(3);
+  await expect(two.getByRole('row', { name: /^priority, a day of work/ })).toBeVisible();
+  await page.getByText('Across surfaces', { exact: true }).click();
+  const across = page.getByRole('region', { name: 'Across surfaces' });
+  await expect(across.getByRole('columnheader', { name: 'Could be' })).toBeVisible();
+  await across.getByText('all markets of this surface').click();
+  await expect(across.getByRole('columnheader', { name: 'Worst' })).toBeVisible();
+  await expect(across.getByRole('row').nth(1)).toContainText('unknown');
+});
+
 test('what is missing is said: no rival captured, a market without captures, a day before the first', async ({
   page,
   running,

@@ -5,6 +5,8 @@ import { position } from './gaps';
 export const surfacesQuery = z.object({
   market: z.string(),
   date: isoDay,
+  /** The surfaces of the market's place and language, or all markets of its surface. */
+  across: z.enum(['surfaces', 'markets']).default('surfaces'),
   /** Keywords of that market. */
   keywords: z.preprocess(
     (value) => (typeof value === 'string' ? value.split(',').filter(Boolean) : value),
@@ -21,6 +23,10 @@ const holder = z.object({
 const onSurface = z.object({
   market: z.string(),
   surface,
+  placeName: z.string(),
+  languageName: z.string(),
+  /** Searches a month there; `null` where they are unknown. */
+  volume: z.number().nullable(),
   /** `null` where the keyword was never captured there. */
   captured: isoDay.nullable(),
   own: position,
@@ -47,6 +53,10 @@ export const surfacesView = z.object({
       surfaces: z.array(onSurface),
       could: z.int(),
       held: z.int(),
+      /** Of the places looked at: on how many we are on the front, of how many that are known, and our worst position. */
+      onFront: z.int(),
+      known: z.int(),
+      worst: position,
     }),
   ),
 });

@@ -15,20 +15,22 @@ const BLOCKS: ReadonlySet<string> = new Set(['answer box', 'image block', 'video
 export async function surfacesView(
   workspace: Workspace,
   projectId: number,
-  { market: code, date, keywords }: z.output<typeof surfacesQuery>,
+  { market: code, date, keywords, across }: z.output<typeof surfacesQuery>,
 ): Promise<SurfacesView> {
   const { database } = workspace;
   const market = await marketByCode(database, code);
   const { settings } = await projectById(database, projectId);
-  const markets = (await listMarkets(database)).filter(
-    ({ place, language }) => place === market.place && language === market.language,
+  const markets = (await listMarkets(database)).filter(({ surface, place, language }) =>
+    across === 'markets'
+      ? surface === market.surface
+      : place === market.place && language === market.language,
   );
   const texts = await keywordsById(database, keywords);
   const known = keywords.filter((id) => texts.has(id));
-  const volumes = await volumesAt(database, market.id, date);
   const columns = await Promise.all(
     markets.map(async (each) => ({
       each,
+      volumes: await volumesAt(database, each.id, date),
       sides: await gatherSides(database, projectId, each.surface),
       ids: await keywordIdsOfKnown(
         database,
@@ -40,15 +42,19 @@ export async function surfacesView(
   const rows: SurfacesView['keywords'] = [];
   for (const [n, id] of known.entries()) {
     const surfaces: OnSurface[] = [];
-    for (const { each, sides, ids } of columns) {
+    for (const { each, sides, ids, volumes } of columns) {
       const page = ids[n] === 0 ? null : await resultPage(workspace, each.id, ids[n]!, date, sides);
-      surfaces.push(onSurface(each, page, sides, settings.front));
+      surfaces.push({
+        ...onSurface(each, page, sides, settings.front),
+        volume: volumes.get(ids[n]!) ?? null,
+      });
     }
     rows.push({
       id,
       text: texts.get(id)!.text,
-      volume: volumes.get(id) ?? null,
+      volume: surfaces.find(({ market: here }) => here === market.code)?.volume ?? null,
       surfaces,
+      ...standing(surfaces, settings.front),
       could: surfaces.reduce((sum, { could }) => sum + could, 0),
       held: surfaces.reduce((sum, { held }) => sum + held, 0),
     });
@@ -56,7 +62,24 @@ export async function surfacesView(
   return { front: settings.front, keywords: rows };
 }
 
-function onSurface(market: MarketRow, page: ShownPage | null, sides: Sides, front: number): OnSurface {
+/** Positions are never averaged: how many are on the front, and the worst of those that are known. */
+function standing(
+  surfaces: readonly OnSurface[],
+  front: number,
+): Pick<SurfacesView['keywords'][number], 'onFront' | 'known' | 'worst'> {
+  const known = surfaces.map(({ own }) => own).filter((own) => own !== 'unknown');
+  const ranked = known.filter((own) => typeof own === 'number');
+  const worst =
+    known.length === 0 ? 'unknown' : ranked.length < known.length ? 'absent' : Math.max(...ranked);
+  return { onFront: ranked.filter((own) => own <= front).length, known: known.length, worst };
+}
+
+function onSurface(
+  market: MarketRow,
+  page: ShownPage | null,
+  sides: Sides,
+  front: number,
+): Omit<OnSurface, 'volume'> {
   const inFront = (page?.slots ?? []).filter(
     ({ kind, position }) => kind === 'organic' && position !== null && position <= front,
   );
@@ -83,6 +106,8 @@ function onSurface(market: MarketRow, page: ShownPage | null, sides: Sides, fron
   return {
     market: market.code,
     surface: market.surface,
+    placeName: market.placeName,
+    languageName: market.languageName,
     captured: page?.date ?? null,
     own: page === null ? 'unknown' : ours.length > 0 ? Math.min(...ours) : 'absent',
     front: inFront.length,

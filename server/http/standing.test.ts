@@ -2,7 +2,6 @@ import type { Around } from '@opsimath/contract/api/around';
 import type { OverTime } from '@opsimath/contract/api/overTime';
 import type { OwnQueryPage, OwnQueryRow } from '@opsimath/contract/api/ownQueries';
 import type { PaidView } from '@opsimath/contract/api/paid';
-import type { SurfacesView } from '@opsimath/contract/api/surfaces';
 import { BEFORE, DATE, MARKET, OWN, RIVALS, Running } from '../testing/running';
 
 const SCOPE = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
@@ -252,36 +251,6 @@ describe('over time', () => {
     const page = await running.api.get(`${at}/gaps?market=${MARKET}&date=2024-01-01&limit=1`);
     expect(page.totals.kinds.unknown).toBe(page.totals.keywords);
     expect(page.rests.latest).toBeNull();
-  });
-});
-
-test('across surfaces: slots of every side as the services show them; never captured is not absent', async () => {
-  const { rows } = await running.api.get(`${at}/gaps?${SCOPE}&sort=-volume&limit=5`);
-  const keywords = rows.map(({ id }: { id: number }) => id);
-  const view: SurfacesView = await running.api.get(
-    `${at}/surfaces?market=${MARKET}&date=${DATE}&keywords=${keywords.join(',')}`,
-  );
-  expect(view.keywords.map(({ id }) => id)).toEqual(keywords);
-  const witness = await running.witness<{
-    records: { parent: string }[];
-    pages: { slots: { kind: string; position: number; record: number | null }[] }[];
-  }>('/result-pages', {
-    market: MARKET,
-    date: DATE,
-    depth: 100,
-    keywords: rows.map(({ text }: { text: string }) => text),
-  });
-  view.keywords.forEach((keyword, n) => {
-    const web = keyword.surfaces.find(({ market }) => market === MARKET)!;
-    const held = (host: string): number[] =>
-      witness.pages[n]!.slots.flatMap(({ kind, position, record }) =>
-        kind === 'organic' && record !== null && witness.records[record]!.parent === host ? [position] : [],
-      );
-    expect(web.ours).toEqual(held(OWN));
-    expect(web.rivals.map(({ positions }) => positions)).toEqual(RIVALS.map(held));
-    expect(web.could).toBeGreaterThanOrEqual(web.held);
-    for (const other of keyword.surfaces.filter(({ market }) => market !== MARKET))
-      expect([other.captured, other.own, other.could]).toEqual([null, 'unknown', 0]);
   });
 });
 

@@ -1,6 +1,8 @@
 import { App } from 'antd';
+import { useLocation, useNavigate } from 'react-router';
 import { gapsApi, useTrackMutation } from '../state/gapsApi';
 import { useAppDispatch, useAppSelector } from '../state/store';
+import { searchWithView } from '../state/scope';
 import { empty } from '../state/tray';
 import { useLookUpOf } from '../state/useLookUpOf';
 import { useScope } from '../state/useScope';
@@ -16,6 +18,8 @@ export function Tray({ project }: { project: number }) {
   const { comparison, change } = useScope();
   const [track] = useTrackMutation();
   const lookUp = useLookUpOf();
+  const navigate = useNavigate();
+  const { search } = useLocation();
   if (kept.length === 0) return null;
   const ids = kept.map((keyword) => keyword.id);
 
@@ -84,6 +88,15 @@ export function Tray({ project }: { project: number }) {
       <button className="plain" onClick={() => change({ open: ids[0]! })}>
         Open the first
       </button>
+      {kept.length > 1 && (
+        <button
+          className="plain"
+          title="The first two of the tray, their dossiers in columns"
+          onClick={() => void navigate(`/p/${project}/gaps${searchWithView(search, 'two')}`)}
+        >
+          Set two side by side
+        </button>
+      )}
       <button className="plain" onClick={() => dispatch(empty(project))}>
         Empty
       </button>

@@ -2,6 +2,7 @@ import type { GapQuery } from '@opsimath/contract/api/gaps';
 import { Button, Segmented } from 'antd';
 import { useMemo } from 'react';
 import { Link, useLocation } from 'react-router';
+import { TwoKeywords } from '../../parts/dossier/TwoKeywords';
 import { Empty } from '../../parts/words/Empty';
 import { useTargetsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
@@ -20,6 +21,7 @@ const VIEWS = [
   { value: 'time', label: 'Over time' },
   { value: 'queries', label: 'Own queries' },
   { value: 'surfaces', label: 'Across surfaces' },
+  { value: 'two', label: 'Two keywords' },
 ] as const;
 type View = (typeof VIEWS)[number]['value'];
 
@@ -58,6 +60,7 @@ export default function Gaps() {
       {view === 'time' && <OverTime query={query} />}
       {view === 'queries' && <OwnQueries />}
       {view === 'surfaces' && <SurfacesView query={query} />}
+      {view === 'two' && <TwoKeywords />}
     </div>
   );
 }

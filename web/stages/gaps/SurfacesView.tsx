@@ -1,7 +1,10 @@
 import type { GapQuery } from '@opsimath/contract/api/gaps';
-import type { OnSurface } from '@opsimath/contract/api/surfaces';
-import { Spin } from 'antd';
+import type { OnSurface, SurfacesView as Data } from '@opsimath/contract/api/surfaces';
+import { Segmented, Spin } from 'antd';
+import { useState } from 'react';
+import { Ledger } from '../../parts/table/Ledger';
 import { Empty } from '../../parts/words/Empty';
+import { PositionWord } from '../../parts/words/PositionWord';
 import { Problem } from '../../parts/words/Problem';
 import { count, spelledDay } from '../../parts/words/figures';
 import { useGapPageQuery } from '../../state/gapsApi';
@@ -11,13 +14,17 @@ import { useScope } from '../../state/useScope';
 
 const SHOWN = 20;
 
-/** The keywords of the choice on web, video and marketplace: who holds which slots, and how many could be ours. */
+type Across = 'surfaces' | 'markets';
+type Keyword = Data['keywords'][number];
+
+/** The keywords of the choice on web, video and marketplace, or in all markets: who holds which slots, what could be ours. */
 export function SurfacesView({ query }: { query: GapQuery }) {
-  const { project, scope, change } = useScope();
+  const { project, scope } = useScope();
+  const [across, setAcross] = useState<Across>('surfaces');
   const page = useGapPageQuery({ project, query: { ...query, limit: SHOWN } });
   const ids = page.data?.rows.map(({ id }) => id) ?? [];
-  const { data, error } = useSurfacesQuery(
-    { project, query: { market: scope.market, date: scope.date, keywords: ids.join(',') } },
+  const { currentData: data, error } = useSurfacesQuery(
+    { project, query: { market: scope.market, date: scope.date, across, keywords: ids.join(',') } },
     { skip: ids.length === 0 },
   );
   if (page.error ?? error) return <Problem error={page.error ?? error} />;
@@ -25,12 +32,34 @@ export function SurfacesView({ query }: { query: GapQuery }) {
     return (
       <Empty title="No keyword in this choice">Let go of a filter in the table, or choose others.</Empty>
     );
-  if (!data) return <Spin style={{ marginTop: 16 }} />;
-  const held = data.keywords.reduce((sum, keyword) => sum + keyword.held, 0);
-  const could = data.keywords.reduce((sum, keyword) => sum + keyword.could, 0);
-  const surfaces = data.keywords[0]?.surfaces ?? [];
   return (
     <section className="gap-part" aria-label="Across surfaces">
+      <Segmented
+        size="small"
+        aria-label="Across what"
+        value={across}
+        options={[
+          { value: 'surfaces', label: 'the surfaces of this place' },
+          { value: 'markets', label: 'all markets of this surface' },
+        ]}
+        onChange={setAcross}
+      />
+      {!data ? (
+        <Spin style={{ marginTop: 16 }} />
+      ) : across === 'surfaces' ? (
+        <OverSurfaces data={data} />
+      ) : (
+        <OverMarkets data={data} />
+      )}
+    </section>
+  );
+}
+
+function OverSurfaces({ data }: { data: Data }) {
+  const held = data.keywords.reduce((sum, keyword) => sum + keyword.held, 0);
+  const could = data.keywords.reduce((sum, keyword) => sum + keyword.could, 0);
+  return (
+    <>
       <h1>
         We hold {count(held)} places on these fronts; {count(could)} could be ours
       </h1>
@@ -39,40 +68,87 @@ export function SurfacesView({ query }: { query: GapQuery }) {
         every kind of target on the front that is not ours yet (page, video, listing), and every block that
         somebody else holds.
       </p>
-      <table className="ledger surfaces">
-        <thead>
-          <tr>
-            <th>Keyword</th>
-            {surfaces.map(({ market, surface }) => (
-              <th key={market}>{surface}</th>
-            ))}
-            <th className="figure">Ours</th>
-            <th className="figure">Could be</th>
-          </tr>
-        </thead>
-        <tbody>
-          {data.keywords.map((keyword) => (
-            <tr key={keyword.id}>
-              <td>
-                <button className="plain" onClick={() => change({ view: '', open: keyword.id })}>
-                  <b>{keyword.text}</b>
-                </button>
-                <div className="faint">
-                  {keyword.volume === null ? 'volume unknown' : `${count(keyword.volume)} a month`}
-                </div>
-              </td>
-              {keyword.surfaces.map((on) => (
-                <td key={on.market}>
-                  <Held on={on} />
-                </td>
-              ))}
-              <td className="figure">{keyword.held}</td>
-              <td className="figure">{keyword.could}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </section>
+      <Ledger
+        className="surfaces"
+        rows={data.keywords}
+        keyOf={({ id }) => id}
+        columns={[
+          { head: 'Keyword', cell: (keyword) => <Name of={keyword} /> },
+          ...(data.keywords[0]?.surfaces ?? []).map(({ surface }, n) => ({
+            head: surface,
+            cell: (keyword: Keyword) => <Held on={keyword.surfaces[n]!} />,
+          })),
+          { head: 'Ours', figure: true, cell: ({ held: ours }) => ours },
+          { head: 'Could be', figure: true, cell: ({ could: most }) => most },
+        ]}
+      />
+    </>
+  );
+}
+
+function OverMarkets({ data }: { data: Data }) {
+  const all = data.keywords.filter(({ known, onFront }) => known > 0 && onFront === known).length;
+  return (
+    <>
+      <h1>
+        {count(all)} of {count(data.keywords.length)} keywords are on the front wherever they were captured
+      </h1>
+      <p className="soft">
+        The first {SHOWN} keywords of the choice, in its order; the same words in another market are another
+        keyword. Positions are not averaged: the worst of those that are known is said.
+      </p>
+      <Ledger
+        className="surfaces"
+        rows={data.keywords}
+        keyOf={({ id }) => id}
+        columns={[
+          { head: 'Keyword', cell: (keyword) => <Name of={keyword} alone /> },
+          ...(data.keywords[0]?.surfaces ?? []).map(({ placeName, languageName }, n) => ({
+            head: `${placeName}, ${languageName}`,
+            cell: (keyword: Keyword) => <InMarket on={keyword.surfaces[n]!} />,
+          })),
+          {
+            head: 'On the front',
+            tip: 'Markets in which we are on the front, of those captured',
+            figure: true,
+            cell: ({ onFront, known }) => (known === 0 ? 'never captured' : `${onFront} of ${known}`),
+          },
+          {
+            head: 'Worst',
+            tip: 'Our worst position of those that are known',
+            figure: true,
+            cell: ({ worst }) => <PositionWord of={worst} />,
+          },
+        ]}
+      />
+    </>
+  );
+}
+
+function Name({ of: { id, text, volume }, alone }: { of: Keyword; alone?: boolean }) {
+  const { change } = useScope();
+  return (
+    <>
+      <button className="plain" onClick={() => change({ view: '', open: id })}>
+        <b>{text}</b>
+      </button>
+      {!alone && (
+        <div className="faint">{volume === null ? 'volume unknown' : `${count(volume)} a month`}</div>
+      )}
+    </>
+  );
+}
+
+function InMarket({ on: { own, rivals, volume, captured } }: { on: OnSurface }) {
+  const best = Math.min(...rivals.flatMap(({ positions }) => positions));
+  return (
+    <div title={captured === null ? undefined : `Captured ${spelledDay(captured)}`}>
+      <div>
+        {typeof own === 'number' ? <b>we at {own}</b> : <span className="soft">{own}</span>}
+        {Number.isFinite(best) && <span className="faint"> · best rival {best}</span>}
+      </div>
+      <div className="faint">{volume === null ? 'volume unknown' : `${count(volume)} a month`}</div>
+    </div>
   );
 }
 

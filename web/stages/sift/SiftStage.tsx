@@ -12,7 +12,7 @@ import { useLookUpsQuery } from '../../state/lookUpApi';
 import { useSiftQuery } from '../../state/siftApi';
 import { useScope } from '../../state/useScope';
 import { ClustersView } from './ClustersView';
-import { CompareView } from './CompareView';
+import { TwoKeywords } from '../../parts/dossier/TwoKeywords';
 import { Desk } from './Desk';
 import { DifferenceView } from './DifferenceView';
 import { siftExtra } from './extraColumns';
@@ -163,7 +163,7 @@ function Sifted({ lookUp, view }: { lookUp: LookUp; view: View }) {
         {!page && !first.error && <p className="soft">Opening the pool…</p>}
         {view === 'words' && <WordsView lookUp={lookUp} recipe={recipe} />}
         {view === 'variants' && <VariantsView lookUp={lookUp} recipe={recipe} />}
-        {view === 'compare' && <CompareView lookUp={lookUp} />}
+        {view === 'compare' && <TwoKeywords />}
         {view === 'clusters' && <ClustersView lookUp={lookUp} recipe={recipe} />}
         {view === 'tree' && <TreeView lookUp={lookUp} recipe={recipe} />}
         {view === 'difference' && <DifferenceView lookUp={lookUp} recipe={recipe} />}

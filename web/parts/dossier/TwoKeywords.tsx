@@ -1,27 +1,25 @@
 import type { Dossier } from '@opsimath/contract/api/dossier';
-import type { LookUp } from '@opsimath/contract/api/lookUps';
 import { FIT } from '@opsimath/core/gap/priority';
 import { compareTwo, frontOverlap } from '@opsimath/core/sift/compareTwo';
 import { key } from '@opsimath/core/text/key';
 import { Spin } from 'antd';
-import { Problem } from '../../parts/words/Problem';
-import { count, decimal } from '../../parts/words/figures';
+import { Problem } from '../words/Problem';
+import { count, decimal, movement } from '../words/figures';
+import './compare.css';
 import { useDossierQuery } from '../../state/gapsApi';
-import { useSiftQuery } from '../../state/siftApi';
 import { useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
 
 const NOTHING: { id: number; text: string }[] = [];
 
 /** Two keywords side by side, where a choice between near-equals is to be made. */
-export function CompareView({ lookUp }: { lookUp: LookUp }) {
+export function TwoKeywords() {
   const { project, comparison } = useScope();
   const tray = useAppSelector((state) => state.tray[project] ?? NOTHING);
   const [a, b] = tray;
   const skip = a === undefined || b === undefined;
   const first = useDossierQuery({ project, keyword: a?.id ?? 0, scope: comparison }, { skip });
   const second = useDossierQuery({ project, keyword: b?.id ?? 0, scope: comparison }, { skip });
-  const verdicts = [useVerdict(lookUp, a?.text ?? ''), useVerdict(lookUp, b?.text ?? '')] as const;
   if (skip)
     return <p className="soft">Tick two keywords in the table (Space): they are set side by side here.</p>;
   const error = first.error ?? second.error;
@@ -29,9 +27,9 @@ export function CompareView({ lookUp }: { lookUp: LookUp }) {
   if (!first.currentData || !second.currentData) return <Spin style={{ marginTop: 16 }} />;
   const both = [first.currentData, second.currentData] as const;
   return (
-    <section className="words-view" aria-label="Two keywords">
+    <section className="two-keywords" aria-label="Two keywords">
       {tray.length > 2 && <p className="soft">The first two of the tray are compared.</p>}
-      <Choice both={both} verdicts={verdicts} />
+      <Choice both={both} />
       <table className="ledger compare">
         <thead>
           <tr>
@@ -54,32 +52,17 @@ export function CompareView({ lookUp }: { lookUp: LookUp }) {
               </tr>
             );
           })}
-          <tr>
-            <th scope="row">verdict</th>
-            {verdicts.map((verdict, n) => (
-              <td key={n} className="figure">
-                {verdict}
-              </td>
-            ))}
-          </tr>
         </tbody>
       </table>
     </section>
   );
 }
 
-type Verdict = keyof typeof FIT;
 /** Smaller differences do not decide anything. */
 const WORTH_TELLING = 1.05;
 
-function Choice({
-  both,
-  verdicts,
-}: {
-  both: readonly [Dossier, Dossier];
-  verdicts: readonly [Verdict, Verdict];
-}) {
-  const [x, y] = both.map(({ row }, n) => ({
+function Choice({ both }: { both: readonly [Dossier, Dossier] }) {
+  const [x, y] = both.map(({ row }) => ({
     key: key(row.text),
     volume: row.volume,
     priority: row.priority,
@@ -87,7 +70,7 @@ function Choice({
     gain: row.gain,
     chance: row.chance,
     worth: row.worth,
-    fit: FIT[verdicts[n]!],
+    fit: FIT[row.verdict],
     effort: row.effort,
   }));
   const decision = compareTwo(x!, y!);
@@ -102,19 +85,21 @@ function Choice({
   );
   const shared = frontOverlap(fronts[0]!, fronts[1]!);
   return (
-    <p>
-      <b>“{ahead.row.text}”</b> goes first{' '}
-      {decision.by === 'priority' && ahead.row.priority !== null
-        ? `by priority: ${decimal(ahead.row.priority, 1)} against ${behind.row.priority === null ? 'unknown' : decimal(behind.row.priority, 1)} a day of work.`
-        : decision.by === 'volume'
-          ? 'because it is searched more; their priority is equal or unknown.'
-          : 'only by the alphabet: nothing else tells them apart.'}{' '}
-      {told(decision.for) !== '' && `In its favour: ${told(decision.for)}. `}
-      {told(decision.against) !== '' && `Against it: ${told(decision.against)}. `}
-      {fronts[0]!.length > 0 && fronts[1]!.length > 0
-        ? `${shared.length} of the first 10 answer both${shared.length >= 4 ? ': one target could serve the two' : ''}.`
-        : 'Of at least one no result page is held, so that their fronts cannot be compared.'}
-    </p>
+    <header>
+      <h1>“{ahead.row.text}” goes first</h1>
+      <p className="soft">
+        {decision.by === 'priority' && ahead.row.priority !== null
+          ? `By priority: ${decimal(ahead.row.priority, 1)} against ${behind.row.priority === null ? 'unknown' : decimal(behind.row.priority, 1)} a day of work.`
+          : decision.by === 'volume'
+            ? 'It is searched more; their priority is equal or unknown.'
+            : 'By the alphabet only: nothing else tells them apart.'}{' '}
+        {told(decision.for) !== '' && `In its favour: ${told(decision.for)}. `}
+        {told(decision.against) !== '' && `Against it: ${told(decision.against)}. `}
+        {fronts[0]!.length > 0 && fronts[1]!.length > 0
+          ? `${shared.length} of the first 10 answer both${shared.length >= 4 ? ': one target could serve the two' : ''}.`
+          : 'Of at least one no result page is held, so that their fronts cannot be compared.'}
+      </p>
+    </header>
   );
 }
 
@@ -141,19 +126,16 @@ const LINES: [string, (of: Dossier) => string][] = [
   ['action', ({ row }) => row.action],
   ['effort, days', ({ row }) => figure(row.effort, 2)],
   ['priority, a day of work', ({ row }) => figure(row.priority, 1)],
+  ['verdict', ({ row }) => row.verdict],
+  ['moved', ({ row }) => movement(row) || 'nothing known'],
+  ['exact rivals on the front', ({ row }) => figure(row.exactRivals)],
+  ['results, rough', ({ row }) => figure(row.results)],
+  ['our page', ({ row }) => row.ownAddress ?? 'none ranks'],
+  ['captured on', ({ row }) => row.captureDate ?? 'never'],
 ];
 
 function bestOf(rivals: Dossier['row']['rivals']): string {
   const places = rivals.filter((position): position is number => typeof position === 'number');
   if (places.length > 0) return String(Math.min(...places));
   return rivals.includes('absent') ? 'absent' : 'unknown';
-}
-
-/** What a keyword of a pool was judged to be. */
-function useVerdict(lookUp: LookUp, text: string): Verdict {
-  const { currentData } = useSiftQuery(
-    { lookUp: lookUp.id, query: { steps: [], find: text, sort: '-volume', limit: 100 } },
-    { skip: text === '' },
-  );
-  return currentData?.rows.find((row) => row.text === text)?.verdict ?? 'unjudged';
 }
