@@ -211,6 +211,10 @@ export const gapRow = z.object({
   results: z.number().nullable(),
   /** Results of the captured front, ours left out, with the phrase in the title. */
   exactRivals: z.int().nullable(),
+  /** The first block of the captured page of which no slot is ours, who holds it, and where that stands without it. */
+  block: z
+    .object({ kind: z.string(), holder: z.string().nullable(), position: z.int().nullable() })
+    .nullable(),
   /** Medians over the captured front, where its listings say them. */
   frontPrice: z.number().nullable(),
   frontRating: z.number().nullable(),

@@ -23,8 +23,11 @@ export interface CaptureFacts {
   difficulty: Int16Array;
   /** Standard error of the chance on the logit; NaN where it is unknown. */
   chanceError: Float64Array;
-  /** 1 where the newest capture has an answer, image or video block of which no slot is ours. */
+  /** First answer, image or video block of the newest capture of which no slot is ours, as an index into FEATURE_CODES; 0 for none. */
   openBlocks: Uint8Array;
+  /** Place that holds the first slot of that block, 0 for nobody, and its organic position there, 0 for none. */
+  blockHolder: Int32Array;
+  blockHolderAt: Uint8Array;
   /** Results of the front, ours left out, with the phrase in the title; −1 where it was never captured. */
   exactRivals: Int16Array;
   /** Medians over the front; NaN where nobody gives the figure. */
@@ -95,7 +98,7 @@ export async function captureFacts(
     facts.difficulty[i] = difficulty(front) ?? -1;
     facts.exactRivals[i] = exact;
     for (const [name, values] of measured) facts.frontMedians[name][i] = median(values) ?? NaN;
-    if (hasOpenBlock(capture, figure, at, sides.masks)) facts.openBlocks[i] = 1;
+    noteOpenBlock(facts, i, capture, figure, at, sides.masks);
     const ownSlot = now.ownSlot[row]!;
     if (ownSlot >= 0) columns.phraseInTitle[i] = figure.phrase[ownSlot]!;
     const standing =
@@ -119,6 +122,8 @@ function emptyFacts(size: number, listings: boolean): CaptureFacts {
     difficulty: new Int16Array(size).fill(-1),
     chanceError: unknown(),
     openBlocks: new Uint8Array(size),
+    blockHolder: new Int32Array(size),
+    blockHolderAt: new Uint8Array(size),
     exactRivals: new Int16Array(size).fill(-1),
     frontMedians: {
       price: nothing ?? unknown(),
@@ -128,21 +133,39 @@ function emptyFacts(size: number, listings: boolean): CaptureFacts {
   };
 }
 
-/** Whether a captured page has a block of which some kind holds no slot of ours. */
-function hasOpenBlock(
-  { slotStart, slotCount, place }: CaptureColumns,
+/** Notes the first block of a captured page of which no slot is ours, and who holds it. */
+function noteOpenBlock(
+  facts: CaptureFacts,
+  i: number,
+  { slotStart, slotCount, place, organic }: CaptureColumns,
   { feature }: SlotFigures,
   at: number,
   masks: Uint32Array,
-): boolean {
+): void {
+  const from = slotStart[at]!;
+  const to = from + slotCount[at]!;
   let [seen, ours] = [0, 0];
-  for (let slot = slotStart[at]!; slot < slotStart[at]! + slotCount[at]!; slot++) {
+  for (let slot = from; slot < to; slot++) {
     const code = feature[slot]!;
     if (code === 0 || FEATURE_CODES[code] === 'related searches') continue;
     seen |= 1 << code;
     if (((masks[place[slot]!] ?? 0) & 1) !== 0) ours |= 1 << code;
   }
-  return (seen & ~ours) !== 0;
+  const open = seen & ~ours;
+  if (open === 0) return;
+  for (let slot = from; slot < to; slot++) {
+    if ((open & (1 << feature[slot]!)) === 0) continue;
+    const holder = place[slot]!;
+    facts.openBlocks[i] = feature[slot]!;
+    facts.blockHolder[i] = holder;
+    if (holder === 0) return;
+    for (let other = from; other < to; other++)
+      if (place[other] === holder && organic[other]! > 0) {
+        facts.blockHolderAt[i] = organic[other]!;
+        return;
+      }
+    return;
+  }
 }
 
 /** Only where no own target ranks within 50 is it asked whether one could. */

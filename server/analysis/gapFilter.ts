@@ -78,7 +78,7 @@ function makeBits(comparison: Comparison): Record<FacetName, ArrayLike<number>> 
     marks[i] = marksOf(gaps.kind[i]!, own, gaps.doubling[i]!, gaps.movement[i]!);
     if (isRanked(own) && own <= front) {
       if (volume[i]! * curve[own]! < LITTLE_CLICKS) marks[i]! |= LITTLE;
-      if (openBlocks[i] === 1) marks[i]! |= BLOCK;
+      if (openBlocks[i] !== 0) marks[i]! |= BLOCK;
     }
     if (byHand.size > 0 && byHand.has(keywords[i]!)) marks[i]! |= BY_HAND;
     let held = 0;

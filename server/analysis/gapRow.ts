@@ -11,6 +11,8 @@ import { estimatedClicks } from '@opsimath/core/ranking/clickThrough';
 import { ABSENT, UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
 import type { Database } from '../data/connection';
 import { keywordsById } from '../data/keywords';
+import { placesById } from '../data/places';
+import { FEATURE_CODES } from '../data/segments/captureColumns';
 import type { Comparison } from './comparison';
 import { gapFigures } from './gapFigures';
 
@@ -29,9 +31,11 @@ export async function gapRows(
   const keywords = await keywordsById(database, ids);
   const tracked = await trackedAmong(database, comparison.project.id, ids);
   const addresses = new Map(comparison.sides.ownPlaces.map((place) => [place.id, place.address]));
-  return indices.map((i) =>
-    gapRow(comparison, i, keywords.get(comparison.keywords[i]!)!.text, addresses, tracked),
-  );
+  const holders = await placesById(database, new Set(indices.map((i) => comparison.blockHolder[i]!)));
+  return indices.map((i) => ({
+    ...gapRow(comparison, i, keywords.get(comparison.keywords[i]!)!.text, addresses, tracked),
+    block: blockOf(comparison, i, holders),
+  }));
 }
 
 function gapRow(
@@ -40,7 +44,7 @@ function gapRow(
   text: string,
   addresses: ReadonlyMap<number, string>,
   tracked: ReadonlySet<number>,
-): GapRow {
+): Omit<GapRow, 'block'> {
   const { columns, gaps, now, before, metrics, project } = comparison;
   const row = comparison.rows[i]!;
   const own = columns.ownOrganic[i]!;
@@ -110,6 +114,19 @@ function gapRow(
     frontRating: known(comparison.frontMedians.rating[i]!),
     frontReviews: known(comparison.frontMedians.reviews[i]!),
     parts: partsOf(comparison, i),
+  };
+}
+
+function blockOf(
+  { openBlocks, blockHolder, blockHolderAt }: Comparison,
+  i: number,
+  holders: ReadonlyMap<number, { owner: string }>,
+): GapRow['block'] {
+  if (openBlocks[i] === 0) return null;
+  return {
+    kind: FEATURE_CODES[openBlocks[i]!]!,
+    holder: holders.get(blockHolder[i]!)?.owner ?? null,
+    position: blockHolderAt[i] === 0 ? null : blockHolderAt[i]!,
   };
 }
 

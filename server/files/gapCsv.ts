@@ -29,6 +29,7 @@ export function gapColumns(
     ]),
     { head: 'spread (rivals on the front)', cell: (row) => row.spread },
     { head: 'volume (searches a month)', cell: (row) => row.volume },
+    { head: 'volume borrowed', cell: (row) => (row.volumeBorrowed ? 'yes' : '') },
     { head: 'demand (searches a month, coming three, estimated)', cell: (row) => rounded(row.demand, 1) },
     { head: 'chance (0-1, estimated)', cell: (row) => rounded(row.chance, 4) },
     { head: `worth of a click (${page.currency}, estimated)`, cell: (row) => rounded(row.worth, 4) },
@@ -48,15 +49,29 @@ export function gapColumns(
     { head: `CPC high (${page.currency})`, cell: (row) => row.cpcHigh },
     { head: 'ad competition (0-1)', cell: (row) => row.adCompetition },
     { head: 'difficulty (0-100)', cell: (row) => row.difficulty },
+    { head: 'own clicks (a month, estimated)', cell: (row) => rounded(row.ownClicks, 1) },
+    { head: 'best rival’s clicks (a month, estimated)', cell: (row) => rounded(row.rivalClicks, 1) },
+    { head: 'results (rough)', cell: (row) => row.results },
+    { head: 'exact rivals on the front', cell: (row) => row.exactRivals },
+    {
+      head: 'block held by others',
+      cell: ({ block }) => block && `${block.kind}: ${block.holder ?? 'nobody'}`,
+    },
+    { head: `median price of the front (${page.currency})`, cell: (row) => row.frontPrice },
+    { head: 'median rating of the front', cell: (row) => row.frontRating },
+    { head: 'median reviews of the front', cell: (row) => row.frontReviews },
     { head: 'captured on', cell: (row) => row.captureDate },
     { head: 'notes', cell: (row) => notes.get(row.id) ?? null },
   ];
 }
 
-export function marksOf(row: Pick<GapRow, 'near' | 'doubling' | 'movement'>): string[] {
-  return [row.near && 'near', row.doubling && 'doubling', row.movement !== 'none' && row.movement].filter(
-    (mark): mark is string => typeof mark === 'string',
-  );
+export function marksOf(row: Pick<GapRow, 'near' | 'doubling' | 'movement' | 'byHand'>): string[] {
+  return [
+    row.near && 'near',
+    row.doubling && 'doubling',
+    row.movement !== 'none' && row.movement,
+    row.byHand && 'by hand',
+  ].filter((mark): mark is string => typeof mark === 'string');
 }
 
 /** CSV as a stream, UTF-8 with a byte order mark so that spreadsheets read accents right. */

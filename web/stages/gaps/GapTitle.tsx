@@ -65,11 +65,25 @@ export function GapTitle({ page, scope, pools, lists, busy, onChange }: GapTitle
                 (estimated); the first 20 carry {percent(page.totals.firstTwenty, 0)} of it.
               </>
             )}
+            {!filtered && <OnFront totals={page.totals} />}
             {busy && ' Working…'}
           </>
         )}
       </div>
     </div>
+  );
+}
+
+/** How often we are on the front, with and without what brings little. */
+function OnFront({ totals: { kinds, marks } }: { totals: GapPage['totals'] }) {
+  const all = kinds.trailing + kinds.leading + kinds.alone;
+  if (all === 0) return null;
+  return (
+    <span title="Fewer than 10 clicks a month at our position: no success to count">
+      {' '}
+      We are on the front for {count(all)}, {count(all - marks['little demand'])} without those that bring
+      little.
+    </span>
   );
 }
 

@@ -230,6 +230,21 @@ export function gapExtraColumns(
         known(row.volume === null || row.exactRivals === null ? null : row.volume / (row.exactRivals + 1), 0),
     },
     {
+      id: 'block',
+      head: 'Block to take',
+      tip: 'First answer, image or video block of which no slot is ours, who holds it, and at which position that stands. From outside the front it is out of reach.',
+      width: 190,
+      cell: ({ block }) =>
+        block === null ? (
+          ''
+        ) : (
+          <span title={block.holder ?? undefined}>
+            {block.kind}: {block.holder ?? 'nobody'}
+            {block.position !== null && <span className="faint"> at {block.position}</span>}
+          </span>
+        ),
+    },
+    {
       id: 'frontPrice',
       head: 'Front’s price',
       sort: 'front price',
