@@ -54,9 +54,9 @@ export async function captureFacts(
   const material = new OwnMaterial(sides, market.language, date);
   const model = models.weights;
   // Without a capture nobody is absent and no chance is worked out: it is asked of captured keywords only.
-  const asked = Array.from(rows.keys()).filter(
-    (i) => now.capture[rows[i]!]! > 0 && needsMaterial(columns.ownOrganic[i]!),
-  );
+  const asked: number[] = [];
+  for (let i = 0; i < rows.length; i++)
+    if (now.capture[rows[i]!]! > 0 && needsMaterial(columns.ownOrganic[i]!)) asked.push(i);
   const keys = await keywordKeys(
     store.database,
     market.id,

@@ -10,6 +10,7 @@ import type { MarketRow } from '../data/markets';
 import type { AdTerms } from './adTerms';
 import type { Borrowed } from './borrowed';
 import { type CaptureFacts, captureFacts } from './captureFacts';
+import { filled, picked } from './columnMaps';
 import type { ColumnStore } from './columnStore';
 import { type Metrics, seasonOf } from './metrics';
 import type { Models } from './models';
@@ -71,11 +72,11 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
   const { now, before, metrics, keywords, date } = parts;
   const rows = keywords.map((id) => id - now.base);
   const size = rows.length;
-  const pick = (column: Uint8Array): Uint8Array => Uint8Array.from(rows, (row) => column[row]!);
+  const pick = (column: Uint8Array): Uint8Array => picked(column, rows);
   const month = new Date(`${date}T00:00:00Z`).getUTCMonth();
   const { worth, worthSource, worthSigma } = worthColumns(parts, rows);
-  const volume = Float64Array.from(rows, (row, i) => {
-    const known = metrics.volume[row]!;
+  const volume = filled(new Float64Array(size), (i) => {
+    const known = metrics.volume[rows[i]!]!;
     return Number.isNaN(known) ? (parts.borrowed?.volumes.get(keywords[i]!) ?? NaN) : known;
   });
   const columns: ComparisonColumns = {
@@ -85,13 +86,13 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
     rivalOrganic: now.rivals.map((rival) => pick(rival.organic)),
     rivalPaid: now.rivals.map((rival) => pick(rival.paid)),
     paidLooked: pick(now.paidLooked),
-    expectedVolume: Float64Array.from(rows, (row, i) =>
-      expectedVolume(volume[i]!, seasonOf(metrics, row), month),
+    expectedVolume: filled(new Float64Array(size), (i) =>
+      expectedVolume(volume[i]!, seasonOf(metrics, rows[i]!), month),
     ),
     featureFactor: new Float64Array(size).fill(1),
     chance: new Float64Array(size).fill(NaN),
     worth,
-    clickCost: Float64Array.from(rows, (row, n) => costOfClick(parts, keywords[n]!, row)),
+    clickCost: filled(new Float64Array(size), (i) => costOfClick(parts, keywords[i]!, rows[i]!)),
     fit: new Float64Array(size).fill(FIT.unjudged),
     phraseInTitle: new Uint8Array(size),
     covered: new Uint8Array(size),
@@ -118,7 +119,9 @@ function compared(gathered: Omit<Comparison, 'gaps' | 'effort'>): Comparison {
   const { columns, curve, meanChance } = gathered;
   const { surface } = gathered.market;
   const gaps = compare(columns, { surface, front, curve, efforts, meanChance });
-  return { ...gathered, gaps, effort: Float64Array.from(gaps.action, (action) => efforts[ACTIONS[action]!]) };
+  const days = ACTIONS.map((action) => efforts[action]);
+  const effort = filled(new Float64Array(gaps.action.length), (i) => days[gaps.action[i]!]!);
+  return { ...gathered, gaps, effort };
 }
 
 const UNJUDGED = VERDICTS.indexOf('unjudged');
@@ -131,8 +134,10 @@ export function withVerdicts(
   if (ids.length === 0) return comparison;
   const codeOf = new Map<number, number>();
   ids.forEach((id, n) => codeOf.set(id, codes[n]!));
-  const verdicts = Uint8Array.from(comparison.keywords, (id) => codeOf.get(id) ?? UNJUDGED);
-  const fit = Float64Array.from(verdicts, (code) => FIT[VERDICTS[code]!]);
+  const { keywords } = comparison;
+  const verdicts = filled(new Uint8Array(keywords.length), (i) => codeOf.get(keywords[i]!) ?? UNJUDGED);
+  const fits = VERDICTS.map((word) => FIT[word]);
+  const fit = filled(new Float64Array(keywords.length), (i) => fits[verdicts[i]!]!);
   return compared({ ...comparison, verdicts, columns: { ...comparison.columns, fit } });
 }
 

@@ -1,6 +1,7 @@
 import type { GapSort } from '@opsimath/contract/api/gaps';
 import { estimatedClicks } from '@opsimath/core/ranking/clickThrough';
 import { UNKNOWN } from '@opsimath/core/ranking/position';
+import { filled } from './columnMaps';
 import type { Comparison } from './comparison';
 
 /** Columns made lately of each comparison, so that no sort or limit makes one twice. */
@@ -17,8 +18,10 @@ export function gapFigures(comparison: Comparison, figure: Exclude<GapSort, 'key
 
 function make(comparison: Comparison, figure: Exclude<GapSort, 'keyword'>): ArrayLike<number> {
   const { columns, gaps, metrics, rows } = comparison;
+  const size = rows.length;
+  const exact = (of: (i: number) => number): Float64Array => filled(new Float64Array(size), of);
   const position = (column: Uint8Array): Float32Array =>
-    Float32Array.from(column, (p) => (p === UNKNOWN ? NaN : p));
+    filled(new Float32Array(size), (i) => (column[i] === UNKNOWN ? NaN : column[i]!));
   switch (figure) {
     case 'priority':
       return gaps.priority;
@@ -45,11 +48,11 @@ function make(comparison: Comparison, figure: Exclude<GapSort, 'keyword'>): Arra
     case 'a month':
       return gaps.worthAMonth;
     case 'cpc':
-      return Float64Array.from(rows, (row) => (metrics.cpcLow[row]! + metrics.cpcHigh[row]!) / 2);
+      return exact((i) => (metrics.cpcLow[rows[i]!]! + metrics.cpcHigh[rows[i]!]!) / 2);
     case 'ad competition':
-      return Float64Array.from(rows, (row) => metrics.adCompetition[row]!);
+      return exact((i) => metrics.adCompetition[rows[i]!]!);
     case 'difficulty':
-      return Float32Array.from(comparison.difficulty, (value) => (value < 0 ? NaN : value));
+      return exact((i) => (comparison.difficulty[i]! < 0 ? NaN : comparison.difficulty[i]!));
     case 'action':
       return gaps.action;
     case 'paid':
@@ -59,22 +62,22 @@ function make(comparison: Comparison, figure: Exclude<GapSort, 'keyword'>): Arra
     case 'verdict':
       return comparison.verdicts;
     case 'at stake':
-      return Float64Array.from(comparison.keywords, (id, i) =>
-        gaps.doubling[i] === 1 ? (comparison.ads.terms.get(id)?.cost ?? NaN) : NaN,
+      return exact((i) =>
+        gaps.doubling[i] === 1 ? (comparison.ads.terms.get(comparison.keywords[i]!)?.cost ?? NaN) : NaN,
       );
     case 'our clicks':
       return clicksOf(comparison, columns.ownOrganic);
     case 'rival clicks':
       return clicksOf(comparison, gaps.rivalBest);
     case 'results':
-      return Float64Array.from(rows, (row) => metrics.results[row]!);
+      return exact((i) => metrics.results[rows[i]!]!);
     case 'exact rivals':
-      return Float32Array.from(comparison.exactRivals, (count) => (count < 0 ? NaN : count));
+      return exact((i) => (comparison.exactRivals[i]! < 0 ? NaN : comparison.exactRivals[i]!));
     case 'volume to results':
-      return Float64Array.from(rows, (row, i) => comparison.volume[i]! / (metrics.results[row]! || NaN));
+      return exact((i) => comparison.volume[i]! / (metrics.results[rows[i]!]! || NaN));
     case 'volume to rivals':
-      return Float64Array.from(comparison.exactRivals, (count, i) =>
-        count < 0 ? NaN : comparison.volume[i]! / (count + 1),
+      return exact((i) =>
+        comparison.exactRivals[i]! < 0 ? NaN : comparison.volume[i]! / (comparison.exactRivals[i]! + 1),
       );
     case 'front price':
       return comparison.frontMedians.price;
@@ -87,7 +90,9 @@ function make(comparison: Comparison, figure: Exclude<GapSort, 'keyword'>): Arra
 
 /** Estimated clicks a month at some positions (method §3): 0 for absent, unknown for unknown. */
 function clicksOf({ volume, columns, curve }: Comparison, positions: Uint8Array): Float64Array {
-  return Float64Array.from(positions, (position, i) =>
-    position === UNKNOWN ? NaN : estimatedClicks(volume[i]!, position, columns.featureFactor[i]!, curve),
+  return filled(new Float64Array(positions.length), (i) =>
+    positions[i] === UNKNOWN
+      ? NaN
+      : estimatedClicks(volume[i]!, positions[i]!, columns.featureFactor[i]!, curve),
   );
 }

@@ -7,6 +7,7 @@ import { DEPTH_BANDS, depthBand, isRanked } from '@opsimath/core/ranking/positio
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { keywordIdsContaining } from '../data/keywords';
 import { listById, listMembers } from '../data/lists';
+import { filled } from './columnMaps';
 import { clustersOf } from './gapClusters';
 import type { Comparison } from './comparison';
 import { gapFigures } from './gapFigures';
@@ -88,13 +89,14 @@ function makeBits(comparison: Comparison): Record<FacetName, ArrayLike<number>> 
     }
     rivals[i] = held;
   }
-  const oneBit = (codes: Uint8Array): Uint16Array => Uint16Array.from(codes, (code) => 1 << code);
+  const oneBit = (codes: Uint8Array): Uint16Array =>
+    filled(new Uint16Array(codes.length), (i) => 1 << codes[i]!);
   return {
     kinds: oneBit(gaps.kind),
     paid: oneBit(gaps.paid),
     marks,
     rivals,
-    bands: Uint8Array.from(columns.ownOrganic, (position) => 1 << depthBand(position)),
+    bands: filled(new Uint8Array(size), (i) => 1 << depthBand(columns.ownOrganic[i]!)),
     verdicts: oneBit(verdicts),
     actions: oneBit(gaps.action),
   };
@@ -122,7 +124,7 @@ async function allowed(
   const tests: Uint8Array[] = [];
   const of = (ids: Iterable<number>): Uint8Array => {
     const wanted = new Set(ids);
-    return Uint8Array.from(keywords, (id) => (wanted.has(id) ? 1 : 0));
+    return filled(new Uint8Array(keywords.length), (i) => (wanted.has(keywords[i]!) ? 1 : 0));
   };
   if (find.trim() !== '') tests.push(of(await keywordIdsContaining(workspace.database, market.id, find)));
   if (inList !== undefined) {
@@ -132,11 +134,12 @@ async function allowed(
   if (cluster !== undefined) {
     const clusters = await clustersOf(workspace, comparison);
     const wanted = clusters[keywords.indexOf(cluster)] ?? -1;
-    tests.push(Uint8Array.from(clusters, (number) => (number === wanted ? 1 : 0)));
+    tests.push(filled(new Uint8Array(keywords.length), (i) => (clusters[i] === wanted ? 1 : 0)));
   }
   if (target !== undefined) {
     const place = comparison.sides.ownPlaces.find(({ address }) => address === target)?.id ?? -1;
-    tests.push(Uint8Array.from(comparison.rows, (row) => (comparison.now.ownPlace[row] === place ? 1 : 0)));
+    const { rows, now } = comparison;
+    tests.push(filled(new Uint8Array(rows.length), (i) => (now.ownPlace[rows[i]!] === place ? 1 : 0)));
   }
   for (const { figure, least, most, unknown } of limits)
     tests.push(withinLimits(gapFigures(comparison, figure), least ?? -Infinity, most ?? Infinity, unknown));

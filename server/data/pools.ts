@@ -33,14 +33,23 @@ export async function poolKeywords(database: Database, lookUpId: number): Promis
 
 /** Ids of several columns, ascending, each once. */
 export function uniqueIds(parts: readonly Int32Array[]): Int32Array {
-  const all = new Int32Array(parts.reduce((sum, part) => sum + part.length, 0));
-  let at = 0;
-  for (const part of parts) {
-    all.set(part, at);
-    at += part.length;
-  }
-  all.sort();
+  let [least, most] = [Infinity, -Infinity];
+  for (const part of parts)
+    for (const id of part) {
+      if (id < least) least = id;
+      if (id > most) most = id;
+    }
+  if (most < least) return new Int32Array(0);
+  // Ids of a market lie close together: marking them is quicker than sorting them.
+  const marks = new Uint8Array(most - least + 1);
+  let count = 0;
+  for (const part of parts)
+    for (const id of part) {
+      if (marks[id - least] === 0) count++;
+      marks[id - least] = 1;
+    }
+  const ids = new Int32Array(count);
   let kept = 0;
-  for (let i = 0; i < all.length; i++) if (i === 0 || all[i] !== all[i - 1]) all[kept++] = all[i]!;
-  return all.slice(0, kept);
+  for (let at = 0; at < marks.length; at++) if (marks[at] === 1) ids[kept++] = least + at;
+  return ids;
 }
