@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import type { GapPage, GapRow } from '@opsimath/contract/api/gaps';
 import { BEFORE, DATE, MARKET, OWN, RIVALS, expect, test } from './running';
 
@@ -173,6 +174,25 @@ test('own queries are found, narrowed and put into the tray', async ({ page }) =
   await expect(page.getByRole('region', { name: 'Own queries' }).getByRole('row')).toHaveCount(2);
   await page.getByRole('checkbox', { name: /bike bag 19/ }).click();
   await expect(page.getByRole('region', { name: 'Tray' })).toContainText('1');
+});
+
+test('what passes, and what is in the tray, is taken away as a file', async ({ page, running }) => {
+  await page.goto(`${address}&kinds=absent`);
+  const grid = page.getByRole('grid', { name: 'Gaps' });
+  await expect(grid.getByRole('row').nth(2)).toContainText(/\w/);
+  await grid.focus();
+  await page.keyboard.press('Space');
+  const rowsOf = async (part: number): Promise<number> => {
+    await page.getByRole('button', { name: 'Export' }).click();
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('menuitem', { name: 'JSON' }).nth(part).click(),
+    ]);
+    return (JSON.parse(readFileSync(await download.path(), 'utf8')) as { rows: object[] }).rows.length;
+  };
+  const { total } = await running.api.get(`${at}/gaps?${SCOPE}&kinds=absent&limit=1`);
+  expect(await rowsOf(0)).toBe(total);
+  expect(await rowsOf(1)).toBe(1);
 });
 
 test('two keywords of the tray are set side by side; one stands across all markets', async ({ page }) => {

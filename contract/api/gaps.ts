@@ -112,6 +112,8 @@ export const gapFilter = z.object({
   /** Address of the own target that holds our position. */
   target: z.string().max(2000).optional(),
   find: z.string().max(300).default(''),
+  /** Ids of keywords picked one by one; empty picks none out. */
+  chosen: list(z.coerce.number().int()),
 });
 export const gapQuery = comparisonScope.extend(gapFilter.shape).extend({
   sort: orders,

@@ -118,7 +118,7 @@ if (
 async function allowed(
   workspace: Workspace,
   comparison: Comparison,
-  { find, limits, inList, cluster, target }: GapFilterRead,
+  { find, limits, inList, cluster, target, chosen }: GapFilterRead,
 ): Promise<Uint8Array | null> {
   const { keywords, market, project } = comparison;
   const tests: Uint8Array[] = [];
@@ -126,6 +126,7 @@ async function allowed(
     const wanted = new Set(ids);
     return filled(new Uint8Array(keywords.length), (i) => (wanted.has(keywords[i]!) ? 1 : 0));
   };
+  if (chosen.length > 0) tests.push(of(chosen));
   if (find.trim() !== '') tests.push(of(await keywordIdsContaining(workspace.database, market.id, find)));
   if (inList !== undefined) {
     await listById(workspace.database, project.id, inList);

@@ -1,6 +1,4 @@
-import { Readable } from 'node:stream';
 import type { GapPage, GapRow, Position } from '@opsimath/contract/api/gaps';
-import { stringify } from 'csv-stringify/sync';
 
 export interface CsvColumn {
   head: string;
@@ -72,18 +70,6 @@ export function marksOf(row: Pick<GapRow, 'near' | 'doubling' | 'movement' | 'by
     row.movement !== 'none' && row.movement,
     row.byHand && 'by hand',
   ].filter((mark): mark is string => typeof mark === 'string');
-}
-
-/** CSV as a stream, UTF-8 with a byte order mark so that spreadsheets read accents right. */
-export function csvStream(columns: readonly CsvColumn[], pages: AsyncIterable<readonly GapRow[]>): Readable {
-  async function* lines() {
-    yield `\uFEFF${stringify([columns.map((column) => safeCell(column.head))])}`;
-    for await (const rows of pages) {
-      if (rows.length > 0)
-        yield stringify(rows.map((row) => columns.map((column) => safeCell(column.cell(row)))));
-    }
-  }
-  return Readable.from(lines());
 }
 
 /** Text that a spreadsheet would take for a formula gets an apostrophe in front; line ends become spaces. */

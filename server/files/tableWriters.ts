@@ -8,6 +8,9 @@ export const tableFormat = z.enum(['csv', 'xlsx', 'json']);
 export type TableFormat = z.infer<typeof tableFormat>;
 export type Cell = string | number | null;
 
+/** What a sheet of a workbook holds, its heads left out. */
+export const MOST_SHEET_ROWS = 1_048_575;
+
 /** A table of any length: its heads, where it is from, and its rows a page at a time. */
 export interface Table {
   name: string;

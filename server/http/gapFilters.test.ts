@@ -1,4 +1,5 @@
 import type { GapGroups, GapPage, GapRow } from '@opsimath/contract/api/gaps';
+import ExcelJS from 'exceljs';
 import { ACTIONS } from '@opsimath/core/gap/action';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
@@ -191,4 +192,53 @@ test('settings take effect at once and taking them back gives the same figures a
   expect(changed.totals).not.toEqual(before.totals);
   await running.api.patch(at, { settings: { efforts: settings.efforts, front: settings.front } });
   expect(await gaps()).toEqual(before);
+});
+
+test('keywords picked one by one are just those, whatever else is chosen', async () => {
+  const chosen = [all[3]!.id, all[7]!.id, 999_999];
+  const found = await gaps({ chosen: chosen.join(',') });
+  expect(ids(found.rows)).toEqual(ids([all[3]!, all[7]!]));
+  const narrower = await gaps({ chosen: chosen.join(','), kinds: all[3]!.kind });
+  expect(ids(narrower.rows)).toContain(all[3]!.id);
+});
+
+const file = async (format: string, more: string): Promise<Response> =>
+  fetch(`${running.server.url}/api${at}/gaps.file?${SCOPE}&format=${format}${more}`);
+
+test('a workbook and JSON hold the rows and figures of the CSV, with what they are of', async () => {
+  const chosen = `&chosen=${all
+    .slice(0, 5)
+    .map(({ id }) => id)
+    .join(',')}&sort=keyword`;
+  const csv = (await (await file('csv', chosen)).text()).trim().split('\n');
+  const json = (await (await file('json', chosen)).json()) as {
+    about: string;
+    rows: Record<string, string | number | null>[];
+  };
+  const book = new ExcelJS.Workbook();
+  await book.xlsx.load(await (await file('xlsx', chosen)).arrayBuffer());
+  const sheet = book.worksheets[0]!;
+  const texts = all
+    .slice(0, 5)
+    .map(({ text }) => text)
+    .sort();
+  expect(csv).toHaveLength(6);
+  expect(json.rows.map(({ keyword }) => keyword).sort()).toEqual(texts);
+  expect(sheet.rowCount).toBe(6);
+  const heads = (sheet.getRow(1).values as string[]).slice(1);
+  expect(heads).toEqual(Object.keys(json.rows[0]!));
+  // A workbook has no empty text: such a cell is empty.
+  const held = (cell: unknown): unknown => (cell === '' || cell === undefined ? null : cell);
+  json.rows.forEach((row, n) =>
+    heads.forEach((head, c) =>
+      expect(held(sheet.getRow(n + 2).getCell(c + 1).value)).toEqual(held(row[head])),
+    ),
+  );
+  expect(json.about).toContain(MARKET);
+  expect(json.about).toContain(`compared with ${BEFORE}`);
+  expect(String(book.worksheets[1]!.getCell('A1').value)).toBe(json.about);
+});
+
+test('a format that is not known is refused', async () => {
+  expect((await file('pdf', '')).status).toBe(400);
 });

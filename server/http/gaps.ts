@@ -4,13 +4,23 @@ import { marketModels } from '@opsimath/contract/api/models';
 import { isoDay } from '@opsimath/contract/source/answers';
 import { z } from 'zod';
 import { notesOfKeywords } from '../data/notes';
-import { csvStream, gapColumns } from '../files/gapCsv';
+import { gapColumns } from '../files/gapCsv';
+import {
+  type Cell,
+  MOST_SHEET_ROWS,
+  type Table,
+  type TableFormat,
+  tableFormat,
+  writeTable,
+} from '../files/tableWriters';
+import { KnownProblem } from '../problem';
 import type { Routes } from './route';
 import type { Services } from './services';
 
 const EXPORT_PAGE = 500;
 
-export function gapRoutes(routes: Routes, { analysis, database }: Services): void {
+export function gapRoutes(routes: Routes, services: Services): void {
+  const { analysis } = services;
   routes.add(
     {
       method: 'get',
@@ -21,29 +31,27 @@ export function gapRoutes(routes: Routes, { analysis, database }: Services): voi
     },
     ({ params, query }) => analysis.gapPage(params.id, query),
   );
-  routes.add(
-    {
-      method: 'get',
-      path: '/projects/:id/gaps.csv',
-      summary: 'All gaps that pass the filter, as CSV',
-      query: gapQuery,
-      answer: null,
-      media: 'text/csv',
-    },
-    async ({ params, query, context }) => {
-      const first = await analysis.gapPage(params.id, { ...query, offset: 0, limit: EXPORT_PAGE });
-      const notes = await notesOfKeywords(database, params.id);
-      const rest = (offset: number): GapQueryRead => ({ ...query, offset, limit: EXPORT_PAGE });
-      async function* pages() {
-        yield first.rows;
-        for (let at = EXPORT_PAGE; at < first.total; at += EXPORT_PAGE)
-          yield (await analysis.gapPage(params.id, rest(at))).rows;
-      }
-      context.set('Content-Disposition', `attachment; filename="gaps-${query.market}-${query.date}.csv"`);
-      context.type = 'text/csv; charset=utf-8';
-      context.body = csvStream(gapColumns(first, notes), pages());
-    },
-  );
+  for (const [path, summary] of [
+    ['/projects/:id/gaps.file', 'All gaps that pass the filter, as CSV, XLSX or JSON'],
+    ['/projects/:id/gaps.csv', 'The same, as CSV where no other format is asked for'],
+  ] as const)
+    routes.add(
+      {
+        method: 'get',
+        path,
+        summary,
+        query: gapQuery.extend({ format: tableFormat.default('csv') }),
+        answer: null,
+        media: 'application/octet-stream',
+      },
+      async ({ params, query: { format, ...query }, context }) => {
+        const table = await gapTable(services, params.id, query, format);
+        const { body, type } = writeTable(format, table);
+        context.attachment(`gaps-${query.market}-${query.date}.${format}`);
+        context.type = type;
+        context.body = body;
+      },
+    );
   routes.add(
     {
       method: 'get',
@@ -85,4 +93,36 @@ export function gapRoutes(routes: Routes, { analysis, database }: Services): voi
     },
     ({ params, query }) => analysis.resultPage(params.id, query.market, params.keyword, query.date),
   );
+}
+
+/** Everything that passes a filter as a table, a page at a time, with what it rests on. */
+async function gapTable(
+  { analysis, database }: Services,
+  project: number,
+  query: GapQueryRead,
+  format: TableFormat,
+): Promise<Table> {
+  const first = await analysis.gapPage(project, { ...query, offset: 0, limit: EXPORT_PAGE });
+  if (format === 'xlsx' && first.total > MOST_SHEET_ROWS)
+    throw new KnownProblem(
+      400,
+      'too-many-rows',
+      `A sheet holds ${MOST_SHEET_ROWS} rows; these are ${first.total}.`,
+      'Export them as CSV.',
+    );
+  const columns = gapColumns(first, await notesOfKeywords(database, project));
+  const cells = (rows: typeof first.rows): Cell[][] =>
+    rows.map((row) => columns.map(({ cell }) => cell(row)));
+  async function* pages(): AsyncGenerator<Cell[][]> {
+    yield cells(first.rows);
+    for (let offset = EXPORT_PAGE; offset < first.total; offset += EXPORT_PAGE)
+      yield cells((await analysis.gapPage(project, { ...query, offset, limit: EXPORT_PAGE })).rows);
+  }
+  const compared = query.compare === undefined ? '' : `, compared with ${query.compare}`;
+  return {
+    name: `Gaps ${query.market}`,
+    heads: columns.map(({ head }) => head),
+    about: `Gaps of ${first.own} and ${first.rivals.map(({ name }) => name).join(', ')}, ${query.market}, ${query.date}${compared}; facts up to ${first.rests.latest ?? 'none'}; ${first.total} of ${first.totals.keywords} keywords; demand, chance, worth, gain and clicks are estimated.`,
+    pages: pages(),
+  };
 }

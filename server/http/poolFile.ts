@@ -1,15 +1,13 @@
 import { type PoolQueryRead, poolQuery } from '@opsimath/contract/api/lookUps';
 import { keepExport } from '../data/exports';
 import { lookUpById } from '../data/lookUps';
-import { type Cell, tableFormat, writeTable } from '../files/tableWriters';
+import { type Cell, MOST_SHEET_ROWS, tableFormat, writeTable } from '../files/tableWriters';
 import { KnownProblem } from '../problem';
 import type { Routes } from './route';
 import type { Services } from './services';
 import { z } from 'zod';
 
 const PAGE = 5000;
-/** What a sheet of a workbook holds. */
-const MOST_SHEET_ROWS = 1_048_575;
 
 /** The pool of a look-up as a file, which is noted with the look-up so that it can be traced and made again. */
 export function poolFileRoute(routes: Routes, { database, analysis }: Services): void {

@@ -21,7 +21,7 @@ import { GroupTable } from './GroupTable';
 import { KindStrip } from './KindStrip';
 import { MarkFilters } from './MarkFilters';
 import { NarrowPanel } from './NarrowPanel';
-import { exportAddress } from './exportAddress';
+import { ExportMenu } from './ExportMenu';
 import { gapExtra } from './gapExtraColumns';
 import { notUsual } from './notUsual';
 
@@ -83,7 +83,7 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
             inAddress={scope.gapColumns}
             onChoose={(gapColumns) => change({ gapColumns }, { replace: true })}
           />
-          <Button href={exportAddress(project, query)}>Export CSV</Button>
+          <ExportMenu query={query} total={first?.total} />
         </span>
       </header>
       <KindStrip totals={first?.totals} chosen={scope.kinds} onChoose={(kinds) => change({ kinds })} />

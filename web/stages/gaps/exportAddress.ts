@@ -1,7 +1,15 @@
 import type { GapQuery } from '@opsimath/contract/api/gaps';
 import { toParams } from '../../state/api';
 
-/** Where the CSV of everything that passes the filter comes from. */
-export function exportAddress(project: number, query: GapQuery): string {
-  return `/api/projects/${project}/gaps.csv?${new URLSearchParams(toParams(query))}`;
+/** Formats in which gaps are exported, by the words of the menu. */
+export const FORMATS = [
+  { format: 'csv', name: 'CSV' },
+  { format: 'xlsx', name: 'workbook (XLSX)' },
+  { format: 'json', name: 'JSON' },
+] as const;
+type Format = (typeof FORMATS)[number]['format'];
+
+/** Where the file of everything that passes the filter comes from. */
+export function exportAddress(project: number, query: GapQuery, format: Format): string {
+  return `/api/projects/${project}/gaps.file?${new URLSearchParams({ ...toParams(query), format })}`;
 }
