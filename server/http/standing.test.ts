@@ -2,7 +2,7 @@ import type { Around } from '@opsimath/contract/api/around';
 import type { OverTime } from '@opsimath/contract/api/overTime';
 import type { OwnQueryPage, OwnQueryRow } from '@opsimath/contract/api/ownQueries';
 import type { PaidView } from '@opsimath/contract/api/paid';
-import { BEFORE, DATE, MARKET, OWN, RIVALS, Running } from '../testing/running';
+import { BEFORE, DATE, MARKET, OWN, Running } from '../testing/running';
 
 const SCOPE = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
 let running: Running;
