@@ -229,7 +229,8 @@ async function borrowedFor(
 ): Promise<Around['rough']['borrowed']> {
   if (!Number.isNaN(metrics.volume[rows[i]!]!)) return null;
   const lent = await workspace.borrowed(market, date, await workspace.factState(market.id, project.id));
-  const volume = lent?.volumes.get(keywords[i]!);
+  const id = keywords[i]!;
+  const volume = lent?.volumes.get(id);
   if (lent === null || volume === undefined) return null;
   return { volume, from: lent.from, ratio: lent.ratio, pairs: lent.pairs };
 }

@@ -77,7 +77,8 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
   const { worth, worthSource, worthSigma } = worthColumns(parts, rows);
   const volume = filled(new Float64Array(size), (i) => {
     const known = metrics.volume[rows[i]!]!;
-    return Number.isNaN(known) ? (parts.borrowed?.volumes.get(keywords[i]!) ?? NaN) : known;
+    const id = keywords[i]!;
+    return Number.isNaN(known) ? (parts.borrowed?.volumes.get(id) ?? NaN) : known;
   });
   const columns: ComparisonColumns = {
     ownOrganic: pick(now.own.organic),
@@ -135,7 +136,8 @@ export function withVerdicts(
   const codeOf = new Map<number, number>();
   ids.forEach((id, n) => codeOf.set(id, codes[n]!));
   const { keywords } = comparison;
-  const verdicts = filled(new Uint8Array(keywords.length), (i) => codeOf.get(keywords[i]!) ?? UNJUDGED);
+  const verdictOf = (id: number): number => codeOf.get(id) ?? UNJUDGED;
+  const verdicts = filled(new Uint8Array(keywords.length), (i) => verdictOf(keywords[i]!));
   const fits = VERDICTS.map((word) => FIT[word]);
   const fit = filled(new Float64Array(keywords.length), (i) => fits[verdicts[i]!]!);
   return compared({ ...comparison, verdicts, columns: { ...comparison.columns, fit } });
