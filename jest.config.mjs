@@ -2,13 +2,17 @@
 export default {
   testEnvironment: 'node',
   roots: ['<rootDir>/core', '<rootDir>/contract', '<rootDir>/standin', '<rootDir>/server', '<rootDir>/web'],
-  testMatch: ['**/*.test.ts'],
+  testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   modulePathIgnorePatterns: ['/dist/'],
   transform: {
     '^.+\\.(ts|tsx|mjs|js)$': [
       '@swc/jest',
       {
-        jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } },
+        jsc: {
+          target: 'es2022',
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+        },
         module: { type: 'commonjs' },
       },
     ],
