@@ -1,5 +1,6 @@
 import type { GapPage } from '@opsimath/contract/api/gaps';
 import type { Study } from '@opsimath/contract/api/study';
+import { unreadable } from './readable';
 import { BEFORE, DATE, MARKET, expect, test } from './running';
 
 const SCOPE = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
@@ -110,4 +111,24 @@ test('own bids are brought in, their auctions observed at the price said, and ea
   await expect(part.getByRole('row').nth(1)).toContainText(
     /never shown: (words missing|bid too low|no demand|unexplained)/,
   );
+});
+
+test('every view of gaps can be read by everybody, the dossier with its study open', async ({ page }) => {
+  const found: string[] = [];
+  for (const view of ['map', 'paid', 'time', 'queries', 'surfaces']) {
+    await page.goto(`${address}&view=${view}`);
+    await page.waitForLoadState('networkidle');
+    found.push(...(await unreadable(page, view)));
+  }
+  await page.goto(`${address}&open=${keyword}`);
+  const part = page.getByRole('region', { name: 'How the front shows itself' });
+  await part.getByRole('button', { name: 'Look at the results one by one' }).click();
+  await page.getByRole('button', { name: 'Type a position in' }).click();
+  found.push(...(await unreadable(page, 'dossier')));
+  await page.getByRole('grid', { name: 'Gaps' }).focus();
+  for (const key of ['Space', 'ArrowDown', 'Space']) await page.keyboard.press(key);
+  await page.getByRole('button', { name: 'Set two side by side' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('goes first');
+  found.push(...(await unreadable(page, 'two keywords')));
+  expect(found).toEqual([]);
 });

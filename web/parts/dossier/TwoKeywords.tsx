@@ -27,7 +27,7 @@ export function TwoKeywords() {
   if (!first.currentData || !second.currentData) return <Spin style={{ marginTop: 16 }} />;
   const both = [first.currentData, second.currentData] as const;
   return (
-    <section className="two-keywords" aria-label="Two keywords">
+    <section className="two-keywords" aria-label="Two keywords" tabIndex={0}>
       {tray.length > 2 && <p className="soft">The first two of the tray are compared.</p>}
       <Choice both={both} />
       <table className="ledger compare">
