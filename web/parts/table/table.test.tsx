@@ -73,9 +73,11 @@ describe('words of figures', () => {
 
   test('a side is its letter and its name; we have no letter', () => {
     expect(renderToStaticMarkup(<SideName side={{ letter: 'C', name: 'Cobblemoor' }} />)).toBe(
-      '<b>C </b>Cobblemoor',
+      '<span class="no-break"><b>C </b>Cobblemoor</span>',
     );
-    expect(renderToStaticMarkup(<SideName side={{ letter: null, name: 'Tarnwick' }} />)).toBe('Tarnwick');
+    expect(renderToStaticMarkup(<SideName side={{ letter: null, name: 'Tarnwick' }} />)).toBe(
+      '<span class="no-break">Tarnwick</span>',
+    );
   });
 });
 

@@ -81,7 +81,7 @@ function OnFront({ totals: { kinds, marks } }: { totals: GapPage['totals'] }) {
   return (
     <span title="Fewer than 10 clicks a month at our position: no success to count">
       {' '}
-      We are on the front for {count(all)}, {count(all - marks['little demand'])} without those that bring
+      We are on the front for {count(all)}; for {count(all - marks['little demand'])} without those that bring
       little.
     </span>
   );

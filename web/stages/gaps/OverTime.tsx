@@ -143,6 +143,7 @@ function Changes({ data }: { data: Data }) {
               head: 'Paid',
               tip: 'Paid slots won and given up',
               figure: true,
+              className: 'no-break',
               cell: ({ paidGained, paidLost }) => `+${count(paidGained)} −${count(paidLost)}`,
             },
           ]}
