@@ -1,7 +1,7 @@
 import type { GapPage } from '@opsimath/contract/api/gaps';
 import type { Study } from '@opsimath/contract/api/study';
 import { unreadable } from './readable';
-import { BEFORE, DATE, MARKET, expect, test } from './running';
+import { BEFORE, DATE, MARKET, OWN, expect, test } from './running';
 
 const SCOPE = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
 let address = '';
@@ -111,6 +111,30 @@ test('own bids are brought in, their auctions observed at the price said, and ea
   await expect(part.getByRole('row').nth(1)).toContainText(
     /never shown: (words missing|bid too low|no demand|unexplained)/,
   );
+});
+
+test('conversion is drawn against volume: a term pressed in the picture is found in the table', async ({
+  page,
+  running,
+}) => {
+  const head =
+    'Date,Search term,Keyword,Match type,Landing page,Impressions,Clicks,Cost,Conversions,Conversion value';
+  const { rows }: GapPage = await running.api.get(`${at}/gaps?${SCOPE}&sort=-volume&limit=12`);
+  const terms = rows.map(
+    ({ text }, n) => `2026-03-10,${text},${text},exact,https://${OWN}/a,900,${20 + n},12,${n % 4},${n * 10}`,
+  );
+  await running.bringIn(at, 'terms.csv', 'ad terms', [head, ...terms].join('\n'));
+  await page.goto(`${address}&view=paid`);
+  const part = page.getByRole('region', { name: 'Own ad search terms' });
+  await part.getByRole('button', { name: 'Conversion against volume as a picture' }).click();
+  const picture = part.getByRole('img', { name: 'Conversion rate against volume of 12 terms' });
+  await expect(picture).toBeVisible();
+  const points = picture.locator('svg path[fill-opacity], svg path[opacity]');
+  await points.last().click({ force: true });
+  await expect(part.getByLabel('Find a term')).not.toHaveValue('');
+  const sought = await part.getByLabel('Find a term').inputValue();
+  expect(rows.map(({ text }) => text)).toContain(sought);
+  await expect(part.getByRole('row').nth(1)).toContainText(sought);
 });
 
 test('every view of gaps can be read by everybody, the dossier with its study open', async ({ page }) => {

@@ -34,6 +34,8 @@ export const adTermRow = z.object({
   conversionRate: rate,
   /** Conversion rate drawn towards that of all terms; `null` without a click. */
   shrunkConversion: z.number().nullable(),
+  /** Searches a month; `null` where it is unknown. */
+  volume: z.number().nullable(),
   /** Conversion against volume, split at the medians of the terms; `null` where either is unknown. */
   balance: z.enum(BALANCES).nullable(),
   state: z.enum(TERM_STATES),
@@ -79,6 +81,8 @@ export const paidView = z.object({
   costKnown: z.int(),
   counts: z.record(z.enum([...TERM_STATES, 'costly', 'no impressions']), z.int()),
   balances: z.record(z.enum(BALANCES), z.int()),
+  /** The medians that split them; `null` while no term has both figures. */
+  edges: z.object({ rate: z.number(), volume: z.number() }).nullable(),
   total: z.int(),
   rows: z.array(adTermRow),
 });

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { BALANCES, balances } from './balance';
+import { BALANCES, balanceEdges, balances } from './balance';
 
 test('four groups by the medians; unknown is in none', () => {
   expect(balances([0.1, 0.1, 0.01, 0.01, NaN, 0.2], [900, 10, 900, 10, 900, NaN])).toEqual([
@@ -33,4 +33,9 @@ test('whatever the figures, each known one is in one group, and more of a figure
       );
     }),
   );
+});
+
+test('the edges are the medians of those of which both figures are known', () => {
+  expect(balanceEdges([0.1, 0.3, NaN, 0.2, 0.9], [10, 40, 70, 20, NaN])).toEqual({ rate: 0.2, volume: 20 });
+  expect(balanceEdges([0.1, NaN], [NaN, 5])).toBeNull();
 });

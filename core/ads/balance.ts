@@ -9,6 +9,19 @@ export const BALANCES = [
 ] as const;
 export type Balance = (typeof BALANCES)[number];
 
+/** Medians of the shrunk conversion rates and volumes of those of a list of which both are known; `null` without one. */
+export function balanceEdges(
+  rates: ArrayLike<number>,
+  volumes: ArrayLike<number>,
+): { rate: number; volume: number } | null {
+  const known = Array.from(rates, (_, n) => n).filter(
+    (n) => !Number.isNaN(rates[n]!) && !Number.isNaN(volumes[n]!),
+  );
+  const rate = median(known.map((n) => rates[n]!));
+  const volume = median(known.map((n) => volumes[n]!));
+  return rate === null || volume === null ? null : { rate, volume };
+}
+
 /**
  * Balances conversion against volume: each of a list falls into one of four groups by whether its shrunk conversion rate and
  * its volume reach the median of the list's known ones. What has no rate or no volume is in no group: few clicks give an
@@ -18,14 +31,11 @@ export type Balance = (typeof BALANCES)[number];
  * @param volumes searches a month, NaN where unknown
  */
 export function balances(rates: ArrayLike<number>, volumes: ArrayLike<number>): (Balance | null)[] {
-  const known = Array.from(rates, (_, n) => n).filter(
-    (n) => !Number.isNaN(rates[n]!) && !Number.isNaN(volumes[n]!),
-  );
-  const rate = median(known.map((n) => rates[n]!));
-  const volume = median(known.map((n) => volumes[n]!));
-  const isKnown = new Set(known);
+  const edges = balanceEdges(rates, volumes);
   return Array.from(rates, (own, n) =>
-    rate === null || volume === null || !isKnown.has(n) ? null : named(own >= rate, volumes[n]! >= volume),
+    edges === null || Number.isNaN(own) || Number.isNaN(volumes[n]!)
+      ? null
+      : named(own >= edges.rate, volumes[n]! >= edges.volume),
   );
 }
 

@@ -1,5 +1,5 @@
 import type { AdTermRow, PaidView, paidQuery } from '@opsimath/contract/api/paid';
-import { BALANCES, balances } from '@opsimath/core/ads/balance';
+import { BALANCES, balanceEdges, balances } from '@opsimath/core/ads/balance';
 import { whyUnseen } from '@opsimath/core/ads/bidGuide';
 import { TERM_STATES, isCostly, shrunkCtrs, termState } from '@opsimath/core/ads/searchTerms';
 import { periodDays, readPeriod } from '@opsimath/core/demand/period';
@@ -57,10 +57,11 @@ export async function paidView(workspace: Workspace, projectId: number, query: Q
   const targetCost = project.settings.targetCost ?? held.together?.costOfConversion ?? null;
   const rowOf = new Map<number, number>();
   comparison.keywords.forEach((id, i) => rowOf.set(id, i));
-  const groupOf = balances(
-    sold,
-    Float64Array.from(terms, ({ keyword }) => comparison.volume[rowOf.get(keyword) ?? -1] ?? NaN),
+  const volumes = Float64Array.from(
+    terms,
+    ({ keyword }) => comparison.volume[rowOf.get(keyword) ?? -1] ?? NaN,
   );
+  const groupOf = balances(sold, volumes);
   const all = terms.map((term, n): Row => {
     const text = texts.get(term.keyword)!;
     const landing = landings.get(term.place) ?? null;
@@ -81,6 +82,7 @@ export async function paidView(workspace: Workspace, projectId: number, query: Q
       shrunkCtr: Number.isNaN(ctrs[n]!) ? null : ctrs[n]!,
       conversionRate: rateOf(term.conversions, term.clicks),
       shrunkConversion: Number.isNaN(sold[n]!) ? null : sold[n]!,
+      volume: Number.isNaN(volumes[n]!) ? null : volumes[n]!,
       balance: groupOf[n]!,
       state: termState(listed.has(term.keyword), term.clicks),
       costly: isCostly(term, targetCost),
@@ -134,6 +136,7 @@ export async function paidView(workspace: Workspace, projectId: number, query: Q
     balances: Object.fromEntries(
       BALANCES.map((name) => [name, found.filter((row) => row.balance === name).length]),
     ) as PaidView['balances'],
+    edges: balanceEdges(sold, volumes),
     total: shown.length,
     rows: shown.slice(offset, offset + limit).map(({ key: _, ...row }) => row),
   };

@@ -12,6 +12,7 @@ import { count, decimal, percent, worth } from '../../parts/words/figures';
 import { usePaidQuery } from '../../state/standingApi';
 import { useScope } from '../../state/useScope';
 import { useTraySelection } from '../../state/useTraySelection';
+import { BalanceChart } from './BalanceChart';
 import { FilterToggle } from './FilterToggle';
 
 type State = NonNullable<PaidQuery['state']>;
@@ -32,6 +33,7 @@ export function AdTermsTable() {
   const [find, setFind] = useState('');
   const [sort, setSort] = useState<NonNullable<PaidQuery['sort']>>('cost');
   const [limit, setLimit] = useState(PAGE);
+  const [drawn, setDrawn] = useState(false);
   const { selected, select } = useTraySelection();
   const { data, error } = usePaidQuery({
     project,
@@ -69,6 +71,14 @@ export function AdTermsTable() {
           />
         ))}
       </div>
+      {data.edges !== null && (
+        <button className="plain written" aria-expanded={drawn} onClick={() => setDrawn(!drawn)}>
+          {drawn ? 'Close the picture' : 'Conversion against volume as a picture'}
+        </button>
+      )}
+      {drawn && data.edges !== null && (
+        <BalanceChart query={{ ...comparison, own: scope.own, state, balance, find }} onChoose={setFind} />
+      )}
       <Ledger
         rows={data.rows}
         keyOf={({ id }) => id}
@@ -145,7 +155,7 @@ export function AdTermsTable() {
           {
             head: 'Title',
             tip: 'Whether the landing page’s title carries every word of the term',
-            className: 'soft',
+            className: 'soft no-break',
             cell: ({ carried }) => (carried === null ? 'unknown' : carried ? 'has all words' : 'lacks words'),
             title: ({ landing }) => landing ?? undefined,
           },
