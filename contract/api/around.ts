@@ -72,6 +72,8 @@ export const around = z.object({
     z.object({
       market: z.string(),
       place: z.string(),
+      /** The market that it is a place within. */
+      within: z.string().nullable(),
       volume: z.number().nullable(),
       /** Our organic position there, by its newest capture. */
       own: position,

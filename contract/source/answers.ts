@@ -138,6 +138,8 @@ export const auctionsAnswer = z.object({
     }),
   ),
 });
+/** A place within a market, as the services call it. */
+export const placeAnswer = z.object({ market: z.string(), name: z.string().min(1) });
 export const performanceAnswer = z.object({
   ...charged,
   rows: z.array(
@@ -260,6 +262,7 @@ export type KeywordsAnswer = z.infer<typeof keywordsAnswer>;
 export type LinksAnswer = z.infer<typeof linksAnswer>;
 export type SalesCurvesAnswer = z.infer<typeof salesCurvesAnswer>;
 export type AdTermsAnswer = z.infer<typeof adTermsAnswer>;
+export type PlaceAnswer = z.infer<typeof placeAnswer>;
 export type AuctionsAnswer = z.infer<typeof auctionsAnswer>;
 export type CampaignsAnswer = z.infer<typeof campaignsAnswer>;
 export type OwnFieldsAnswer = z.infer<typeof ownFieldsAnswer>;

@@ -142,7 +142,9 @@ async function marketsOf(
 ): Promise<Around['markets']> {
   const { database } = workspace;
   const markets = (await listMarkets(database)).filter(
-    ({ surface, language }) => surface === market.surface && language === market.language,
+    // A place within a market is part of it: counted beside it, it would be counted twice.
+    ({ id, surface, language, within }) =>
+      surface === market.surface && language === market.language && (within === null || id === market.id),
   );
   const rows: Around['markets'] = [];
   for (const each of markets) {
@@ -153,7 +155,7 @@ async function marketsOf(
       kind === 'organic' && side === 'own' && position !== null ? [position] : [],
     );
     const own = page === null ? 'unknown' : ours.length > 0 ? Math.min(...ours) : 'absent';
-    rows.push({ market: each.code, place: each.placeName, volume, own });
+    rows.push({ market: each.code, place: each.placeName, within: each.within, volume, own });
   }
   return rows;
 }

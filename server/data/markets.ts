@@ -13,6 +13,25 @@ export async function saveMarkets(database: Database, markets: readonly SourceMa
   }
 }
 
+/** Keeps a place within a market as a market of its own. Its place is no other's, so that it is never taken for the whole. */
+export async function savePlaceWithin(
+  database: Database,
+  whole: MarketRow,
+  code: string,
+  name: string,
+): Promise<MarketRow> {
+  const { id: _, ...rest } = whole;
+  const entry = {
+    ...rest,
+    code,
+    place: `${whole.place}@${code.slice(code.indexOf('@') + 1)}`,
+    placeName: `${name}, ${whole.placeName}`,
+    within: whole.code,
+  };
+  await database.rows.insert(market).values(entry).onConflictDoNothing();
+  return marketByCode(database, code);
+}
+
 export async function listMarkets(database: Database): Promise<MarketRow[]> {
   return database.rows.select().from(market).orderBy(market.id);
 }

@@ -1,6 +1,8 @@
-import { allowanceAnswer, isoDay, sourceMarket } from '@opsimath/contract/source/answers';
+import { codeOfPlace, knownMarket, placeWithin } from '@opsimath/contract/api/markets';
+import { allowanceAnswer, isoDay } from '@opsimath/contract/source/answers';
 import { z } from 'zod';
-import { listMarkets, saveMarkets } from '../data/markets';
+import { listMarkets, marketByCode, saveMarkets, savePlaceWithin } from '../data/markets';
+import { KnownProblem } from '../problem';
 import type { Routes } from './route';
 import type { Services } from './services';
 
@@ -16,8 +18,8 @@ export function marketRoutes(routes: Routes, { database, source }: Services): vo
     {
       method: 'get',
       path: '/markets',
-      summary: 'Markets that the services cover',
-      answer: z.array(sourceMarket),
+      summary: 'Markets that the services cover, and places within them that were added',
+      answer: z.array(knownMarket),
     },
     async () => {
       // What was learnt before serves while the services are away.
@@ -27,6 +29,29 @@ export function marketRoutes(routes: Routes, { database, source }: Services): vo
         if ((await listMarkets(database)).length === 0) throw error;
       }
       return (await listMarkets(database)).map(({ id: _id, ...market }) => market);
+    },
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/markets/places',
+      summary: 'Narrow a market to a place: from then on it is a market of its own',
+      body: placeWithin,
+      answer: knownMarket,
+    },
+    async ({ body }) => {
+      const whole = await marketByCode(database, body.market);
+      if (whole.within !== null)
+        throw new KnownProblem(
+          400,
+          'place-within-place',
+          `${whole.placeName} is a place already.`,
+          'Choose the whole market first.',
+        );
+      const code = codeOfPlace(body);
+      const { name } = await source.place({ market: code });
+      const { id: _id, ...market } = await savePlaceWithin(database, whole, code, `${body.kind} ${name}`);
+      return market;
     },
   );
   routes.add(

@@ -12,6 +12,7 @@ import {
   metricsAnswer,
   ownFieldsAnswer,
   performanceAnswer,
+  placeAnswer,
   rankingsAnswer,
   recordAnswer,
   resultPagesAnswer,
@@ -169,6 +170,7 @@ export function httpSource(options: HttpSourceOptions): SearchSource {
   return {
     name: 'search services',
     markets: async () => (await call(marketsAnswer, '/markets')).markets,
+    place: (ask) => call(placeAnswer, `/places?${query(ask)}`),
     today: async () => (await call(clockAnswer, '/clock')).today,
     allowance: () => call(allowanceAnswer, '/allowance'),
     async rankings({ signal, cursor, ...ask }) {
@@ -215,6 +217,14 @@ function refusal(status: number, code: string, message: string): KnownProblem {
   switch (code) {
     case 'allowance-spent':
       return new KnownProblem(402, code, message, 'Wait for the renewal, or ask for less.');
+    case 'no-such-place':
+    case 'place-not-supported':
+      return new KnownProblem(
+        404,
+        code,
+        message,
+        'Nothing local can be known there: figures of the whole market are never shown for it.',
+      );
     case 'no-such-target':
       return new KnownProblem(404, code, message, 'Check the address, or try another market.');
     default:

@@ -8,6 +8,7 @@ import type {
   LinksAnswer,
   MetricsAnswer,
   PerformanceAnswer,
+  PlaceAnswer,
   RankingsAnswer,
   ResultPagesAnswer,
   SalesCurvesAnswer,
@@ -34,6 +35,8 @@ export interface SearchSource {
   /** Shown as the source of every fact that came from here. */
   readonly name: string;
   markets(): Promise<SourceMarket[]>;
+  /** Whether a place within a market is known; the code says which: `market@kind:value`. */
+  place(ask: { market: string }): Promise<PlaceAnswer>;
   /** The service's own today. */
   today(): Promise<string>;
   allowance(): Promise<AllowanceAnswer>;

@@ -86,6 +86,7 @@ export function accountRoutes(router: Router, services: Services): void {
     const market = services.market(ask.market);
     const owner = services.assertOwn(market, ask.target);
     const edit = services.publishing.publish(market, owner, ask.target, ask.fields, services.clock());
+    services.forgetPlaces();
     services.keep();
     context.body = { address: ask.target, publishedOn: edit.publishedOn, seenBySearchOn: edit.seenOn };
   });

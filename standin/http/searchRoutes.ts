@@ -43,6 +43,7 @@ const requests = {
     cursor: z.string().optional(),
     limit: z.coerce.number().int().min(1).max(MOST_ROWS).default(MOST_ROWS),
   }),
+  place: z.object({ market: z.string() }),
   auction: z.object({ ...dated, keyword: z.string() }),
   curves: z.object({ ...dated }),
   translations: z.object({
@@ -68,6 +69,12 @@ export function searchRoutes(router: Router, services: Services): void {
         livePage: `https://seek-${market.surface}.example/${market.place.toLowerCase()}/${market.language}?find={keyword}`,
       })),
     };
+  });
+
+  // Whether a place within a market is known, and what it is called.
+  router.get('/places', (context) => {
+    const { code } = services.market(requests.place.parse(context.query).market);
+    context.body = { market: code, name: code.slice(code.indexOf(':') + 1) };
   });
 
   router.post('/result-pages', (context) => {

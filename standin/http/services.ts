@@ -4,6 +4,7 @@ import { dayNumber, isoDay, monthIndex } from '../day';
 import { Translator } from '../people/translate';
 import { mix } from '../random';
 import { Figures } from '../search/figures';
+import { localMarket, readNear, townsIn } from '../search/localMarket';
 import { type OpenMarket, openMarkets } from '../search/market';
 import { Publishing, type PublishedEdit } from '../search/publishing';
 import { documentsName, type World } from '../world/world';
@@ -38,6 +39,7 @@ export class Services {
   /** Month that volumes are counted from. */
   readonly base: number;
   private today: string;
+  private readonly places = new Map<string, OpenMarket>();
   private lookedAgain = { day: '', count: 0 };
 
   constructor(
@@ -56,10 +58,32 @@ export class Services {
     this.publishing.restore(kept?.edits ?? [], (market) => this.ownOwner(this.market(market)));
   }
 
+  /** Of a place within a market the code says so: `web-us-en@city:Fernmoor`. */
   market(code: string): OpenMarket {
-    const found = this.markets.get(code);
-    if (!found) throw new Refusal(404, 'no-such-market', `There is no market ${code}.`);
+    const [whole, near] = code.split('@', 2);
+    const found = this.markets.get(whole!);
+    if (!found) throw new Refusal(404, 'no-such-market', `There is no market ${whole}.`);
+    return near === undefined ? found : this.within(found, code, near);
+  }
+
+  private within(whole: OpenMarket, code: string, near: string): OpenMarket {
+    const known = this.places.get(code);
+    if (known) return known;
+    const { surface, place, placeName } = whole.world.market;
+    const asked = readNear(near);
+    if (surface !== 'web' || asked === null)
+      throw new Refusal(400, 'place-not-supported', `The ${surface} of ${placeName} is not known by places.`);
+    const towns = townsIn(this.world, place, asked);
+    if (towns.length === 0)
+      throw new Refusal(404, 'no-such-place', `No ${asked.kind} “${asked.value}” is known in ${placeName}.`);
+    const found = localMarket(this.world, whole, code, towns, this.figures);
+    this.places.set(code, found);
     return found;
+  }
+
+  /** What was worked out of places rests on what search knows: an edit undoes it. */
+  forgetPlaces(): void {
+    this.places.clear();
   }
 
   clock(): string {
@@ -70,6 +94,7 @@ export class Services {
     const from = dayNumber(this.today);
     this.today = isoDay(from + days);
     this.rivalsEdit(from + 1, from + days);
+    this.forgetPlaces();
     this.keep();
     return this.today;
   }

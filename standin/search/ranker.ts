@@ -29,7 +29,14 @@ export class Ranker {
   /** Scratch, by document. */
   private scores: Float64Array;
 
-  constructor(readonly world: MarketWorld) {
+  /**
+   * @param local searchers in one place: how much each owner is liked more there, and the editions of the whole market
+   */
+  constructor(
+    readonly world: MarketWorld,
+    private readonly local: { of: Ranker; liking: (owner: number) => number } | null = null,
+  ) {
+    if (local) this.editions = local.of.editions;
     this.scores = new Float64Array(world.documents.length + 1024);
     this.table = SURFACES[world.market.surface];
   }
@@ -86,6 +93,7 @@ export class Ranker {
       if (updated === null) return;
       this.scores[index] =
         score +
+        (this.local?.liking(content.owner) ?? 0) +
         this.table.freshness * Math.exp((updated - day) / this.table.freshnessDays) +
         this.table.drift * drift(content.seed, keyword, day);
       order.push(index);

@@ -96,6 +96,21 @@ const scenarioSchema = z.object({
   named: z.partialRecord(surface, z.record(z.string(), range)).default({}),
   /** Places with a language of their own: the share of pages that owners have there. */
   places: z.record(z.string(), z.object({ language: z.string(), share: z.number() })).default({}),
+  /** Towns in which web search can be asked apart: `at` is latitude and longitude, `share` of the place's searches. */
+  towns: z
+    .record(
+      z.string(),
+      z.array(
+        z.object({
+          name: z.string(),
+          region: z.string(),
+          postcodes: z.array(z.string()),
+          at: z.tuple([z.number(), z.number()]),
+          share: z.number().positive().max(1),
+        }),
+      ),
+    )
+    .default({}),
   /** Price of one unit of the scenario's currency. */
   currencies: z.record(z.string(), z.number()).default({}),
   category: z.string().default('Everything'),

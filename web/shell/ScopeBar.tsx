@@ -1,5 +1,5 @@
 import type { ProjectOverview } from '@opsimath/contract/api/projects';
-import type { SourceMarket } from '@opsimath/contract/source/answers';
+import type { KnownMarket } from '@opsimath/contract/api/markets';
 import { Select, Tooltip } from 'antd';
 import { memo } from 'react';
 import { count, spelledDay } from '../parts/words/figures';
@@ -7,6 +7,7 @@ import type { ServiceState } from '../state/projectApi';
 import { NO_COMPARE, type Scope } from '../state/scope';
 import { DayChoice } from './DayChoice';
 import { PeriodChoice } from './PeriodChoice';
+import { PlaceChoice } from './PlaceChoice';
 import { marketName } from './marketName';
 
 interface ScopeBarProps {
@@ -15,7 +16,7 @@ interface ScopeBarProps {
   date: string;
   compare: string;
   own: string;
-  markets: readonly SourceMarket[];
+  markets: readonly KnownMarket[];
   dates: ProjectOverview['dates'];
   services: ServiceState | undefined;
   onChange: (change: Partial<Scope>) => void;
@@ -46,8 +47,12 @@ export const ScopeBar = memo(function ScopeBar({
           aria-label="Market"
           popupMatchSelectWidth={false}
           value={market || undefined}
-          options={markets.map((entry) => ({ value: entry.code, label: marketName(entry) }))}
+          options={inOrder(markets).map((entry) => ({ value: entry.code, label: marketName(entry) }))}
           onChange={(chosen) => onChange({ market: chosen, pool: null, open: null })}
+        />
+        <PlaceChoice
+          market={markets.find(({ code }) => code === market)}
+          onChoose={(chosen) => onChange({ market: chosen, pool: null, open: null })}
         />
       </span>
       <span className="term">
@@ -90,3 +95,10 @@ export const ScopeBar = memo(function ScopeBar({
     </section>
   );
 });
+
+/** Places stand under the market that they are in. */
+function inOrder(markets: readonly KnownMarket[]): KnownMarket[] {
+  return markets
+    .filter(({ within }) => within === null)
+    .flatMap((whole) => [whole, ...markets.filter(({ within }) => within === whole.code)]);
+}

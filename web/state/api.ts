@@ -35,6 +35,7 @@ export const api = createApi({
     'variants',
     'markers',
     'studies',
+    'markets',
     'hand',
   ],
   endpoints: () => ({}),

@@ -1,6 +1,7 @@
+import type { KnownMarket, PlaceWithin } from '@opsimath/contract/api/markets';
 import type { Job } from '@opsimath/contract/api/jobs';
 import type { Project, ProjectOverview, ProjectSettings } from '@opsimath/contract/api/projects';
-import type { AllowanceAnswer, SourceMarket } from '@opsimath/contract/source/answers';
+import type { AllowanceAnswer } from '@opsimath/contract/source/answers';
 import { type InProject, api, toParams } from './api';
 
 export interface ServiceState {
@@ -17,6 +18,7 @@ export const {
   useChangeProjectMutation,
   useOverviewQuery,
   useMarketsQuery,
+  useNarrowMarketMutation,
   useServicesQuery,
   useUploadArchiveMutation,
   useJobQuery,
@@ -39,7 +41,11 @@ export const {
       query: ({ project, ...rest }) => ({ url: `/projects/${project}/overview`, params: toParams(rest) }),
       providesTags: ['targets', 'lookUps', 'facts', 'imports', 'tracked', 'verdicts'],
     }),
-    markets: build.query<SourceMarket[], void>({ query: () => '/markets' }),
+    markets: build.query<KnownMarket[], void>({ query: () => '/markets', providesTags: ['markets'] }),
+    narrowMarket: build.mutation<KnownMarket, PlaceWithin>({
+      query: (body) => ({ url: '/markets/places', method: 'POST', body }),
+      invalidatesTags: ['markets'],
+    }),
     services: build.query<ServiceState, void>({ query: () => '/services', keepUnusedDataFor: 5 }),
     uploadArchive: build.mutation<{ project: Project; job: Job }, File>({
       query: (file) => ({

@@ -27,6 +27,8 @@ export const market = sqliteTable('market', {
   platform: text({ mode: 'json' }).$type<Platform>(),
   alphabet: text().notNull().default('abcdefghijklmnopqrstuvwxyz0123456789'),
   livePage: text('live_page'),
+  /** Code of the market that this is a place within; `null` for the services' own markets. */
+  within: text(),
 });
 
 /** The project that a row belongs to and goes with. */

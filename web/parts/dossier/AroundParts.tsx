@@ -44,7 +44,8 @@ function Demand({
   date: string;
   front: number;
 }) {
-  const known = markets.filter(({ volume }) => volume !== null);
+  // A place is part of its market: in the sum it would count twice.
+  const known = markets.filter(({ volume, within }) => volume !== null && within === null);
   const all = known.reduce((sum, { volume }) => sum + volume!, 0);
   const placed = markets.map(({ own }) => own).filter((own) => own !== 'unknown');
   return (
@@ -65,10 +66,10 @@ function Demand({
           : `Trend ${demand.trend}: ${percent(Math.expm1(demand.slope!), 0)} a year, p ${decimal(demand.p, 3)}.`}
       </p>
       <p className="soft">
-        {markets.map(({ market, place, volume, own }) => (
+        {markets.map(({ market, place, within, volume, own }) => (
           <span key={market} className="of-market">
             {place}: <b>{volume === null ? 'volume unknown' : count(volume)}</b>
-            {volume !== null && known.length > 1 && ` (${percent(volume / all, 0)})`}, we{' '}
+            {volume !== null && known.length > 1 && within === null && ` (${percent(volume / all, 0)})`}, we{' '}
             {typeof own === 'number' ? `at ${own}` : own}
           </span>
         ))}

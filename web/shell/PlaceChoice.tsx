@@ -1,0 +1,129 @@
+import {
+  type KnownMarket,
+  PLACE_KINDS,
+  type PlaceKind,
+  type PlaceWithin,
+} from '@opsimath/contract/api/markets';
+import { Button, Input, InputNumber, Popover, Segmented } from 'antd';
+import { useState } from 'react';
+import { Problem } from '../parts/words/Problem';
+import { useNarrowMarketMutation } from '../state/projectApi';
+
+interface PlaceChoiceProps {
+  /** The market in scope. */
+  market: KnownMarket | undefined;
+  onChoose: (market: string) => void;
+}
+
+/** Narrows the market in scope to a place, or goes back to the whole of it. */
+export function PlaceChoice({ market, onChoose }: PlaceChoiceProps) {
+  const [open, setOpen] = useState(false);
+  if (market === undefined) return null;
+  const { within } = market;
+  if (within !== null)
+    return (
+      <button className="plain written" onClick={() => onChoose(within)}>
+        the whole of it
+      </button>
+    );
+  return (
+    <Popover
+      trigger="click"
+      open={open}
+      onOpenChange={setOpen}
+      placement="bottomLeft"
+      arrow={false}
+      destroyOnHidden
+      content={
+        <PlaceForm
+          market={market.code}
+          onDone={(code) => {
+            setOpen(false);
+            onChoose(code);
+          }}
+        />
+      }
+    >
+      <button className="plain written" title="A place within the market, with figures of its own">
+        all of it
+      </button>
+    </Popover>
+  );
+}
+
+const HINTS: Record<Exclude<PlaceKind, 'point'>, string> = {
+  city: 'name of a city',
+  region: 'name of a region',
+  postcode: 'a postcode, or its beginning',
+};
+
+function PlaceForm({ market, onDone }: { market: string; onDone: (code: string) => void }) {
+  const [narrow, { error, isLoading }] = useNarrowMarketMutation();
+  const [kind, setKind] = useState<PlaceKind>('city');
+  const [value, setValue] = useState('');
+  const [point, setPoint] = useState<(number | null)[]>([null, null, 25]);
+  const [latitude, longitude, km] = point;
+  const known = [latitude, longitude, km].every((figure) => typeof figure === 'number');
+  const asked = (): PlaceWithin =>
+    kind === 'point'
+      ? { market, kind, latitude: latitude!, longitude: longitude!, km: km! }
+      : { market, kind, value };
+  const keep = async (): Promise<void> => onDone((await narrow(asked()).unwrap()).code);
+  return (
+    <form
+      className="place-choice"
+      aria-label="Narrow to a place"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void keep().catch(() => undefined);
+      }}
+    >
+      <Segmented
+        size="small"
+        aria-label="Kind of place"
+        value={kind}
+        options={[...PLACE_KINDS]}
+        onChange={setKind}
+      />
+      {kind === 'point' ? (
+        <div className="place-point">
+          {(['Latitude', 'Longitude', 'Kilometres'] as const).map((name, n) => (
+            <InputNumber<number>
+              key={name}
+              size="small"
+              aria-label={name}
+              placeholder={name.toLowerCase()}
+              controls={false}
+              value={point[n] ?? null}
+              onChange={(figure) => setPoint(point.with(n, figure))}
+            />
+          ))}
+        </div>
+      ) : (
+        <Input
+          size="small"
+          autoFocus
+          aria-label="Place"
+          placeholder={HINTS[kind]}
+          maxLength={80}
+          value={value}
+          onChange={(event) => setValue(event.target.value)}
+        />
+      )}
+      <Button
+        size="small"
+        type="primary"
+        htmlType="submit"
+        loading={isLoading}
+        disabled={kind === 'point' ? !known : value.trim() === ''}
+      >
+        Narrow to it
+      </Button>
+      <p className="soft">
+        It becomes a market of its own: its keywords, searches and positions are looked up there and never
+        taken from the whole.
+      </p>
+      {error && <Problem error={error} />}
+    </form>
+  );
+}
