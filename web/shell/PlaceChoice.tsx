@@ -4,8 +4,8 @@ import {
   type PlaceKind,
   type PlaceWithin,
 } from '@opsimath/contract/api/markets';
-import { Button, Input, InputNumber, Popover, Segmented } from 'antd';
-import { useState } from 'react';
+import { Button, Input, InputNumber, type InputRef, Popover, Segmented } from 'antd';
+import { useRef, useState } from 'react';
 import { Problem } from '../parts/words/Problem';
 import { useNarrowMarketMutation } from '../state/projectApi';
 
@@ -18,6 +18,7 @@ interface PlaceChoiceProps {
 /** Narrows the market in scope to a place, or goes back to the whole of it. */
 export function PlaceChoice({ market, onChoose }: PlaceChoiceProps) {
   const [open, setOpen] = useState(false);
+  const field = useRef<InputRef>(null);
   if (market === undefined) return null;
   const { within } = market;
   if (within !== null)
@@ -31,12 +32,15 @@ export function PlaceChoice({ market, onChoose }: PlaceChoiceProps) {
       trigger="click"
       open={open}
       onOpenChange={setOpen}
+      // Not before it is seen: what is hidden cannot be typed into.
+      afterOpenChange={(shown) => shown && field.current?.focus()}
       placement="bottomLeft"
       arrow={false}
       destroyOnHidden
       content={
         <PlaceForm
           market={market.code}
+          field={field}
           onDone={(code) => {
             setOpen(false);
             onChoose(code);
@@ -57,7 +61,13 @@ const HINTS: Record<Exclude<PlaceKind, 'point'>, string> = {
   postcode: 'a postcode, or its beginning',
 };
 
-function PlaceForm({ market, onDone }: { market: string; onDone: (code: string) => void }) {
+interface PlaceFormProps {
+  market: string;
+  field: React.RefObject<InputRef | null>;
+  onDone: (code: string) => void;
+}
+
+function PlaceForm({ market, field, onDone }: PlaceFormProps) {
   const [narrow, { error, isLoading }] = useNarrowMarketMutation();
   const [kind, setKind] = useState<PlaceKind>('city');
   const [value, setValue] = useState('');
@@ -102,7 +112,7 @@ function PlaceForm({ market, onDone }: { market: string; onDone: (code: string) 
       ) : (
         <Input
           size="small"
-          autoFocus
+          ref={field}
           aria-label="Place"
           placeholder={HINTS[kind]}
           maxLength={80}
