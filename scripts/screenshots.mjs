@@ -73,7 +73,10 @@ const SHOTS = [
 ];
 
 async function drawField(page) {
-  const { x, y, width, height } = await page.locator('.gap-map svg').boundingBox();
+  // Drawn anew when its rows come: only then is it where it stays.
+  const map = page.getByRole('img', { name: /^Chance against demand of [1-9]/ });
+  await map.waitFor();
+  const { x, y, width, height } = await map.boundingBox();
   await page.mouse.move(x + width * 0.5, y + height * 0.12);
   await page.mouse.down();
   await page.mouse.move(x + width * 0.75, y + height * 0.45, { steps: 5 });
