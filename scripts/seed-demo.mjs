@@ -53,6 +53,7 @@ export async function seedDemo(url, servicesUrl, say) {
   const reading = ads.preview.reading;
   const adsStarted = await opsimath.post(`/imports/${ads.import.id}/start`, { market: MARKET, reading });
   await opsimath.finished(adsStarted.job.id);
+  await opsimath.post(`${at}/own-bids`, { market: MARKET });
 
   say(`Capturing ${MONTHS_OF_HISTORY} months of history for ${TRACKED} tracked keywords…`);
   const scope = `market=${MARKET}&date=${today}&compare=${compare}`;

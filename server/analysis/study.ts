@@ -1,5 +1,6 @@
 import type { ShownPage } from '@opsimath/contract/api/dossier';
 import type { Study, StudiedResult } from '@opsimath/contract/api/study';
+import type { Target } from '@opsimath/contract/api/targets';
 import type { SourceFullRecord } from '@opsimath/contract/source/answers';
 import { PACE_DAYS, pace, thingCounts, traitShares } from '@opsimath/core/gap/frontStudy';
 import { quartilesOf } from '@opsimath/core/gap/resultFacts';
@@ -8,6 +9,7 @@ import { marketByCode } from '../data/markets';
 import { placeRecords } from '../data/placeRecords';
 import { projectById } from '../data/projects';
 import { resultReadings } from '../data/resultReadings';
+import { listTargets } from '../data/targets';
 import { salesCurves } from '../data/salesCurves';
 import { resultPage } from './history';
 import { type Sides, gatherSides } from './sides';
@@ -83,7 +85,10 @@ export async function study(
     tags: market.surface === 'web' ? [] : tagQuartiles(onFront, ours, settings.tagLimits[market.surface]),
     things: thingCounts(
       onFront.map(({ title }) => title),
-      thingsOf(sides, ours?.address ?? null),
+      thingsOf(
+        (await listTargets(database, projectId)).filter(({ side }) => side === 'own'),
+        ours?.address ?? null,
+      ),
       ours?.title ?? null,
       market.language,
     ),
@@ -152,14 +157,15 @@ function tagQuartiles(
   ];
 }
 
-/** Types and materials of the fact card of the target shown, else of every own one. */
-function thingsOf({ own }: Sides, address: string | null): string[] {
-  const shown = own.filter((target) => target.address === address);
-  const filled = (shown.some(({ facts }) => facts.type || facts.materials) ? shown : own).map(
-    ({ facts }) => facts,
-  );
-  return filled
-    .flatMap(({ type, materials }) => [type, materials])
-    .flatMap((said) => (said ?? '').split(/[,;\n]/))
-    .filter((said) => said.trim() !== '');
+/** Between things that are named together. */
+const BETWEEN = /[,;\n/]|\s(?:and|or|und|oder|y|o|e|&)\s/i;
+
+/** Types and materials of the fact card of the target shown, else of every own one of whatever surface. */
+function thingsOf(own: readonly Target[], address: string | null): string[] {
+  const named = ({ facts }: Target): string[] =>
+    [facts.type, facts.materials]
+      .flatMap((said) => (said ?? '').split(BETWEEN))
+      .filter((said) => said.trim() !== '');
+  const shown = own.filter((target) => target.address === address).flatMap(named);
+  return shown.length > 0 ? shown : own.flatMap(named);
 }

@@ -56,7 +56,7 @@ test('titles are counted by the types and materials of our fact card', async () 
   const { id } = await captured();
   const own = (await running.api.get(`${at}/targets`)).find(({ side }: { side: string }) => side === 'own');
   await running.api.patch(`${at}/targets/${own.id}`, {
-    facts: { type: 'pannier, frame bag', materials: 'canvas' },
+    facts: { type: 'pannier and frame bag', materials: 'canvas' },
   });
   const { things, results, front } = await running.api.get(`${at}/keywords/${id}/study?${scope}`);
   expect(things.counts.map(({ thing }: { thing: string }) => thing).sort()).toEqual([

@@ -108,6 +108,7 @@ interface NewEntryProps {
 function NewEntry({ project, keyword, surface, date: today, onDone }: NewEntryProps) {
   const { data: targets } = useTargetsQuery(project);
   const [add, { error, isLoading }] = useAddHandPositionMutation();
+  const [remove] = useRemoveHandPositionMutation();
   const dispatch = useAppDispatch();
   const person = useAppSelector((state) => state.preferences.person);
   const choices = (targets ?? []).filter((target) => target.surface === surface);
@@ -118,7 +119,16 @@ function NewEntry({ project, keyword, surface, date: today, onDone }: NewEntryPr
   const target = chosen ?? choices[0]?.id ?? null;
   const keep = async (): Promise<void> => {
     if (target === null) return;
-    await add({ project, keyword, target, date, organic, paid, person }).unwrap();
+    const enter = async (): Promise<number> => {
+      const held = await add({ project, keyword, target, date, organic, paid, person }).unwrap();
+      return Math.max(...held.map(({ id }) => id));
+    };
+    let entered = await enter();
+    undoStackOf(project).push({
+      what: `position of ${choices.find(({ id }) => id === target)?.name ?? ''} typed in`,
+      undo: () => remove({ project, keyword, entry: entered }).unwrap(),
+      redo: async () => void (entered = await enter()),
+    });
     onDone();
   };
   return (
