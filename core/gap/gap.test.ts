@@ -1,13 +1,11 @@
 import fc from 'fast-check';
 import { priorCurve } from '../ranking/clickThrough';
 import { ABSENT, UNKNOWN } from '../ranking/position';
-import { ACTIONS, DEFAULT_EFFORTS, type ActionFacts, suggestAction } from './action';
-import { afterAction, chance, defaultChanceWeights, type Standing } from './chance';
+import { ACTIONS, DEFAULT_EFFORTS } from './action';
 import { type ComparisonColumns, compare } from './compare';
 import { GAP_KINDS, gapKind, isNear, rivalStanding } from './kind';
 import { MOVEMENT_MARKS, moved, movementMark } from './movement';
 import { PAID_STATES, isDoubling, paidState } from './paid';
-import { worthOfClick } from './worth';
 
 const A = ABSENT;
 const Q = UNKNOWN;
@@ -180,116 +178,6 @@ describe('movement', () => {
   test('Δ is positive when up and missing unless both are positions', () => {
     expect(moved(10, 7)).toBe(3);
     expect([moved(A, 7), moved(7, Q)]).toEqual([null, null]);
-  });
-});
-
-describe('chance with the default weights', () => {
-  const medians = [50, 0, 0.5, 0.6, 10, 400, 100];
-  const average: Standing = {
-    authority: 50,
-    phraseInTitle: 0,
-    wordsInTitle: 0.5,
-    wordsInFields: 0.6,
-    engagement: 10,
-    ageDays: 400,
-    daysSinceUpdate: 100,
-  };
-  const model = defaultChanceWeights(10);
-
-  test('an average result stands at the intercept', () => {
-    expect(chance(average, medians, model)).toBeCloseTo(1 / (1 + Math.exp(-(Math.log(10 / 40) - 0.2))), 12);
-  });
-  test('is worked out as stated', () => {
-    const better: Standing = {
-      ...average,
-      authority: 60,
-      phraseInTitle: 1,
-      wordsInTitle: 1,
-      engagement: 21,
-      daysSinceUpdate: 0,
-    };
-    const logit = Math.log(0.25) - 0.2 + 0.6 + 1 + 0.75 + 0.3 * Math.log(22 / 11) - 0.15 * Math.log(1 / 101);
-    expect(chance(better, medians, model)).toBeCloseTo(1 / (1 + Math.exp(-logit)), 12);
-  });
-  test('an unknown figure counts as the median', () => {
-    expect(chance({ ...average, authority: null, engagement: null }, medians, model)).toBe(
-      chance(average, medians, model),
-    );
-    expect(chance({ ...average, ageDays: 3 }, [50, 0, 0.5, 0.6, 10, NaN, 100], model)).toBe(
-      chance(average, medians, model),
-    );
-  });
-  test('the action never lowers it', () => {
-    const share = fc.double({ min: 0, max: 1, noNaN: true });
-    fc.assert(
-      fc.property(share, share, fc.constantFrom(0 as const, 1 as const), (title, fields, phrase) => {
-        const standing = { ...average, phraseInTitle: phrase, wordsInTitle: title, wordsInFields: fields };
-        expect(chance(afterAction(standing), medians, model)).toBeGreaterThanOrEqual(
-          chance(standing, medians, model),
-        );
-      }),
-    );
-  });
-});
-
-describe('worth of a click', () => {
-  test('CPC first, then the default, with its source', () => {
-    const none = { own: null, market: null, projectDefault: 9 };
-    expect(worthOfClick({ ...none, cpcLow: 0.5, cpcHigh: 1.5 })).toMatchObject({ value: 0.7, source: 'CPC' });
-    expect(worthOfClick({ ...none, cpcLow: null, cpcHigh: 1.5 })).toEqual({
-      value: 9,
-      source: 'project default',
-      sigma: 0,
-    });
-    expect(worthOfClick({ ...none, cpcLow: 0, cpcHigh: 0 })).toEqual({ value: 0, source: 'CPC', sigma: 0 });
-  });
-
-  test('own conversions go before all, then price and margin of a marketplace', () => {
-    const market = { price: 80, margin: 0.4, conversionRate: 0.05 };
-    const own = { clicks: 90, conversions: 5, prior: { alpha: 1, beta: 9 }, valueOfConversion: 50 };
-    const rest = { cpcLow: 1, cpcHigh: 2, projectDefault: 9 };
-    // (1 + 5) / (1 + 9 + 90) of 50.
-    expect(worthOfClick({ own, market, ...rest })).toMatchObject({ value: 3, source: 'own conversions' });
-    expect(worthOfClick({ own: { ...own, clicks: 0 }, market, ...rest })).toEqual({
-      value: 80 * 0.4 * 0.05,
-      source: 'price and margin',
-      sigma: 0,
-    });
-  });
-});
-
-describe('action', () => {
-  const facts: ActionFacts = {
-    surface: 'web',
-    known: true,
-    ownOrganic: 14,
-    ownPaid: A,
-    phraseInTitle: false,
-    chance: 0.4,
-    worth: 1,
-    clickCost: 2,
-    covered: true,
-    cannibalised: false,
-  };
-  test.each([
-    [{ known: false }, 'capture first'],
-    [{ ownOrganic: 2, ownPaid: 1 }, 'trim bid'],
-    [{}, 'retitle'],
-    [{ phraseInTitle: true }, 'strengthen'],
-    [{ ownOrganic: 30 }, 'strengthen'],
-    [{ ownOrganic: A, chance: 0.1, worth: 3 }, 'advertise'],
-    [{ ownOrganic: A, covered: false }, 'new page'],
-    [{ ownOrganic: A, chance: 0.1, covered: false }, 'new page'],
-    [{ ownOrganic: A, covered: false, surface: 'video' }, 'new video'],
-    [{ ownOrganic: A, covered: false, surface: 'marketplace' }, 'new listing'],
-    [{ surface: 'marketplace' }, 'add the words'],
-    [{ surface: 'video' }, 'retitle'],
-    [{ ownOrganic: A }, 'strengthen'],
-    [{ ownOrganic: 60 }, 'strengthen'],
-    [{ ownOrganic: 2, cannibalised: true }, 'merge'],
-    [{ ownOrganic: 2 }, 'hold'],
-  ] as [Partial<ActionFacts>, string][])('%j suggests %s', (over, expected) => {
-    expect(ACTIONS[suggestAction({ ...facts, ...over })]).toBe(expected);
   });
 });
 
