@@ -34,6 +34,13 @@ const SHOTS = [
   { name: 'paid', path: 'gaps?view=paid', ready: '.paid-view table .tick', theme: 'light' },
   { name: 'over-time', path: 'gaps?view=time', ready: '.over-time svg', theme: 'light' },
   { name: 'own-queries', path: 'gaps?view=queries', ready: '.own-queries tbody tr', theme: 'light' },
+  {
+    name: 'study',
+    path: 'gaps?market=marketplace-us-en',
+    ready: '.grid-row',
+    theme: 'light',
+    act: openStudy,
+  },
   { name: 'look-up', path: 'look-up?lookUp=1&market=web-us-en', ready: '.grid-row', theme: 'light' },
   {
     name: 'seeds',
@@ -89,6 +96,17 @@ async function openDossier(page) {
   await page.locator('.dossier h1').waitFor();
 }
 
+async function openStudy(page) {
+  await openDossier(page);
+  const study = page.getByRole('region', { name: 'How the front shows itself' });
+  await study.waitFor();
+  const fetch = study.getByRole('button', { name: /public records$/ });
+  if (await fetch.count()) await fetch.click();
+  await fetch.waitFor({ state: 'detached' });
+  await study.getByRole('button', { name: 'Look at the results one by one' }).click();
+  await study.evaluate((element) => element.scrollIntoView());
+}
+
 async function buildRecipe(page) {
   const add = async (name, field, value) => {
     await page.getByRole('button', { name: 'Add a sieve' }).click();
@@ -117,7 +135,10 @@ async function buildRecipe(page) {
 }
 
 try {
+  // Named ones only, if any are named.
+  const named = process.argv.slice(2);
   for (const { name, path: view, ready, theme, act } of SHOTS) {
+    if (named.length > 0 && !named.includes(name)) continue;
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme: theme });
     const page = await context.newPage();
     await page.goto(`${server.url}/p/1/${view}`);
