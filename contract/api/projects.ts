@@ -1,4 +1,5 @@
 import { ACTIONS, DEFAULT_EFFORTS, type Action } from '@opsimath/core/gap/action';
+import { CHANCE_FEATURES, DEFAULT_WEIGHTS } from '@opsimath/core/gap/chance';
 import { PRIORS } from '@opsimath/core/ranking/clickThrough';
 import { DEFAULT_FRONT } from '@opsimath/core/ranking/position';
 import { PAGE_KINDS, PATH_RULES, type PageKind } from '@opsimath/core/text/pageKind';
@@ -56,6 +57,11 @@ export const projectSettings = z.object({
   brandLeftOut: z.boolean().default(false),
   /** Whether chance goes by what captures show; else by the stated default weights. */
   chanceFitted: z.boolean().default(true),
+  /** Weights of chance where none are fitted, in the order of CHANCE_FEATURES. */
+  chanceWeights: z
+    .array(z.number().min(-20).max(20))
+    .length(CHANCE_FEATURES.length)
+    .default([...DEFAULT_WEIGHTS]),
   /** Days before a peak at which work for it begins. */
   leadDays: z.int().min(0).max(365).default(90),
   /** What a marketplace's price leaves, and how many clicks buy there, 0–1; `null` where nobody said. */

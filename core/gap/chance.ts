@@ -37,15 +37,21 @@ export interface ChanceWeights {
 
 const RESULTS_LOOKED_AT = 50;
 
+/** Stated default weights (method §6), in the order of {@link CHANCE_FEATURES}. */
+export const DEFAULT_WEIGHTS: readonly number[] = [0.6, 1.0, 1.5, 1.0, 0.3, 0.05, -0.15];
+
 /**
- * Weights used until a model is fitted on captures (method §6, stated default).
+ * Weights used until a model is fitted on captures (method §6, stated default, or the project's own).
  * The intercept is the log odds of a result at 1–50 standing within F, a little lowered since fronts differ.
  */
-export function defaultChanceWeights(front: number): ChanceWeights {
+export function defaultChanceWeights(
+  front: number,
+  weights: readonly number[] = DEFAULT_WEIGHTS,
+): ChanceWeights {
   const inside = Math.min(Math.max(front, 1), RESULTS_LOOKED_AT - 1);
   return {
     intercept: Math.log(inside / (RESULTS_LOOKED_AT - inside)) - 0.2,
-    weights: [0.6, 1.0, 1.5, 1.0, 0.3, 0.05, -0.15],
+    weights,
   };
 }
 

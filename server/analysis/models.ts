@@ -33,7 +33,7 @@ export interface Models {
 /** What of a project's settings decides the models. */
 export type ModelSettings = Pick<
   ProjectSettings,
-  'front' | 'curvePrior' | 'curveFitted' | 'brandLeftOut' | 'chanceFitted'
+  'front' | 'curvePrior' | 'curveFitted' | 'brandLeftOut' | 'chanceFitted' | 'chanceWeights'
 >;
 
 const DEEPEST = 50;
@@ -67,7 +67,7 @@ export async function fitModels(
     curve: curveFitted ? fitClickCurve(market.surface, buckets, prior) : priorCurve(market.surface, prior),
     buckets,
     curveFitted,
-    weights: fitted ?? defaultChanceWeights(front),
+    weights: fitted ?? defaultChanceWeights(front, settings.chanceWeights),
     fitted,
   };
 }

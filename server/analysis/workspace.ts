@@ -133,9 +133,9 @@ export class Workspace {
     projectId: number,
     date: string,
     state: string,
-    { front, curvePrior, curveFitted, brandLeftOut, chanceFitted }: ModelSettings,
+    { front, curvePrior, curveFitted, brandLeftOut, chanceFitted, chanceWeights }: ModelSettings,
   ): Promise<Models> {
-    const settings = { front, curvePrior, curveFitted, brandLeftOut, chanceFitted };
+    const settings = { front, curvePrior, curveFitted, brandLeftOut, chanceFitted, chanceWeights };
     const [facts] = state.split('|');
     return this.fitted.get(JSON.stringify([market.id, projectId, date, facts, settings]), async () => {
       const segments = await findSegments(this.database, { marketId: market.id, until: date });

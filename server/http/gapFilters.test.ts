@@ -242,3 +242,27 @@ test('a workbook and JSON hold the rows and figures of the CSV, with what they a
 test('a format that is not known is refused', async () => {
   expect((await file('pdf', '')).status).toBe(400);
 });
+
+test('weights of chance that are set by hand hold where none are fitted, and go back', async () => {
+  const project = `/projects/${at.split('/').at(-1)}`;
+  const chances = async (): Promise<Map<number, number | null>> =>
+    new Map((await gaps()).rows.map(({ id, chance }) => [id, chance]));
+  const set = (settings: object) => running.api.patch(project, { settings });
+  const before = await chances();
+  const { settings } = (await running.api.get('/projects')).find(({ id }: { id: number }) =>
+    at.endsWith(`/${id}`),
+  );
+  await set({ chanceFitted: false, chanceWeights: [0, 0, 0, 0, 0, 0, 0] });
+  // Without a weight every result stands at the intercept: ten of fifty, a little lowered.
+  const flat = 1 / (1 + Math.exp(-(Math.log(10 / 40) - 0.2)));
+  const known = [...(await chances()).values()].filter((chance) => chance !== null);
+  expect(known.length).toBeGreaterThan(100);
+  for (const chance of known) expect(chance).toBeCloseTo(flat, 12);
+  await set({ chanceWeights: [3, 0, 0, 0, 0, 0, 0] });
+  expect(new Set([...(await chances()).values()]).size).toBeGreaterThan(20);
+  await expect(set({ chanceWeights: [1, 2] })).rejects.toThrow(/not as expected/);
+  await expect(set({ chanceWeights: [99, 0, 0, 0, 0, 0, 0] })).rejects.toThrow(/not as expected/);
+  const { chanceFitted, chanceWeights } = settings;
+  await set({ chanceFitted, chanceWeights });
+  expect(await chances()).toEqual(before);
+});

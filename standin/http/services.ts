@@ -14,6 +14,8 @@ import { Units } from './units';
 
 /** In one advance of the clock: each takes some time to work into the order of every keyword. */
 const MOST_RIVAL_EDITS = 60;
+/** Places kept as they were worked out; those asked for longest ago are worked out anew. */
+const MOST_PLACES = 12;
 
 export interface ServicesOptions {
   today: string;
@@ -78,6 +80,7 @@ export class Services {
       throw new Refusal(404, 'no-such-place', `No ${asked.kind} “${asked.value}” is known in ${placeName}.`);
     const found = localMarket(this.world, whole, code, towns, this.figures);
     this.places.set(code, found);
+    if (this.places.size > MOST_PLACES) this.places.delete(this.places.keys().next().value!);
     return found;
   }
 

@@ -14,6 +14,9 @@ test('usual settings need no word; each that is not is told', () => {
       efforts: { ...usual.efforts, retitle: 2 },
       curvePrior: { ...usual.curvePrior, video: { first: 0.2, decay: 1 } },
       chanceFitted: false,
+      chanceWeights: usual.chanceWeights.with(0, 2),
+      volumeBorrowed: true,
+      handCounts: true,
       margin: 0.3,
     }),
   ).toEqual([
@@ -21,7 +24,10 @@ test('usual settings need no word; each that is not is told', () => {
     'effort to retitle 2',
     'curve of video 0.2, 1',
     'default weights of chance',
+    'weights of chance that is not fitted',
     'margin 0.3',
+    'volume borrowed where unknown',
+    'positions typed in count',
   ]);
 });
 

@@ -19,6 +19,8 @@ export function notUsual(settings: ProjectSettings): string[] {
   if (!settings.curveFitted) told.push('curve not fitted');
   if (settings.brandLeftOut) told.push('own name left out of the curve');
   if (!settings.chanceFitted) told.push('default weights of chance');
+  if (settings.chanceWeights.some((weight, n) => weight !== USUAL.chanceWeights[n]))
+    told.push('weights of chance that is not fitted');
   if (settings.margin !== null) told.push(`margin ${settings.margin}`);
   if (settings.conversionRate !== null) told.push(`conversion rate ${settings.conversionRate}`);
   if (settings.volumeBorrowed) told.push('volume borrowed where unknown');

@@ -1,10 +1,12 @@
 import { type ProjectSettings, projectSettings } from '@opsimath/contract/api/projects';
 import { ACTIONS } from '@opsimath/core/gap/action';
-import { App, Checkbox, InputNumber } from 'antd';
+import { App } from 'antd';
 import { Problem } from '../../parts/words/Problem';
 import { useChangeProjectMutation, useProjectsQuery } from '../../state/projectApi';
 import { undoStackOf } from '../../state/undo';
 import { useScope } from '../../state/useScope';
+import { ChanceSettings } from './ChanceSettings';
+import { Figure } from './Figure';
 import { WordSettings } from './WordSettings';
 
 const DEFAULTS = projectSettings.parse({});
@@ -116,91 +118,7 @@ export function SettingsPanel() {
         />
         {differs(settings.leadDays, DEFAULTS.leadDays)}
       </label>
-      <h3>Clicks and chance</h3>
-      {SURFACES.map((surface) => (
-        <label key={surface}>
-          <span>Clicks at 1 and decay, {surface}</span>
-          <Figure
-            value={settings.curvePrior[surface].first}
-            min={0.001}
-            max={1}
-            onChange={(first) =>
-              apply(
-                {
-                  curvePrior: {
-                    ...settings.curvePrior,
-                    [surface]: { ...settings.curvePrior[surface], first },
-                  },
-                },
-                `The curve of ${surface}`,
-              )
-            }
-          />
-          <Figure
-            value={settings.curvePrior[surface].decay}
-            min={0}
-            max={5}
-            onChange={(decay) =>
-              apply(
-                {
-                  curvePrior: {
-                    ...settings.curvePrior,
-                    [surface]: { ...settings.curvePrior[surface], decay },
-                  },
-                },
-                `The curve of ${surface}`,
-              )
-            }
-          />
-          {(settings.curvePrior[surface].first !== DEFAULTS.curvePrior[surface].first ||
-            settings.curvePrior[surface].decay !== DEFAULTS.curvePrior[surface].decay) && (
-            <span className="faint">
-              {' '}
-              usual {DEFAULTS.curvePrior[surface].first} and {DEFAULTS.curvePrior[surface].decay}
-            </span>
-          )}
-        </label>
-      ))}
-      <p>
-        <Checkbox
-          checked={settings.curveFitted}
-          onChange={({ target }) => void apply({ curveFitted: target.checked }, 'The curve')}
-        >
-          the curve leans on own search performance
-        </Checkbox>
-      </p>
-      <p>
-        <Checkbox
-          checked={settings.brandLeftOut}
-          onChange={({ target }) => void apply({ brandLeftOut: target.checked }, 'The curve')}
-        >
-          queries with our own name are left out of it
-        </Checkbox>
-      </p>
-      <p>
-        <Checkbox
-          checked={settings.chanceFitted}
-          onChange={({ target }) => void apply({ chanceFitted: target.checked }, 'The weights')}
-        >
-          weights of chance are fitted on captures
-        </Checkbox>
-      </p>
-      <p>
-        <Checkbox
-          checked={settings.volumeBorrowed}
-          onChange={({ target }) => void apply({ volumeBorrowed: target.checked }, 'Borrowed volume')}
-        >
-          volume is borrowed from another surface where none is known
-        </Checkbox>
-      </p>
-      <p>
-        <Checkbox
-          checked={settings.handCounts}
-          onChange={({ target }) => void apply({ handCounts: target.checked }, 'Positions typed in')}
-        >
-          positions typed in by hand count in gaps
-        </Checkbox>
-      </p>
+      <ChanceSettings settings={settings} onChange={apply} />
       <h3>Effort in days</h3>
       {ACTIONS.filter((action) => action !== 'hold').map((action) => (
         <label key={action}>
@@ -261,38 +179,5 @@ export function SettingsPanel() {
       <WordSettings settings={settings} onChange={apply} />
       {error && <Problem error={error} />}
     </section>
-  );
-}
-
-interface FigureProps {
-  value: number | null;
-  min: number;
-  max: number;
-  whole?: boolean;
-  onChange: (value: number) => void;
-  /** Where nothing may be set. */
-  onEmpty?: () => void;
-}
-
-/** A figure that is taken over when it is left or Enter is pressed, not at every key. */
-function Figure({ value, min, max, whole, onChange, onEmpty }: FigureProps) {
-  const take = (text: string): void => {
-    const next = Number(text);
-    if (text.trim() === '' && value !== null && onEmpty) return onEmpty();
-    if (text.trim() === '' || !Number.isFinite(next) || next === value) return;
-    onChange(Math.min(max, Math.max(min, whole ? Math.round(next) : next)));
-  };
-  return (
-    <InputNumber<number>
-      key={value}
-      size="small"
-      {...(value !== null && { defaultValue: value })}
-      min={min}
-      max={max}
-      step={whole ? 1 : 0.05}
-      style={{ width: 80 }}
-      onBlur={(event) => take(event.target.value)}
-      onPressEnter={(event) => take((event.target as HTMLInputElement).value)}
-    />
   );
 }
