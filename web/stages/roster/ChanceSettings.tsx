@@ -19,38 +19,40 @@ export function ChanceSettings({ settings, onChange }: ChanceSettingsProps) {
       {SURFACES.map((surface) => (
         <label key={surface}>
           <span>Clicks at 1 and decay, {surface}</span>
-          <Figure
-            value={settings.curvePrior[surface].first}
-            min={0.001}
-            max={1}
-            onChange={(first) =>
-              onChange(
-                {
-                  curvePrior: {
-                    ...settings.curvePrior,
-                    [surface]: { ...settings.curvePrior[surface], first },
+          <span className="pair">
+            <Figure
+              value={settings.curvePrior[surface].first}
+              min={0.001}
+              max={1}
+              onChange={(first) =>
+                onChange(
+                  {
+                    curvePrior: {
+                      ...settings.curvePrior,
+                      [surface]: { ...settings.curvePrior[surface], first },
+                    },
                   },
-                },
-                `The curve of ${surface}`,
-              )
-            }
-          />
-          <Figure
-            value={settings.curvePrior[surface].decay}
-            min={0}
-            max={5}
-            onChange={(decay) =>
-              onChange(
-                {
-                  curvePrior: {
-                    ...settings.curvePrior,
-                    [surface]: { ...settings.curvePrior[surface], decay },
+                  `The curve of ${surface}`,
+                )
+              }
+            />
+            <Figure
+              value={settings.curvePrior[surface].decay}
+              min={0}
+              max={5}
+              onChange={(decay) =>
+                onChange(
+                  {
+                    curvePrior: {
+                      ...settings.curvePrior,
+                      [surface]: { ...settings.curvePrior[surface], decay },
+                    },
                   },
-                },
-                `The curve of ${surface}`,
-              )
-            }
-          />
+                  `The curve of ${surface}`,
+                )
+              }
+            />
+          </span>
           {(settings.curvePrior[surface].first !== DEFAULTS.curvePrior[surface].first ||
             settings.curvePrior[surface].decay !== DEFAULTS.curvePrior[surface].decay) && (
             <span className="faint">

@@ -1,6 +1,7 @@
 import { Problem } from '../../parts/words/Problem';
 import { count, decimal, percent } from '../../parts/words/figures';
 import { useModelsQuery } from '../../state/gapsApi';
+import { useProjectsQuery } from '../../state/projectApi';
 import { useScope } from '../../state/useScope';
 import { CurveChart } from './CurveChart';
 
@@ -9,8 +10,10 @@ export function ModelsPanel() {
   const { project, scope } = useScope();
   const { market, date } = scope;
   const { data, error } = useModelsQuery({ project, market, date }, { skip: market === '' || date === '' });
+  const { data: projects } = useProjectsQuery();
+  const settings = projects?.find(({ id }) => id === project)?.settings;
   if (error) return <Problem error={error} />;
-  if (!data) return null;
+  if (!data) return <p className="soft">Fitting clicks and chance…</p>;
   const { curve, chance } = data;
   return (
     <section className="sheet models" aria-label="How it is estimated">
@@ -25,7 +28,9 @@ export function ModelsPanel() {
       <p className="soft">
         {chance.fitted
           ? `Fitted on the results of ${count(chance.captures)} captures (§6).`
-          : `The stated default weights hold until ${chance.leastCaptures} keywords are captured (§6).`}
+          : settings?.chanceFitted === false
+            ? 'Not fitted, as the settings want it: the weights set there hold.'
+            : `The stated default weights hold until ${chance.leastCaptures} keywords are captured (§6).`}
         {chance.quality &&
           ` On keywords it had not seen: AUC ${decimal(chance.quality.auc, 3)} (0.5 is no better than guessing), Brier score ${decimal(chance.quality.brier, 3)}, calibration error ${decimal(chance.quality.calibrationError, 3)}.`}
         {chance.others &&

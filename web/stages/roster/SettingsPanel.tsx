@@ -138,26 +138,28 @@ export function SettingsPanel() {
       {(['video', 'marketplace'] as const).map((surface) => (
         <label key={surface}>
           <span>Tags and characters together, {surface}</span>
-          {(['tags', 'characters'] as const).map((unit) => (
-            <Figure
-              key={unit}
-              value={settings.tagLimits[surface][unit]}
-              min={1}
-              max={unit === 'tags' ? 1000 : 100_000}
-              whole
-              onChange={(most) =>
-                apply(
-                  {
-                    tagLimits: {
-                      ...settings.tagLimits,
-                      [surface]: { ...settings.tagLimits[surface], [unit]: most },
+          <span className="pair">
+            {(['tags', 'characters'] as const).map((unit) => (
+              <Figure
+                key={unit}
+                value={settings.tagLimits[surface][unit]}
+                min={1}
+                max={unit === 'tags' ? 1000 : 100_000}
+                whole
+                onChange={(most) =>
+                  apply(
+                    {
+                      tagLimits: {
+                        ...settings.tagLimits,
+                        [surface]: { ...settings.tagLimits[surface], [unit]: most },
+                      },
                     },
-                  },
-                  `Tags of ${surface}`,
-                )
-              }
-            />
-          ))}
+                    `Tags of ${surface}`,
+                  )
+                }
+              />
+            ))}
+          </span>
         </label>
       ))}
       <h3>Figures are old after, in days</h3>
