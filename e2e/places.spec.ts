@@ -14,7 +14,7 @@ test('a market is narrowed to a city by keyboard, is empty until looked up there
   await page.goto(`${root}/gaps?${SCOPE}`);
   const heading = page.getByRole('heading', { level: 1 });
   await expect(heading).toContainText('keywords where a rival stands');
-  await page.getByRole('button', { name: 'all of it' }).click();
+  await page.getByRole('button', { name: 'anywhere' }).click();
   const form = page.getByRole('form', { name: 'Narrow to a place' });
   await expect(form.getByLabel('Place', { exact: true })).toBeFocused();
   await page.keyboard.type('Nowhere');
@@ -26,7 +26,7 @@ test('a market is narrowed to a city by keyboard, is empty until looked up there
   await expect(page).toHaveURL(/market=web-us-en(%40|@)city(%3A|:)Fernmoor/);
   await expect(page.getByText('No keywords in this scope yet')).toBeVisible();
   await expect(page.getByRole('region', { name: 'Scope' })).toContainText('city Fernmoor');
-  await page.getByRole('button', { name: 'the whole of it' }).click();
+  await page.getByRole('button', { name: 'whole market' }).click();
   await expect(heading).toContainText('keywords where a rival stands');
 });
 

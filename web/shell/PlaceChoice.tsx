@@ -24,7 +24,7 @@ export function PlaceChoice({ market, onChoose }: PlaceChoiceProps) {
   if (within !== null)
     return (
       <button className="plain written" onClick={() => onChoose(within)}>
-        the whole of it
+        whole market
       </button>
     );
   return (
@@ -49,7 +49,7 @@ export function PlaceChoice({ market, onChoose }: PlaceChoiceProps) {
       }
     >
       <button className="plain written" title="A place within the market, with figures of its own">
-        all of it
+        anywhere
       </button>
     </Popover>
   );
