@@ -23,28 +23,20 @@ import type { Workspace } from './workspace';
 type Query = z.output<typeof ownQueryQuery>;
 type Row = OwnQueryRow & { key: string };
 
-/** Keywords of own queries of the last 28 days in at least one of some groups, and all keywords spoken of. */
+/** Keywords of own queries of the last 28 days that are in at least one of some groups. */
 export async function keywordsInGroups(
   workspace: Workspace,
   projectId: number,
   { market, date }: { market: string; date: string },
   groups: readonly QueryGroup[],
 ): Promise<Set<number>> {
-  const found = new Set<number>();
-  for (const group of groups) {
-    const asked = ownQueryQuery.parse({ market, date, group });
-    const { rows } = await ownQueries(workspace, projectId, { ...asked, limit: Infinity });
-    for (const { id } of rows) found.add(id);
-  }
-  return found;
+  const asked = ownQueryQuery.parse({ market, date });
+  const { all, isIn } = await queryRows(workspace, projectId, asked);
+  return new Set(all.filter((row) => groups.some((group) => isIn(row, group))).map(({ id }) => id));
 }
 
-/** Own search performance by query over a period against the one before, and against what was to be expected (method §18). */
-export async function ownQueries(
-  workspace: Workspace,
-  projectId: number,
-  query: Query,
-): Promise<OwnQueryPage> {
+/** Every query of a period, and which groups it is in. */
+async function queryRows(workspace: Workspace, projectId: number, query: Query) {
   const { database } = workspace;
   const market = await marketByCode(database, query.market);
   const { settings } = await projectById(database, projectId);
@@ -64,13 +56,15 @@ export async function ownQueries(
     listed.add(bidOn);
   const texts = await keywordsById(database, now.keys());
   const topQuarter = topQuarterFrom([...now.values()].map((entry) => sumOf(entry).impressions));
+  const rowOf = new Map<number, number>();
+  comparison.keywords.forEach((id, row) => rowOf.set(id, row));
   const all = [...now].map(([id, entry]): Row => {
     const sum = sumOf(entry);
     const earlier = before.get(id);
     const expected = expectedClicks(entry, curve);
     const ratio = clickRatio(sum.clicks, expected);
     const place = sum.position === null ? null : Math.floor(sum.position + 0.5);
-    const row = comparison.keywords.indexOf(id);
+    const row = rowOf.get(id);
     return {
       ...sum,
       id,
@@ -84,24 +78,34 @@ export async function ownQueries(
       near: place !== null && place >= 11 && place <= 20 && sum.impressions >= topQuarter,
       listed: listed.has(id),
       shortfall: query.goal === undefined ? null : Math.max(0, sum.impressions * query.goal - sum.clicks),
-      captured: positionOf(row < 0 ? UNKNOWN : comparison.columns.ownOrganic[row]!),
+      captured: positionOf(row === undefined ? UNKNOWN : comparison.columns.ownOrganic[row]!),
       pages: new Set(entry.map(({ place: page }) => page)).size,
     };
   });
   const limits = { front: settings.front, topQuarter };
-  const groupOf = (row: Row, group: QueryGroup): boolean =>
+  const isIn = (row: Row, group: QueryGroup): boolean =>
     isInGroup({ ...row, thin: row.ctr.thin }, group, limits);
+  return { all, isIn, now, before, settings, topQuarter, from, to, beforeFrom, beforeTo, until };
+}
+
+/** Own search performance by query over a period against the one before, and against what was to be expected (method §18). */
+export async function ownQueries(
+  workspace: Workspace,
+  projectId: number,
+  query: Query,
+): Promise<OwnQueryPage> {
+  const { all, isIn, now, before, settings, topQuarter, ...days } = await queryRows(
+    workspace,
+    projectId,
+    query,
+  );
   const sought = key(query.find);
   const found = all.filter((row) => row.key.includes(sought));
-  const shown = query.group === undefined ? found : found.filter((row) => groupOf(row, query.group!));
+  const shown = query.group === undefined ? found : found.filter((row) => isIn(row, query.group!));
   shown.sort(comparer(query));
   const earlier = [...before.values()].flat();
   return {
-    from,
-    to,
-    beforeFrom,
-    beforeTo,
-    until,
+    ...days,
     front: settings.front,
     topQuarter: Number.isFinite(topQuarter) ? topQuarter : null,
     total: shown.length,
@@ -109,7 +113,7 @@ export async function ownQueries(
     sum: { ...sumOf([...now.values()].flat()), expected: all.reduce((sum, row) => sum + row.expected, 0) },
     sumBefore: earlier.length > 0 ? sumOf(earlier) : null,
     groups: Object.fromEntries(
-      QUERY_GROUPS.map((group) => [group, found.filter((row) => groupOf(row, group)).length]),
+      QUERY_GROUPS.map((group) => [group, found.filter((row) => isIn(row, group)).length]),
     ) as Record<QueryGroup, number>,
     rows: shown.slice(query.offset, query.offset + query.limit).map(({ key: _, ...row }) => row),
   };
