@@ -1,5 +1,18 @@
 import type { GapSort } from './gaps';
 
+/** Figures of the further columns: to think with, no part of priority. */
+export const FURTHER_FIGURES = [
+  'our clicks',
+  'rival clicks',
+  'results',
+  'exact rivals',
+  'volume to results',
+  'volume to rivals',
+  'front price',
+  'front rating',
+  'front reviews',
+] as const;
+
 /** Figures that a limit can be set to. */
 export const LIMITED = [
   'volume',
@@ -18,15 +31,7 @@ export const LIMITED = [
   'spread',
   'move',
   'at stake',
-  'our clicks',
-  'rival clicks',
-  'results',
-  'exact rivals',
-  'volume to results',
-  'volume to rivals',
-  'front price',
-  'front rating',
-  'front reviews',
+  ...FURTHER_FIGURES,
 ] as const satisfies readonly GapSort[];
 export type Limited = (typeof LIMITED)[number];
 export interface GapLimit {

@@ -7,7 +7,7 @@ import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { z } from 'zod';
 import { isoDay } from '../source/answers';
-import { readLimits } from './gapLimits';
+import { FURTHER_FIGURES, readLimits } from './gapLimits';
 
 export const gapKind = z.enum(GAP_KINDS);
 export const paidState = z.enum(PAID_STATES);
@@ -48,15 +48,7 @@ export const gapSort = z.enum([
   'effort',
   'verdict',
   'at stake',
-  'our clicks',
-  'rival clicks',
-  'results',
-  'exact rivals',
-  'volume to results',
-  'volume to rivals',
-  'front price',
-  'front rating',
-  'front reviews',
+  ...FURTHER_FIGURES,
 ]);
 export type GapSort = z.infer<typeof gapSort>;
 

@@ -151,27 +151,14 @@ function NewEntry({ project, keyword, surface, date: today, onDone }: NewEntryPr
           label: side === 'own' ? `${name} (ours)` : name,
         }))}
       />
-      <InputNumber
-        size="small"
-        aria-label="Organic position seen"
-        placeholder="organic"
-        min={1}
-        max={250}
-        precision={0}
+      <PlaceInput
+        name="Organic position seen"
+        hint="organic"
         value={organic}
         onChange={setOrganic}
         autoFocus
       />
-      <InputNumber
-        size="small"
-        aria-label="Paid slot seen"
-        placeholder="paid"
-        min={1}
-        max={250}
-        precision={0}
-        value={paid}
-        onChange={setPaid}
-      />
+      <PlaceInput name="Paid slot seen" hint="paid" value={paid} onChange={setPaid} />
       <DatePicker
         size="small"
         aria-label="Day it was seen"
@@ -201,5 +188,27 @@ function NewEntry({ project, keyword, surface, date: today, onDone }: NewEntryPr
       </Button>
       {error && <Problem error={error} />}
     </form>
+  );
+}
+
+interface PlaceInputProps {
+  name: string;
+  hint: string;
+  value: number | null;
+  onChange: (place: number | null) => void;
+  autoFocus?: boolean;
+}
+
+function PlaceInput({ name, hint, ...rest }: PlaceInputProps) {
+  return (
+    <InputNumber<number>
+      size="small"
+      aria-label={name}
+      placeholder={hint}
+      min={1}
+      max={250}
+      precision={0}
+      {...rest}
+    />
   );
 }
