@@ -4,6 +4,7 @@ import { PRIORS } from '@opsimath/core/ranking/clickThrough';
 import { DEFAULT_FRONT } from '@opsimath/core/ranking/position';
 import { PAGE_KINDS, PATH_RULES, type PageKind } from '@opsimath/core/text/pageKind';
 import { z } from 'zod';
+import { type DeepPartial, patchOf } from './patch';
 
 const effortDays = z.number().min(0.01).max(365);
 export const efforts = z.object(
@@ -99,8 +100,10 @@ export type Project = z.infer<typeof project>;
 export const projectCreation = z.object({ name: z.string().trim().min(1).max(120) });
 export const projectChange = z.object({
   name: z.string().trim().min(1).max(120).optional(),
-  settings: projectSettings.partial().optional(),
+  /** Only what is named changes. */
+  settings: patchOf(projectSettings).optional(),
 });
+export type SettingsChange = DeepPartial<ProjectSettings>;
 
 /** What waits at each stage, and the dates there is something for. */
 export const projectOverview = z.object({

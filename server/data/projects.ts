@@ -1,4 +1,5 @@
-import { type Project, type ProjectSettings, projectSettings } from '@opsimath/contract/api/projects';
+import { patched } from '@opsimath/contract/api/patch';
+import { type Project, type SettingsChange, projectSettings } from '@opsimath/contract/api/projects';
 import { eq, sql } from 'drizzle-orm';
 import { KnownProblem } from '../problem';
 import type { Database } from './connection';
@@ -30,10 +31,10 @@ export async function createProject(database: Database, name: string): Promise<P
 export async function changeProject(
   database: Database,
   id: number,
-  change: { name?: string; settings?: Partial<ProjectSettings> },
+  change: { name?: string; settings?: SettingsChange },
 ): Promise<Project> {
   const current = await projectById(database, id);
-  const settings = projectSettings.parse({ ...current.settings, ...change.settings });
+  const settings = projectSettings.parse(patched(current.settings, change.settings ?? {}));
   const [changed] = await database.rows
     .update(project)
     .set({ name: change.name ?? current.name, settings, revision: sql`${project.revision} + 1` })

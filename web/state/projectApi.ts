@@ -1,6 +1,6 @@
 import type { KnownMarket, PlaceWithin } from '@opsimath/contract/api/markets';
 import type { Job } from '@opsimath/contract/api/jobs';
-import type { Project, ProjectOverview, ProjectSettings } from '@opsimath/contract/api/projects';
+import type { Project, ProjectOverview, SettingsChange } from '@opsimath/contract/api/projects';
 import type { AllowanceAnswer } from '@opsimath/contract/source/answers';
 import { type InProject, api, toParams } from './api';
 
@@ -31,12 +31,10 @@ export const {
       query: (name) => ({ url: '/projects', method: 'POST', body: { name } }),
       invalidatesTags: ['projects'],
     }),
-    changeProject: build.mutation<Project, InProject<{ name?: string; settings?: Partial<ProjectSettings> }>>(
-      {
-        query: ({ project, ...body }) => ({ url: `/projects/${project}`, method: 'PATCH', body }),
-        invalidatesTags: ['projects', 'facts'],
-      },
-    ),
+    changeProject: build.mutation<Project, InProject<{ name?: string; settings?: SettingsChange }>>({
+      query: ({ project, ...body }) => ({ url: `/projects/${project}`, method: 'PATCH', body }),
+      invalidatesTags: ['projects', 'facts'],
+    }),
     overview: build.query<ProjectOverview, InProject<{ market?: string }>>({
       query: ({ project, ...rest }) => ({ url: `/projects/${project}/overview`, params: toParams(rest) }),
       providesTags: ['targets', 'lookUps', 'facts', 'imports', 'tracked', 'verdicts'],

@@ -1,4 +1,4 @@
-import { type ProjectSettings, projectSettings } from '@opsimath/contract/api/projects';
+import { type ProjectSettings, type SettingsChange, projectSettings } from '@opsimath/contract/api/projects';
 import { CHANCE_FEATURES } from '@opsimath/core/gap/chance';
 import { Checkbox } from 'antd';
 import { Figure } from './Figure';
@@ -8,7 +8,7 @@ const SURFACES = ['web', 'video', 'marketplace'] as const;
 
 interface ChanceSettingsProps {
   settings: ProjectSettings;
-  onChange: (next: Partial<ProjectSettings>, what: string) => Promise<void>;
+  onChange: (next: SettingsChange, what: string) => Promise<void>;
 }
 
 /** How clicks and chance are estimated, and what else demand and positions may rest on. */
@@ -25,15 +25,7 @@ export function ChanceSettings({ settings, onChange }: ChanceSettingsProps) {
               min={0.001}
               max={1}
               onChange={(first) =>
-                onChange(
-                  {
-                    curvePrior: {
-                      ...settings.curvePrior,
-                      [surface]: { ...settings.curvePrior[surface], first },
-                    },
-                  },
-                  `The curve of ${surface}`,
-                )
+                onChange({ curvePrior: { [surface]: { first } } }, `The curve of ${surface}`)
               }
             />
             <Figure
@@ -41,15 +33,7 @@ export function ChanceSettings({ settings, onChange }: ChanceSettingsProps) {
               min={0}
               max={5}
               onChange={(decay) =>
-                onChange(
-                  {
-                    curvePrior: {
-                      ...settings.curvePrior,
-                      [surface]: { ...settings.curvePrior[surface], decay },
-                    },
-                  },
-                  `The curve of ${surface}`,
-                )
+                onChange({ curvePrior: { [surface]: { decay } } }, `The curve of ${surface}`)
               }
             />
           </span>

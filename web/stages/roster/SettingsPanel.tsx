@@ -1,4 +1,5 @@
-import { type ProjectSettings, projectSettings } from '@opsimath/contract/api/projects';
+import { takenBack } from '@opsimath/contract/api/patch';
+import { type SettingsChange, projectSettings } from '@opsimath/contract/api/projects';
 import { ACTIONS } from '@opsimath/core/gap/action';
 import { App } from 'antd';
 import { Problem } from '../../parts/words/Problem';
@@ -20,8 +21,8 @@ export function SettingsPanel() {
   const { message } = App.useApp();
   const settings = projects?.find((entry) => entry.id === project)?.settings;
   if (!settings) return null;
-  const apply = async (next: Partial<ProjectSettings>, what: string): Promise<void> => {
-    const before = settings;
+  const apply = async (next: SettingsChange, what: string): Promise<void> => {
+    const before = takenBack(settings, next);
     await change({ project, settings: next }).unwrap();
     const step = {
       what: `${what} changed`,
@@ -127,9 +128,7 @@ export function SettingsPanel() {
             value={settings.efforts[action]}
             min={0.01}
             max={365}
-            onChange={(days) =>
-              apply({ efforts: { ...settings.efforts, [action]: days } }, `Effort to ${action}`)
-            }
+            onChange={(days) => apply({ efforts: { [action]: days } }, `Effort to ${action}`)}
           />
           {differs(settings.efforts[action], DEFAULTS.efforts[action])}
         </label>
@@ -147,15 +146,7 @@ export function SettingsPanel() {
                 max={unit === 'tags' ? 1000 : 100_000}
                 whole
                 onChange={(most) =>
-                  apply(
-                    {
-                      tagLimits: {
-                        ...settings.tagLimits,
-                        [surface]: { ...settings.tagLimits[surface], [unit]: most },
-                      },
-                    },
-                    `Tags of ${surface}`,
-                  )
+                  apply({ tagLimits: { [surface]: { [unit]: most } } }, `Tags of ${surface}`)
                 }
               />
             ))}
@@ -171,9 +162,7 @@ export function SettingsPanel() {
             min={1}
             max={3650}
             whole
-            onChange={(days) =>
-              apply({ oldAfter: { ...settings.oldAfter, [surface]: days } }, `Age limit of ${surface}`)
-            }
+            onChange={(days) => apply({ oldAfter: { [surface]: days } }, `Age limit of ${surface}`)}
           />
           {differs(settings.oldAfter[surface], DEFAULTS.oldAfter[surface])}
         </label>

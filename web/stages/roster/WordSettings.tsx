@@ -1,10 +1,10 @@
-import type { ProjectSettings } from '@opsimath/contract/api/projects';
+import type { ProjectSettings, SettingsChange } from '@opsimath/contract/api/projects';
 import { PAGE_KINDS } from '@opsimath/core/text/pageKind';
 import { Input } from 'antd';
 
 interface WordSettingsProps {
   settings: ProjectSettings;
-  onChange: (next: Partial<ProjectSettings>, what: string) => Promise<void>;
+  onChange: (next: SettingsChange, what: string) => Promise<void>;
 }
 
 const PURPOSES = ['seek', 'weigh', 'learn'] as const;
@@ -48,12 +48,7 @@ export function WordSettings({ settings, onChange }: WordSettingsProps) {
           <Words
             name={`Words of ${purpose}`}
             words={settings.purposeWords[purpose]}
-            onChange={(words) =>
-              onChange(
-                { purposeWords: { ...settings.purposeWords, [purpose]: words } },
-                `Words of ${purpose}`,
-              )
-            }
+            onChange={(words) => onChange({ purposeWords: { [purpose]: words } }, `Words of ${purpose}`)}
           />
         </label>
       ))}
@@ -64,9 +59,7 @@ export function WordSettings({ settings, onChange }: WordSettingsProps) {
           <Words
             name={`Paths of ${kind}`}
             words={settings.pagePaths[kind]}
-            onChange={(paths) =>
-              onChange({ pagePaths: { ...settings.pagePaths, [kind]: paths } }, `Paths of ${kind}`)
-            }
+            onChange={(paths) => onChange({ pagePaths: { [kind]: paths } }, `Paths of ${kind}`)}
           />
         </label>
       ))}

@@ -1,0 +1,52 @@
+import { z } from 'zod';
+
+/**
+ * The schema of a change to something stored: every part may be left out, at every depth, and what is left out stays
+ * unsaid. Defaults belong to reading what is stored; in a change they would overwrite what nobody named.
+ */
+export function patchOf<Shape extends z.ZodRawShape>(
+  schema: z.ZodObject<Shape>,
+): z.ZodType<DeepPartial<z.output<z.ZodObject<Shape>>>> {
+  return patchSchema(schema) as unknown as z.ZodType<DeepPartial<z.output<z.ZodObject<Shape>>>>;
+}
+
+function patchSchema(schema: z.ZodType): z.ZodType {
+  if (schema instanceof z.ZodDefault) return patchSchema(schema.unwrap() as z.ZodType);
+  if (!(schema instanceof z.ZodObject)) return schema;
+  const shape = schema.shape as Record<string, z.ZodType>;
+  const parts = Object.entries(shape).map(([name, part]) => [name, patchSchema(part).optional()] as const);
+  return z.strictObject(Object.fromEntries(parts));
+}
+
+/** Lists and plain values are given whole; records may be given in part. */
+export type DeepPartial<T> = T extends readonly unknown[]
+  ? T
+  : T extends object
+    ? { [Name in keyof T]?: DeepPartial<T[Name]> | undefined }
+    : T;
+
+/** What stands, with the parts that a change names put in their place. Neither is altered. */
+export function patched<T>(stands: T, change: DeepPartial<T>): T {
+  if (!isRecord(stands) || !isRecord(change)) return change as T;
+  const next: Record<string, unknown> = { ...stands };
+  for (const [name, value] of Object.entries(change))
+    if (value !== undefined) next[name] = patched(next[name], value as DeepPartial<unknown>);
+  return next as T;
+}
+
+/** What stands now of the parts that a change names: the change that takes it back. */
+export function takenBack<T>(stands: T, change: DeepPartial<T>): DeepPartial<T> {
+  if (!isRecord(stands) || !isRecord(change)) return stands as DeepPartial<T>;
+  return Object.fromEntries(
+    Object.entries(change)
+      .filter(([, value]) => value !== undefined)
+      .map(([name, value]) => [
+        name,
+        takenBack((stands as Record<string, unknown>)[name], value as DeepPartial<unknown>),
+      ]),
+  ) as DeepPartial<T>;
+}
+
+function isRecord(value: unknown): value is Record<string, unknown> {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
+}
