@@ -71,6 +71,7 @@ async function measureSize({ keywords, first, then }: (typeof SIZES)[number]): P
     await writeTable(file, keywords);
     const answer = await fetch(`${server.url}/api${at}/imports?name=rankings.csv&kind=rankings`, {
       method: 'POST',
+      headers: { 'content-type': 'application/octet-stream' },
       body: await openAsBlob(file),
     });
     const { import: entry, preview } = (await answer.json()) as {

@@ -73,6 +73,7 @@ export async function measureLargePool(
   const project = await opsimath.post('/projects', { name: 'Large' });
   const answer = await fetch(`${url}/api/projects/${project.id}/imports?name=rankings.csv&kind=rankings`, {
     method: 'POST',
+    headers: { 'content-type': 'application/octet-stream' },
     body: await openAsBlob(file),
   });
   const { import: entry, preview } = (await answer.json()) as {

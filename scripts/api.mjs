@@ -4,7 +4,7 @@ export function api(url) {
   const call = async (method, path, body) => {
     const response = await fetch(`${url}/api${path}`, {
       method,
-      headers: body === undefined ? {} : { 'content-type': 'application/json' },
+      headers: method === 'GET' ? {} : { 'content-type': 'application/json' },
       body: body === undefined ? undefined : JSON.stringify(body),
     });
     const answer = await response.json();
@@ -18,7 +18,11 @@ export function api(url) {
     patch: (path, body) => call('PATCH', path, body),
     delete: (path, body) => call('DELETE', path, body),
     async upload(path, bytes) {
-      const response = await fetch(`${url}/api${path}`, { method: 'POST', body: bytes });
+      const response = await fetch(`${url}/api${path}`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/octet-stream' },
+        body: bytes,
+      });
       const answer = await response.json();
       if (!response.ok) throw new Error(`POST ${path}: ${answer.message}`);
       return answer;

@@ -3,20 +3,29 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import { pino } from 'pino';
-import { startAnalysis } from './analysis/analysis';
-import { migrateDatabase, openDatabase } from './data/connection';
+import { type Trouble, startAnalysis } from './analysis/analysis';
+import { type Database, migrateDatabase, openDatabase } from './data/connection';
+import { type HeldFolder, holdFolder } from './data/folderHolder';
 import { removeSuperseded } from './data/segments/merge';
+import { checkFolder, checkSegments } from './data/startChecks';
+import { storageProblem } from './data/storageProblems';
+import { WriteTurn } from './data/writeTurn';
+import { removeOldUploads } from './files/oldUploads';
 import { createApp } from './http/app';
+import { knownProblemOf } from './problem';
 import { httpSource } from './sources/httpSource';
 import { JobRunner } from './work/jobRunner';
 
 const folder = path.dirname(fileURLToPath(import.meta.url));
 const home = path.join(folder, '..');
+const HOUR_MS = 3_600_000;
 
 const { values } = parseArgs({
   options: {
     port: { type: 'string', default: '4280' },
     host: { type: 'string', default: '127.0.0.1' },
+    /** A name under which browsers may ask for this, beside the loopback names; may be given several times. */
+    'allowed-host': { type: 'string', multiple: true, default: [] },
     data: { type: 'string', default: path.join(home, '..', '.data') },
     services: { type: 'string', default: 'http://127.0.0.1:4281' },
     'source-timeout': { type: 'string', default: '10000' },
@@ -25,45 +34,98 @@ const { values } = parseArgs({
   },
 });
 
-const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' }, pino.destination(2));
+const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' }, pino.destination({ dest: 2, sync: true }));
 const databaseFile = path.join(values.data, 'opsimath.db');
 const filesFolder = path.join(values.data, 'files');
-const database = await openDatabase(databaseFile);
-await migrateDatabase(database, path.join(home, 'data', 'migrations'));
-await removeSuperseded(database);
-const source = {
-  url: values.services,
-  timeoutMs: Number(values['source-timeout']),
-  retries: Number(values['source-retries']),
-  firstDelayMs: Number(values['source-delay']),
-};
-const analysis = startAnalysis(folder, databaseFile);
-const jobs = new JobRunner(database, { folder, databaseFile, filesFolder, source });
-await jobs.resumeAll();
-await analysis.ready();
 
-// The interface waits for these answers: fewer tries than long work makes.
-const quickSource = httpSource({ ...source, retries: Math.min(2, source.retries) });
-const app = createApp(
-  { database, source: quickSource, jobs, analysis, filesFolder },
-  path.join(home, '..', 'web', 'dist'),
-  log,
-);
-// Callers that hang up in the middle of an answer are no news.
-app.silent = true;
-app.on('error', (error: Error) => log.debug({ error: error.message }, 'answer broke off'));
-const listening = app.listen(Number(values.port), values.host, () => {
-  const { address, port } = listening.address() as AddressInfo;
-  // The one line that whoever started this waits for.
-  process.stdout.write(`Opsimath at http://${address}:${port}\n`);
-});
+async function start(): Promise<void> {
+  checkFolder(values.data, databaseFile);
+  const held = await holdFolder(values.data);
+  const turn = new WriteTurn();
+  const database = await openDatabase(databaseFile, turn);
+  await migrateDatabase(database, path.join(home, 'data', 'migrations'));
+  await removeSuperseded(database);
+  await checkSegments(database);
+  await database.checkpoint();
+  const source = {
+    url: values.services,
+    timeoutMs: Number(values['source-timeout']),
+    retries: Number(values['source-retries']),
+    firstDelayMs: Number(values['source-delay']),
+  };
+  const onTrouble = ({ number, where, stack }: Trouble): void =>
+    log.error({ number: number || undefined, where, stack }, 'a thread met something unforeseen');
+  const analysis = startAnalysis(folder, databaseFile, turn, onTrouble);
+  const jobs = new JobRunner(database, { folder, databaseFile, filesFolder, source, turn, onTrouble });
+  await jobs.resumeAll();
+  await analysis.ready();
+  sweepUploads(database);
 
-async function stop(): Promise<void> {
-  listening.close();
-  await jobs.close();
-  await analysis.close();
-  database.client.close();
-  process.exit(0);
+  // The interface waits for these answers: fewer tries than long work makes.
+  const quickSource = httpSource({ ...source, retries: Math.min(2, source.retries) });
+  const app = createApp(
+    { database, source: quickSource, jobs, analysis, filesFolder },
+    path.join(home, '..', 'web', 'dist'),
+    log,
+    values['allowed-host'],
+  );
+  // Callers that hang up in the middle of an answer are no news.
+  app.silent = true;
+  app.on('error', (error: Error) => log.debug({ error: error.message }, 'answer broke off'));
+  const listening = app.listen(Number(values.port), values.host);
+  listening.once('error', fail);
+  listening.once('listening', () => {
+    const { address, port } = listening.address() as AddressInfo;
+    held.at(`http://${address}:${port}`);
+    // The one line that whoever started this waits for.
+    process.stdout.write(`Opsimath at http://${address}:${port}\n`);
+  });
+
+  const stop = async (): Promise<void> => {
+    listening.close();
+    listening.closeIdleConnections();
+    // Threads close their connections first: only then can everything be written into the one file.
+    await jobs.close();
+    await analysis.close();
+    await closeFile(database, held);
+    process.exit(0);
+  };
+  process.once('SIGTERM', () => void stop());
+  process.once('SIGINT', () => void stop());
 }
-process.once('SIGTERM', () => void stop());
-process.once('SIGINT', () => void stop());
+
+async function closeFile(database: Database, held: HeldFolder): Promise<void> {
+  await database.checkpoint().catch((error: unknown) => log.error({ err: error }, 'emptying the log'));
+  database.client.close();
+  held.release();
+}
+
+/** What was uploaded and never taken in, and what was cut off in the middle, goes after a day. */
+function sweepUploads(database: Database): void {
+  const sweep = (): void =>
+    void removeOldUploads(database, filesFolder).catch((error: unknown) =>
+      log.error({ err: error }, 'sweeping uploads'),
+    );
+  sweep();
+  setInterval(sweep, HOUR_MS).unref();
+}
+
+/** One sentence and what to do; the rest is in the log. */
+function fail(error: unknown): void {
+  const problem = knownProblemOf(error) ?? storageProblem(error);
+  const inUse = (error as { code?: string }).code === 'EADDRINUSE';
+  const sentence = problem
+    ? [problem.message, problem.todo].filter(Boolean).join(' ')
+    : inUse
+      ? `Port ${values.port} is taken by another program. Choose another with --port.`
+      : `Opsimath could not start: ${(error as Error).message}.`;
+  if (!problem && !inUse) log.error({ err: error }, 'start failed');
+  process.stderr.write(`${sentence}\n`);
+  process.exit(1);
+}
+
+process.on('unhandledRejection', (error) =>
+  log.error({ err: error }, 'a promise that nobody waited for failed'),
+);
+process.on('uncaughtException', (error) => log.error({ err: error }, 'nobody caught a failure'));
+await start().catch(fail);

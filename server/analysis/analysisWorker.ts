@@ -1,7 +1,8 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { openDatabase } from '../data/connection';
-import { KnownProblem } from '../problem';
-import { LOADED } from './loaded';
+import { WriteTurn } from '../data/writeTurn';
+import { UnforeseenProblem, asProblem, toProblem } from '../problem';
+import { CLOSE, LOADED } from './loaded';
 import { around } from './around';
 import { bids } from './bids';
 import { clusterPage } from './clusters';
@@ -32,8 +33,12 @@ import { wordCounts } from './wordCounts';
 import { Workspace } from './workspace';
 import { marketByCode } from '../data/markets';
 
-const { file, budgetBytes } = workerData as { file: string; budgetBytes: number };
-const workspace = new Workspace(await openDatabase(file), budgetBytes);
+const { file, budgetBytes, turn } = workerData as {
+  file: string;
+  budgetBytes: number;
+  turn: SharedArrayBuffer;
+};
+const workspace = new Workspace(await openDatabase(file, new WriteTurn(turn)), budgetBytes);
 
 type Rest<F> = F extends (workspace: Workspace, ...rest: infer R) => unknown ? R : never;
 
@@ -76,23 +81,26 @@ export type AnalysisAnswers = typeof answers;
 
 parentPort!.postMessage({ id: LOADED });
 
-parentPort!.on(
-  'message',
-  ({ id, name, args }: { id: number; name: keyof AnalysisAnswers; args: never[] }) => {
-    (answers[name] as (...values: never[]) => Promise<unknown>)(...args).then(
-      (value) => parentPort!.postMessage({ id, value }),
-      (error: unknown) =>
-        parentPort!.postMessage({
-          id,
-          problem:
-            error instanceof KnownProblem
-              ? { status: error.status, code: error.code, message: error.message, todo: error.todo }
-              : {
-                  status: 500,
-                  code: 'broken',
-                  message: `Something unforeseen: ${error instanceof Error ? error.message : String(error)}`,
-                },
-        }),
-    );
-  },
-);
+interface Question {
+  id: number;
+  name: keyof AnalysisAnswers | typeof CLOSE;
+  args: never[];
+}
+
+parentPort!.on('message', ({ id, name, args }: Question) => {
+  if (name === CLOSE) {
+    workspace.database.client.close();
+    process.exit(0);
+  }
+  (answers[name] as (...values: never[]) => Promise<unknown>)(...args).then(
+    (value) => parentPort!.postMessage({ id, value }),
+    (error: unknown) => {
+      const problem = toProblem(error);
+      const trouble =
+        problem instanceof UnforeseenProblem
+          ? { number: problem.number, where: `analysis: ${name}`, stack: problem.stack ?? problem.message }
+          : undefined;
+      parentPort!.postMessage({ id, problem: asProblem(problem), trouble });
+    },
+  );
+});

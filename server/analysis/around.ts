@@ -37,12 +37,7 @@ export async function around(
   const { comparison } = await workspace.comparison(projectId, scope);
   const i = comparison.keywords.indexOf(keywordId);
   if (i < 0)
-    throw new KnownProblem(
-      404,
-      'not-in-scope',
-      `Keyword ${keywordId} is not in this scope.`,
-      'Choose another.',
-    );
+    throw new KnownProblem('not-in-scope', `Keyword ${keywordId} is not in this scope.`, 'Choose another.');
   const { market, sides, project } = comparison;
   const page = await resultPage(workspace, market.id, keywordId, scope.date, sides);
   const keywordKey = (await keywordsById(workspace.database, [keywordId])).get(keywordId)!.key;

@@ -37,7 +37,6 @@ export async function clusterPage(
   const through = stack.counts.at(-1)?.out ?? pool.ids.length;
   if (through > MOST_KEYWORDS)
     throw new KnownProblem(
-      400,
       'too-many-for-clusters',
       `${through} keywords come through; clusters are made of up to ${MOST_KEYWORDS}.`,
       'Narrow them by a sieve first.',

@@ -23,7 +23,6 @@ export async function dossier(
   const i = comparison.keywords.indexOf(keywordId);
   if (i < 0) {
     throw new KnownProblem(
-      404,
       'not-in-scope',
       `Keyword ${keywordId} is not in this scope.`,
       'Choose another pool or market.',

@@ -15,7 +15,6 @@ export function clustersOf(workspace: Workspace, comparison: Comparison): Promis
   const { now, keywords } = comparison;
   if (keywords.length > MOST_KEYWORDS)
     throw new KnownProblem(
-      400,
       'too-many-for-clusters',
       `${keywords.length} keywords are compared; clusters are made of up to ${MOST_KEYWORDS}.`,
       'Compare a list or a look-up instead.',

@@ -34,7 +34,6 @@ export async function keywordTree(
   const indices = Array.from(stack.passes.keys()).filter((i) => stack.passes[i] === 1);
   if (indices.length > MOST_KEYWORDS)
     throw new KnownProblem(
-      400,
       'too-many-for-tree',
       `${indices.length} keywords come through; a tree is made of up to ${MOST_KEYWORDS}.`,
       'Narrow them by a sieve first.',

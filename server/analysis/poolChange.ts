@@ -15,7 +15,6 @@ export async function poolChange(
   const { pool: earlier } = await openPool(workspace, otherId);
   if (later.market.id !== earlier.market.id) {
     throw new KnownProblem(
-      400,
       'another-market',
       'These look-ups are of two markets.',
       'Choose one of the same market.',

@@ -86,7 +86,6 @@ async function groupsOf(
 ): Promise<VariantGroups> {
   if (indices.length > MOST_KEYWORDS)
     throw new KnownProblem(
-      400,
       'too-many-for-variants',
       `${indices.length} keywords come through; variants are found among up to ${MOST_KEYWORDS}.`,
       'Narrow them by a sieve first.',

@@ -192,7 +192,7 @@ export class Workspace {
   ): Promise<Int32Array> {
     if (list !== undefined) {
       if ((await listById(this.database, projectId, list)).marketId !== market.id)
-        throw new KnownProblem(400, 'list-of-another-market', `List ${list} belongs to another market.`);
+        throw new KnownProblem('list-of-another-market', `List ${list} belongs to another market.`);
       return listMembers(this.database, list);
     }
     if (only === 'tracked')
@@ -207,7 +207,7 @@ export class Workspace {
     };
     if (pool !== undefined) {
       if ((await lookUpById(this.database, pool)).marketId !== market.id) {
-        throw new KnownProblem(400, 'pool-of-another-market', `Look-up ${pool} belongs to another market.`);
+        throw new KnownProblem('pool-of-another-market', `Look-up ${pool} belongs to another market.`);
       }
       await takePool(pool);
     } else {

@@ -29,7 +29,7 @@ export async function addBannedWord(
 ): Promise<void> {
   const identity = key(entry.text);
   if (identity === '')
-    throw new KnownProblem(400, 'no-word', 'A word needs a letter or number.', 'Type the word or phrase.');
+    throw new KnownProblem('no-word', 'A word needs a letter or number.', 'Type the word or phrase.');
   const { level, reason, text } = entry;
   await database.rows
     .insert(bannedWord)

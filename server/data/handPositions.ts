@@ -61,7 +61,6 @@ export async function addHandPosition(
   });
   if (!known.rows[0]!.target || !known.rows[0]!.keyword)
     throw new KnownProblem(
-      404,
       'nothing-to-enter-on',
       'There is no such target or keyword in this project.',
       'Choose a target of the roster.',

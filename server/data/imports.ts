@@ -24,7 +24,7 @@ export async function createImport(
 
 export async function importById(database: Database, id: number): Promise<ImportRow> {
   const [found] = await database.rows.select().from(fileImport).where(eq(fileImport.id, id));
-  if (!found) throw new KnownProblem(404, 'no-such-import', `There is no import ${id}.`);
+  if (!found) throw new KnownProblem('no-such-import', `There is no import ${id}.`);
   return { ...found, reading: fileReading.parse(found.reading) };
 }
 
@@ -104,4 +104,13 @@ export async function rejections(
     .limit(limit)
     .offset(offset);
   return { total: entry.rowsRejected, rows };
+}
+
+/** Names of uploaded files that are still wanted: of imports begun and not ended, and of archives on their way. */
+export async function uploadsInUse(database: Database): Promise<Set<string>> {
+  const found = await database.client.execute(
+    `SELECT stored_as AS name FROM file_import JOIN job ON job.id = job_id WHERE job.state <> 'done'
+     UNION SELECT json_extract(request, '$.storedAs') FROM job WHERE kind = 'archive' AND state <> 'done'`,
+  );
+  return new Set(found.rows.map(({ name }) => String(name)));
 }

@@ -1,7 +1,7 @@
 import type { Job, JobProgress } from '@opsimath/contract/api/jobs';
 import { jobProgress } from '@opsimath/contract/api/jobs';
 import type { InStatement } from '@libsql/client';
-import { desc, eq, inArray } from 'drizzle-orm';
+import { desc, eq, inArray, sql } from 'drizzle-orm';
 import { KnownProblem } from '../problem';
 import type { Database } from './connection';
 import { job } from './schema';
@@ -17,7 +17,7 @@ export const NO_PROGRESS: JobProgress = {
 };
 
 export function readJob(row: JobRow): Job {
-  const { request: _request, progress, ...rest } = row;
+  const { request: _request, restarts: _restarts, progress, ...rest } = row;
   return { ...rest, progress: jobProgress.parse(progress) };
 }
 
@@ -42,7 +42,7 @@ export async function createJob(
 
 export async function jobById(database: Database, id: number): Promise<JobRow> {
   const [found] = await database.rows.select().from(job).where(eq(job.id, id));
-  if (!found) throw new KnownProblem(404, 'no-such-job', `There is no job ${id}.`);
+  if (!found) throw new KnownProblem('no-such-job', `There is no job ${id}.`);
   return found;
 }
 
@@ -82,7 +82,35 @@ export async function setJobState(
   await database.rows.update(job).set({ state, message, finishedAt: finished }).where(eq(job.id, id));
 }
 
-/** Progress as a statement, so that it is written with the facts it speaks of. */
+/**
+ * Notes that a job is being started: nothing is asked for and nothing paid before this stands. Gives how often it was
+ * started in a row without coming on.
+ */
+export async function noteStart(database: Database, id: number): Promise<number> {
+  const [row] = await database.rows
+    .update(job)
+    .set({ state: 'running', message: null, finishedAt: null, restarts: sql`${job.restarts} + 1` })
+    .where(eq(job.id, id))
+    .returning({ restarts: job.restarts });
+  return row?.restarts ?? 0;
+}
+
+/** Progress as a statement, so that it is written with the facts it speaks of. A job that comes on may start again. */
 export function progressStatement(id: number, progress: JobProgress): InStatement {
-  return { sql: 'UPDATE job SET progress = ? WHERE id = ?', args: [JSON.stringify(progress), id] };
+  return {
+    sql: 'UPDATE job SET progress = ?, restarts = 0 WHERE id = ?',
+    args: [JSON.stringify(progress), id],
+  };
+}
+
+/** The end of a job as a statement, to run with the last of what it did. */
+export function endStatement(
+  id: number,
+  state: 'done' | 'failed' | 'cancelled',
+  message: string | null,
+): InStatement {
+  return {
+    sql: `UPDATE job SET state = ?, message = ?, restarts = 0, finished_at = strftime('%Y-%m-%dT%H:%M:%fZ','now') WHERE id = ?`,
+    args: [state, message, id],
+  };
 }

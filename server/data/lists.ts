@@ -65,8 +65,7 @@ export async function listById(
     .select()
     .from(keywordList)
     .where(and(eq(keywordList.projectId, projectId), eq(keywordList.id, id)));
-  if (!row)
-    throw new KnownProblem(404, 'no-such-list', `There is no list ${id}.`, 'It may have been taken away.');
+  if (!row) throw new KnownProblem('no-such-list', `There is no list ${id}.`, 'It may have been taken away.');
   return row;
 }
 
@@ -130,7 +129,6 @@ export async function combineLists(
   const [first] = rows;
   if (rows.some(({ marketId }) => marketId !== first!.marketId))
     throw new KnownProblem(
-      400,
       'lists-of-other-markets',
       'These lists belong to different markets.',
       'Combine lists of one market.',
@@ -167,7 +165,7 @@ export async function changeList(
 ): Promise<void> {
   const list = await listById(database, projectId, id);
   if (list.locked && locked !== false && (name !== undefined || add.length > 0 || remove.length > 0))
-    throw new KnownProblem(409, 'locked', `The list “${list.name}” is locked.`, 'Unlock it first.');
+    throw new KnownProblem('locked', `The list “${list.name}” is locked.`, 'Unlock it first.');
   const statements: InStatement[] = [];
   const what: string[] = [];
   if (name !== undefined && name !== list.name) {
@@ -203,8 +201,7 @@ export async function changeList(
 
 export async function removeList(database: Database, projectId: number, id: number): Promise<void> {
   const list = await listById(database, projectId, id);
-  if (list.locked)
-    throw new KnownProblem(409, 'locked', `The list “${list.name}” is locked.`, 'Unlock it first.');
+  if (list.locked) throw new KnownProblem('locked', `The list “${list.name}” is locked.`, 'Unlock it first.');
   await database.rows.delete(keywordList).where(eq(keywordList.id, id));
 }
 

@@ -138,7 +138,7 @@ export async function setLookUpJob(database: Database, id: number, jobId: number
 export async function lookUpById(database: Database, id: number): Promise<LookUpRow> {
   const [found] = await database.rows.select().from(lookUp).where(eq(lookUp.id, id));
   if (!found)
-    throw new KnownProblem(404, 'no-such-look-up', `There is no look-up ${id}.`, 'Open one from the list.');
+    throw new KnownProblem('no-such-look-up', `There is no look-up ${id}.`, 'Open one from the list.');
   return { ...found, request: lookUpRequest.parse(found.request) };
 }
 

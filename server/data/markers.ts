@@ -98,10 +98,5 @@ async function assertMarker(database: Database, projectId: number, id: number): 
     .from(marker)
     .where(and(eq(marker.projectId, projectId), eq(marker.id, id)));
   if (found.length === 0)
-    throw new KnownProblem(
-      404,
-      'no-such-marker',
-      `There is no marker ${id}.`,
-      'It may have been taken away.',
-    );
+    throw new KnownProblem('no-such-marker', `There is no marker ${id}.`, 'It may have been taken away.');
 }

@@ -39,12 +39,7 @@ export async function listMarkets(database: Database): Promise<MarketRow[]> {
 export async function marketByCode(database: Database, code: string): Promise<MarketRow> {
   const [found] = await database.rows.select().from(market).where(eq(market.code, code));
   if (!found)
-    throw new KnownProblem(
-      404,
-      'no-such-market',
-      `There is no market ${code}.`,
-      'Choose one in the scope bar.',
-    );
+    throw new KnownProblem('no-such-market', `There is no market ${code}.`, 'Choose one in the scope bar.');
   return found;
 }
 

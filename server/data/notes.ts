@@ -76,7 +76,7 @@ export async function addNote(
 async function assertSubject(database: Database, projectId: number, subject: NoteSubject): Promise<void> {
   if (subject.on === 'word') {
     if (key(subject.word) === '')
-      throw new KnownProblem(400, 'no-word', 'A word needs a letter or number.', 'Type the word or phrase.');
+      throw new KnownProblem('no-word', 'A word needs a letter or number.', 'Type the word or phrase.');
     return;
   }
   const found =
@@ -90,7 +90,7 @@ async function assertSubject(database: Database, projectId: number, subject: Not
           args: [subject.keyword],
         });
   if (found.rows.length === 0)
-    throw new KnownProblem(404, 'nothing-to-note-on', `There is no such ${subject.on}.`, 'Open it again.');
+    throw new KnownProblem('nothing-to-note-on', `There is no such ${subject.on}.`, 'Open it again.');
 }
 
 /** The picture of a note as its bytes and their media type; `null` where it has none. */
@@ -118,7 +118,7 @@ export async function changeNote(
     .set({ text })
     .where(and(eq(note.projectId, projectId), eq(note.id, id)));
   if (changed.rowsAffected === 0)
-    throw new KnownProblem(404, 'no-such-note', `There is no note ${id}.`, 'It may have been taken away.');
+    throw new KnownProblem('no-such-note', `There is no note ${id}.`, 'It may have been taken away.');
 }
 
 export async function removeNote(database: Database, projectId: number, id: number): Promise<void> {

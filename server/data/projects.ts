@@ -16,7 +16,7 @@ export async function listProjects(database: Database): Promise<Project[]> {
 export async function projectById(database: Database, id: number): Promise<Project> {
   const [found] = await database.rows.select().from(project).where(eq(project.id, id));
   if (!found)
-    throw new KnownProblem(404, 'no-such-project', `There is no project ${id}.`, 'Open one from the list.');
+    throw new KnownProblem('no-such-project', `There is no project ${id}.`, 'Open one from the list.');
   return read(found);
 }
 

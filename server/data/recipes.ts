@@ -43,12 +43,7 @@ export async function changeRecipe(
     .where(mine)
     .returning();
   if (!row)
-    throw new KnownProblem(
-      404,
-      'no-such-recipe',
-      `There is no recipe ${id}.`,
-      'It may have been taken away.',
-    );
+    throw new KnownProblem('no-such-recipe', `There is no recipe ${id}.`, 'It may have been taken away.');
   return read(row);
 }
 

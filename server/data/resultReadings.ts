@@ -33,7 +33,7 @@ export async function keepReading(
     await database.client.execute({ sql: 'SELECT id FROM place WHERE address = ?', args: [address] })
   ).rows;
   if (!place)
-    throw new KnownProblem(404, 'no-such-place', `${address} was never seen.`, 'Open the dossier again.');
+    throw new KnownProblem('no-such-place', `${address} was never seen.`, 'Open the dossier again.');
   await database.client.execute(
     traits === null
       ? {

@@ -146,7 +146,7 @@ async function heldKeywords(
 
 export async function targetById(database: Database, projectId: number, id: number): Promise<Target> {
   const found = (await listTargets(database, projectId)).find((entry) => entry.id === id);
-  if (!found) throw new KnownProblem(404, 'no-such-target', `The project has no target ${id}.`);
+  if (!found) throw new KnownProblem('no-such-target', `The project has no target ${id}.`);
   return found;
 }
 
@@ -231,7 +231,7 @@ export async function changeTarget(
     .set({ projectId, ...change })
     .where(and(eq(target.projectId, projectId), eq(target.id, id)))
     .returning({ id: target.id });
-  if (changed.length === 0) throw new KnownProblem(404, 'no-such-target', `The project has no target ${id}.`);
+  if (changed.length === 0) throw new KnownProblem('no-such-target', `The project has no target ${id}.`);
   await touch(database, projectId);
 }
 
@@ -273,7 +273,7 @@ export async function removeTarget(database: Database, projectId: number, id: nu
     .delete(target)
     .where(and(eq(target.projectId, projectId), eq(target.id, id)))
     .returning({ id: target.id });
-  if (removed.length === 0) throw new KnownProblem(404, 'no-such-target', `The project has no target ${id}.`);
+  if (removed.length === 0) throw new KnownProblem('no-such-target', `The project has no target ${id}.`);
   await touch(database, projectId);
 }
 

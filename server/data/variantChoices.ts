@@ -34,7 +34,6 @@ export async function chooseVariants(
   });
   if (Number(known.rows[0]!.known) !== ids.length || Number(known.rows[0]!.markets) > 1)
     throw new KnownProblem(
-      404,
       'no-such-keyword',
       'One of these keywords is not known in this market.',
       'Open the pool again.',

@@ -20,12 +20,7 @@ export async function judge(
     args: [JSON.stringify(ids)],
   });
   if (Number(known.rows[0]!.known) !== ids.length)
-    throw new KnownProblem(
-      404,
-      'no-such-keyword',
-      'One of these keywords is not known.',
-      'Open the pool again.',
-    );
+    throw new KnownProblem('no-such-keyword', 'One of these keywords is not known.', 'Open the pool again.');
   const before = await judgementsOf(database, projectId, ids);
   await writeTogether(database, [
     {

@@ -25,7 +25,6 @@ export function refuseBinary(head: Buffer, encoding: string): void {
   }
   if (control > text.length * MOST_CONTROL) {
     throw new KnownProblem(
-      400,
       'not-text',
       'This file is not a text table: it holds bytes that no text has.',
       'Export the table as CSV or TSV and choose that file.',

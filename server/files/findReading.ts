@@ -28,12 +28,7 @@ export async function findReading(
 ): Promise<{ reading: FileReading; sample: string[][]; problems: string[] }> {
   const head = await readHead(file);
   if (head.length === 0) {
-    throw new KnownProblem(
-      400,
-      'empty-file',
-      'This file is empty.',
-      'Export it again and choose the new file.',
-    );
+    throw new KnownProblem('empty-file', 'This file is empty.', 'Export it again and choose the new file.');
   }
   const encoding = detectEncoding(head);
   refuseBinary(head, encoding);

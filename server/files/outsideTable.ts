@@ -61,7 +61,6 @@ async function readDelimited(
       columns = new Map(record.fields.map((head, at) => [key(head), at]));
       if (!columns.has('keyword'))
         throw new KnownProblem(
-          400,
           'no-keyword-column',
           'No column of this table is headed “keyword”.',
           'Bring back a table that was written here, or give a column that head.',
@@ -70,7 +69,6 @@ async function readDelimited(
     }
     if (rows.length === MOST_ROWS)
       throw new KnownProblem(
-        400,
         'too-many-rows',
         `More than ${MOST_ROWS} rows are not taken.`,
         'Split the table.',

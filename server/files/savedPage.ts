@@ -68,7 +68,6 @@ export async function readSavedPage(file: string): Promise<ReadPage> {
   const page = gather.page();
   if (page.title === '' && page.headings.length === 0 && page.body === '') {
     throw new KnownProblem(
-      400,
       'not-a-page',
       'This file is no page: it has neither a title nor headings nor text.',
       'Save the page as HTML and choose that file.',

@@ -59,12 +59,10 @@ export async function readSitemap(file: string): Promise<SitemapEntry[]> {
   try {
     for await (const piece of (await isGzip(file)) ? stream.pipe(createGunzip()) : stream) {
       bytes += (piece as Buffer).length;
-      if (bytes > MOST_BYTES)
-        throw new KnownProblem(413, 'too-large', 'The sitemap unpacks to more than 500 MB.');
+      if (bytes > MOST_BYTES) throw new KnownProblem('too-large', 'The sitemap unpacks to more than 500 MB.');
       parser.write(decoder.write(piece as Buffer));
       if (depth > MOST_OPEN)
         throw new KnownProblem(
-          400,
           'not-a-sitemap',
           'This file is no sitemap: its elements lie too deep.',
           'Choose a sitemap.xml.',
@@ -73,16 +71,10 @@ export async function readSitemap(file: string): Promise<SitemapEntry[]> {
     parser.end();
   } catch (error) {
     if (error instanceof KnownProblem) throw error;
-    throw new KnownProblem(
-      400,
-      'not-a-sitemap',
-      'This file breaks off or is damaged.',
-      'Save the sitemap again.',
-    );
+    throw new KnownProblem('not-a-sitemap', 'This file breaks off or is damaged.', 'Save the sitemap again.');
   }
   if (isIndex && entries.length === 0) {
     throw new KnownProblem(
-      400,
       'sitemap-index',
       'This sitemap only lists other sitemaps.',
       'Save those and choose them one after another.',
@@ -90,7 +82,6 @@ export async function readSitemap(file: string): Promise<SitemapEntry[]> {
   }
   if (!seen) {
     throw new KnownProblem(
-      400,
       'not-a-sitemap',
       'This file is no sitemap: it has no urlset.',
       'Choose a sitemap.xml.',

@@ -45,7 +45,6 @@ export async function asDelimited(
   } catch (error) {
     if (error instanceof KnownProblem) throw error;
     throw new KnownProblem(
-      400,
       'not-a-table',
       `This file cannot be read as ${format === 'xlsx' ? 'a workbook' : 'JSON Lines'}: ${(error as Error).message.slice(0, 200)}.`,
       'Save it again, or export it as CSV.',
@@ -68,7 +67,7 @@ class TableWriter {
       .join('\t')}\n`;
     this.bytes += line.length;
     if (this.bytes > MOST_BYTES)
-      throw new KnownProblem(413, 'too-large', 'The table unpacks to more than 1 GB.', 'Split it by months.');
+      throw new KnownProblem('too-large', 'The table unpacks to more than 1 GB.', 'Split it by months.');
     if (!this.stream.write(line)) await once(this.stream, 'drain');
   }
   async close(): Promise<void> {

@@ -17,6 +17,7 @@ import { jobRoutes } from './jobs';
 import { lookUpRoutes } from './lookUps';
 import { marketRoutes } from './markets';
 import { markerRoutes } from './markers';
+import { refuseNeighbours } from './neighbours';
 import { noteRoutes } from './notes';
 import { openApiDocument } from './openApi';
 import { openApiPage } from './openApiPage';
@@ -33,7 +34,12 @@ import { trackingRoutes } from './tracking';
 import { variantRoutes } from './variants';
 
 /** The application: the API below /api, and the built interface for everything else. */
-export function createApp(services: Services, webFolder: string, log: Logger): Koa {
+export function createApp(
+  services: Services,
+  webFolder: string,
+  log: Logger,
+  allowedHosts: readonly string[] = [],
+): Koa {
   const app = new Koa();
   const router = new Router({ prefix: '/api' });
   const routes = new Routes(router);
@@ -71,6 +77,7 @@ export function createApp(services: Services, webFolder: string, log: Logger): K
   });
 
   app.use(answerProblems(log));
+  app.use(refuseNeighbours(allowedHosts));
   app.use(
     helmet({
       contentSecurityPolicy: { directives: { 'script-src': ["'self'"], 'upgrade-insecure-requests': null } },

@@ -1,7 +1,7 @@
-import type { Problem } from '@opsimath/contract/api/problem';
 import type { Middleware } from 'koa';
 import type { Logger } from 'pino';
-import { KnownProblem } from '../problem';
+import { storageProblem } from '../data/storageProblems';
+import { KnownProblem, UnforeseenProblem, asProblem, toProblem } from '../problem';
 
 /** The one place where failures become answers. */
 export function answerProblems(log: Logger): Middleware {
@@ -9,28 +9,44 @@ export function answerProblems(log: Logger): Middleware {
     try {
       await next();
       if (context.status === 404 && context.body === undefined && context.path.startsWith('/api/')) {
-        throw new KnownProblem(404, 'no-such-address', `There is nothing at ${context.path}.`);
+        throw new KnownProblem('no-such-address', `There is nothing at ${context.path.slice(0, 200)}.`);
       }
     } catch (error) {
-      const problem = toProblem(error);
-      if (problem.status >= 500) log.error({ path: context.path, error: String(error) }, problem.message);
-      context.status = problem.status;
-      context.body = { code: problem.code, message: problem.message, todo: problem.todo } satisfies Problem;
+      const problem = refusalOf(error) ?? storageProblem(error) ?? toProblem(error);
+      const status = problem instanceof UnforeseenProblem ? 500 : problem.status;
+      if (status >= 500) logProblem(log, problem, `${context.method} ${context.path}`);
+      context.status = status;
+      context.body = asProblem(problem);
     }
   };
 }
 
-function toProblem(error: unknown): KnownProblem {
+/** Writes a failure down with all that is known of it. */
+export function logProblem(log: Logger, problem: KnownProblem | UnforeseenProblem, where: string): void {
+  const number = problem instanceof UnforeseenProblem ? problem.number : undefined;
+  log.error({ number, where, err: problem, cause: causeOf(problem) }, problem.message);
+}
+
+function causeOf(error: Error): string | undefined {
+  return error.cause instanceof Error ? error.cause.stack : undefined;
+}
+
+/** Refusals of the HTTP layer itself (a body that is too large, of another type, packed in an unknown way). */
+function refusalOf(error: unknown): KnownProblem | null {
   if (error instanceof KnownProblem) return error;
-  const status = (error as { status?: number }).status;
-  // The body reader's own refusals carry a status.
-  if (status !== undefined && status >= 400 && status < 500) {
-    return new KnownProblem(status, 'not-understood', (error as Error).message);
-  }
+  const { status, type, code, message } = error as {
+    status?: number;
+    type?: string;
+    code?: string;
+    message?: string;
+  };
+  // Thrown by the unpacking of a body that is not packed as its head says.
+  if (type === 'encoding.unsupported' || code?.startsWith('Z_'))
+    return new KnownProblem('wrong-encoding', 'The body is not packed as its Content-Encoding says.');
+  if (status === undefined || status < 400 || status >= 500) return null;
+  const codes = { 413: 'too-large', 415: 'wrong-type' } as const;
   return new KnownProblem(
-    500,
-    'broken',
-    `Something unforeseen: ${(error as Error).message}`,
-    'Try again; if it stays, look into the log.',
+    codes[status as 413 | 415] ?? 'not-understood',
+    message ?? 'This was not understood.',
   );
 }

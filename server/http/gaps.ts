@@ -105,7 +105,6 @@ async function gapTable(
   const first = await analysis.gapPage(project, { ...query, offset: 0, limit: EXPORT_PAGE });
   if (format === 'xlsx' && first.total > MOST_SHEET_ROWS)
     throw new KnownProblem(
-      400,
       'too-many-rows',
       `A sheet holds ${MOST_SHEET_ROWS} rows; these are ${first.total}.`,
       'Export them as CSV.',

@@ -108,14 +108,13 @@ export function importRoutes(routes: Routes, { database, jobs, filesFolder }: Se
       const entry = await importById(database, params.id);
       if (entry.jobId !== null) {
         throw new KnownProblem(
-          409,
           'taken-in',
           'This file has been taken in already.',
           'Upload it again to read it differently.',
         );
       }
       const problems = readingProblems(body.reading);
-      if (problems.length > 0) throw new KnownProblem(400, 'reading', problems.join(' '));
+      if (problems.length > 0) throw new KnownProblem('reading', problems.join(' '));
       const market = await marketByCode(database, body.market);
       const jobId = await createJob(database, entry.projectId, 'import', { importId: entry.id });
       const { kind } = body.reading;

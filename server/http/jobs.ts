@@ -10,10 +10,10 @@ const HEARTBEAT_MS = 15_000;
 export function jobRoutes(routes: Routes, { database, jobs }: Services): void {
   routes.add(
     { method: 'get', path: '/projects/:id/jobs', summary: 'Long work, newest first', answer: z.array(job) },
-    ({ params }) => projectJobs(database, params.id),
+    async ({ params }) => (await projectJobs(database, params.id)).map((found) => jobs.asItStands(found)),
   );
   routes.add({ method: 'get', path: '/jobs/:id', summary: 'One job', answer: job }, async ({ params }) =>
-    readJob(await jobById(database, params.id)),
+    jobs.asItStands(readJob(await jobById(database, params.id))),
   );
   routes.add(
     { method: 'post', path: '/jobs/:id/cancel', summary: 'Stop a job; what came is kept', answer: job },
@@ -52,7 +52,7 @@ export function jobRoutes(routes: Routes, { database, jobs }: Services): void {
       stream.on('close', cease);
       context.req.on('close', () => stream.destroy());
       try {
-        send(readJob(await jobById(database, params.id)));
+        send(jobs.asItStands(readJob(await jobById(database, params.id))));
       } catch (error) {
         cease();
         throw error;

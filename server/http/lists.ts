@@ -45,7 +45,6 @@ export function listRoutes(routes: Routes, services: Services): void {
     const source = list.source as ListSource | null;
     if (source === null)
       throw new KnownProblem(
-        400,
         'not-renewable',
         `The list “${list.name}” was put together by hand.`,
         'Add and take out keywords in the table.',

@@ -93,7 +93,6 @@ export function lookUpRoutes(routes: Routes, services: Services): void {
       const { projectId, request } = await lookUpById(database, params.id);
       if (request.targets.length + request.seeds.length + request.keywords.length === 0) {
         throw new KnownProblem(
-          400,
           'came-from-a-file',
           'This pool came from a file; there is nothing to look up again.',
           'Import a newer file.',
@@ -151,8 +150,7 @@ async function start({ database, jobs }: Services, projectId: number, request: L
 function cleaned(request: LookUpRequest, platforms: readonly AddressPlatform[]): LookUpRequest {
   const targets = request.targets.map((line) => {
     const read = readAddress(line, platforms);
-    if ('reason' in read)
-      throw new KnownProblem(400, 'no-address', `“${line.slice(0, 100)}”: ${read.reason}.`);
+    if ('reason' in read) throw new KnownProblem('no-address', `“${line.slice(0, 100)}”: ${read.reason}.`);
     return read.address;
   });
   const seeds = new Map(
@@ -164,7 +162,6 @@ function cleaned(request: LookUpRequest, platforms: readonly AddressPlatform[]):
   );
   if (targets.length + seeds.size + request.keywords.length === 0) {
     throw new KnownProblem(
-      400,
       'nothing-to-look-up',
       'There is nothing to look up.',
       'Choose or paste a target, type a seed keyword, or paste a list of keywords.',
@@ -172,7 +169,6 @@ function cleaned(request: LookUpRequest, platforms: readonly AddressPlatform[]):
   }
   if (seeds.size > 0 && request.ways.length === 0 && targets.length + request.keywords.length === 0) {
     throw new KnownProblem(
-      400,
       'no-way',
       'A seed keyword needs a way of finding others from it.',
       'Tick at least one, suggestions for example.',
@@ -180,7 +176,6 @@ function cleaned(request: LookUpRequest, platforms: readonly AddressPlatform[]):
   }
   if (request.compareDate !== null && request.compareDate >= request.date) {
     throw new KnownProblem(
-      400,
       'dates',
       'The compare-with date must lie before the date.',
       'Choose an earlier one.',

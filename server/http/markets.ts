@@ -43,7 +43,6 @@ export function marketRoutes(routes: Routes, { database, source }: Services): vo
       const whole = await marketByCode(database, body.market);
       if (whole.within !== null)
         throw new KnownProblem(
-          400,
           'place-within-place',
           `${whole.placeName} is a place already.`,
           'Choose the whole market first.',

@@ -82,7 +82,7 @@ async function send(
 ): Promise<{ status: number; text: string }> {
   const response = await fetch(`${running.server.url}${path}`, {
     method: operation.method.toUpperCase(),
-    headers: body === undefined ? {} : { 'content-type': 'application/json' },
+    headers: { 'content-type': 'application/json' },
     body: operation.method === 'get' ? undefined : body,
     signal: AbortSignal.timeout(20_000),
   });

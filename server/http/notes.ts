@@ -49,7 +49,7 @@ export function noteRoutes(routes: Routes, { database }: Services): void {
     async ({ params, context }) => {
       const found = await notePicture(database, params.id, params.note);
       if (found === null)
-        throw new KnownProblem(404, 'no-picture', `Note ${params.note} has no picture.`, 'Open it again.');
+        throw new KnownProblem('no-picture', `Note ${params.note} has no picture.`, 'Open it again.');
       context.type = found.media;
       context.body = found.bytes;
     },

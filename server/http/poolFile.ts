@@ -32,7 +32,6 @@ export function poolFileRoute(routes: Routes, { database, analysis }: Services):
       const first = await analysis.poolTable(params.id, filter);
       if (format === 'xlsx' && first.total > MOST_SHEET_ROWS) {
         throw new KnownProblem(
-          400,
           'too-many-rows',
           `A sheet holds ${MOST_SHEET_ROWS} rows; these are ${first.total}.`,
           'Export them as CSV.',

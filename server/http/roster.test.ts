@@ -72,8 +72,7 @@ test('an own listing comes with its hidden search terms, and says which fields a
     note: 'ours',
   });
   expect(changed).toMatchObject({ privateFields: typed, note: 'ours' });
-  for (const target of added)
-    await fetch(`${running.server.url}/api${at}/targets/${target.id}`, { method: 'DELETE' });
+  for (const target of added) await running.api.delete(`${at}/targets/${target.id}`);
 });
 
 test('the front as cards: slots, figures, who is ours, who does better and by how much', async () => {

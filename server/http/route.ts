@@ -67,7 +67,6 @@ function read<T extends z.ZodType>(schema: T, value: unknown, where: string): z.
   const result = schema.safeParse(value);
   if (result.success) return result.data;
   throw new KnownProblem(
-    400,
     'not-understood',
     `The ${where} is not as expected: ${z.prettifyError(result.error)}`,
   );

@@ -106,7 +106,6 @@ export function siftRoutes(routes: Routes, { database, analysis }: Services): vo
       const ids = await analysis.siftIds(params.id, query, []);
       if (ids.length > MOST_AT_ONCE)
         throw new KnownProblem(
-          400,
           'too-many-to-judge',
           `${ids.length} keywords come through; up to ${MOST_AT_ONCE} are judged at once.`,
           'Narrow them by a sieve first.',

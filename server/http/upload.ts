@@ -5,6 +5,7 @@ import path from 'node:path';
 import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { Context } from 'koa';
+import { storageProblem } from '../data/storageProblems';
 import { KnownProblem } from '../problem';
 
 const MOST_BYTES = 1024 ** 3;
@@ -26,6 +27,13 @@ export async function withUpload<T>(
 
 /** Writes the body to a file as it comes. An upload that breaks off or is too large leaves nothing. */
 export async function storeUpload(context: Context, file: string): Promise<number> {
+  const packed = context.get('content-encoding');
+  if (packed !== '' && packed !== 'identity')
+    throw new KnownProblem(
+      'wrong-encoding',
+      `A file is taken as it is, not packed on the way (Content-Encoding: ${packed.slice(0, 40)}).`,
+      'Send it without that head.',
+    );
   await mkdir(path.dirname(file), { recursive: true });
   let bytes = 0;
   const measure = new Transform({
@@ -34,7 +42,6 @@ export async function storeUpload(context: Context, file: string): Promise<numbe
       if (bytes <= MOST_BYTES) return done(null, chunk);
       done(
         new KnownProblem(
-          413,
           'too-large',
           'Files of more than 1 GB are not taken.',
           'Split the export by months.',
@@ -45,9 +52,10 @@ export async function storeUpload(context: Context, file: string): Promise<numbe
   try {
     await pipeline(context.req, measure, createWriteStream(file));
   } catch (error) {
-    if (error instanceof KnownProblem) throw error;
+    await rm(file, { force: true });
+    const problem = error instanceof KnownProblem ? error : storageProblem(error);
+    if (problem) throw problem;
     throw new KnownProblem(
-      400,
       'broken-upload',
       'The upload broke off; nothing of it was kept.',
       'Upload the file again.',

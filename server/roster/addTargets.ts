@@ -24,7 +24,6 @@ export async function addLines(
   const lines = text.split(/\r\n|[\r\n]/);
   if (lines.length > MOST_LINES) {
     throw new KnownProblem(
-      400,
       'too-many-lines',
       `${lines.length} lines at once; at most ${MOST_LINES} are taken.`,
       'Paste them in parts.',

@@ -51,7 +51,6 @@ export async function takeSitemap(
   const own = (await listTargets(database, projectId)).filter(({ side }) => side === 'own');
   if (own.length === 0)
     throw new KnownProblem(
-      409,
       'nobody-yet',
       'Nothing of ours is in the roster yet.',
       'Add our own site first, then its sitemap.',

@@ -22,7 +22,6 @@ export async function takeSavedPage(
   const read = readAddress(said, await addressPlatforms(database));
   if ('reason' in read) {
     throw new KnownProblem(
-      400,
       'no-address',
       said === '' ? 'The page does not say its own address.' : `“${said.slice(0, 100)}”: ${read.reason}.`,
       'Type the address that the page stands at.',

@@ -129,7 +129,6 @@ export function httpSource(options: HttpSourceOptions): SearchSource {
       if (error instanceof KnownProblem) throw error;
       signal?.throwIfAborted();
       throw new KnownProblem(
-        502,
         'services-unreachable',
         `The search services did not answer after ${options.retries + 1} tries: ${reasonOf(error)}.`,
         'What has come so far is kept. Check that the services run, then go on with the job.',
@@ -143,10 +142,9 @@ export function httpSource(options: HttpSourceOptions): SearchSource {
     schema: T,
     path: string,
     cursor: string | null,
-    signal: AbortSignal | undefined,
+    { signal, requestId = randomUUID() }: { signal?: AbortSignal; requestId?: string },
     enough: (answer: z.output<T>) => boolean,
   ): Promise<z.output<T>> {
-    const requestId = randomUUID();
     for (let tries = SENSE_TRIES; ; tries--) {
       const answer = await call(schema, path, undefined, signal, requestId);
       // A walk that answers with another page than the one asked for has skipped or repeated one.
@@ -154,7 +152,6 @@ export function httpSource(options: HttpSourceOptions): SearchSource {
       if (isPage && (enough(answer) || tries === 0)) return answer;
       if (tries === 0)
         throw new KnownProblem(
-          502,
           'pages-missing',
           `The search services left out a page again and again, after ${cursor ?? 'the beginning'}.`,
           'What has come so far is kept. Go on with the job to fetch just what is missing.',
@@ -173,11 +170,11 @@ export function httpSource(options: HttpSourceOptions): SearchSource {
     place: (ask) => call(placeAnswer, `/places?${query(ask)}`),
     today: async () => (await call(clockAnswer, '/clock')).today,
     allowance: () => call(allowanceAnswer, '/allowance'),
-    async rankings({ signal, cursor, ...ask }) {
+    async rankings({ signal, requestId, cursor, ...ask }) {
       /** Rows that made sense in any try: a damaged one may be sound in the next. */
       const sound = new Map<string, SourceRanking>();
       const path = `/rankings?${query({ ...ask, cursor })}`;
-      const answer = await page(looseRankings, path, cursor, signal, ({ rows }) => {
+      const answer = await page(looseRankings, path, cursor, { signal, requestId }, ({ rows }) => {
         for (const row of rows) {
           const read = sourceRanking.safeParse(row);
           if (read.success) sound.set(`${read.data.keyword}\n${read.data.address}`, read.data);
@@ -191,22 +188,29 @@ export function httpSource(options: HttpSourceOptions): SearchSource {
       (await call(countAnswer, `/rankings/count?${query({ ...ask })}`, undefined, signal)).count,
     suggestions: async ({ signal, ...ask }) =>
       (await call(suggestionsAnswer, `/suggestions?${query({ ...ask })}`, undefined, signal)).suggestions,
-    keywords: ({ signal, cursor, ...ask }) =>
-      page(keywordsAnswer, `/keyword-matches?${query({ ...ask, cursor })}`, cursor, signal, () => true),
+    keywords: ({ signal, requestId, cursor, ...ask }) =>
+      page(
+        keywordsAnswer,
+        `/keyword-matches?${query({ ...ask, cursor })}`,
+        cursor,
+        { signal, requestId },
+        () => true,
+      ),
     keywordsCount: async ({ signal, ...ask }) =>
       (await call(countAnswer, `/keyword-matches/count?${query({ ...ask })}`, undefined, signal)).count,
     links: ({ signal, ...ask }) => call(linksAnswer, `/links?${query({ ...ask })}`, undefined, signal),
     salesCurves: ({ signal, ...ask }) =>
       call(salesCurvesAnswer, `/sales-curves?${query({ ...ask })}`, undefined, signal),
     translations: (body) => call(translationsAnswer, '/translations', body),
-    auction: ({ signal, ...ask }) =>
-      call(auctionsAnswer, `/auctions?${query({ ...ask })}`, undefined, signal),
+    auction: ({ signal, requestId, ...ask }) =>
+      call(auctionsAnswer, `/auctions?${query({ ...ask })}`, undefined, signal, requestId),
     campaigns: (values) => call(campaignsAnswer, `/own/campaigns?${query(values)}`),
     adTerms: (values) => call(adTermsAnswer, `/own/ad-terms?${query(values)}`),
     ownFields: (values) => call(ownFieldsAnswer, `/own/fields?${query(values)}`),
     indexStates: (body) => call(indexAnswer, '/own/index', body),
-    resultPages: ({ signal, ...body }) => call(resultPagesAnswer, '/result-pages', body, signal),
-    metrics: ({ signal, ...body }) => call(metricsAnswer, '/metrics', body, signal),
+    resultPages: ({ signal, requestId, ...body }) =>
+      call(resultPagesAnswer, '/result-pages', body, signal, requestId),
+    metrics: ({ signal, requestId, ...body }) => call(metricsAnswer, '/metrics', body, signal, requestId),
     record: async ({ market, date, target, signal }) =>
       (await call(recordAnswer, `/records?${query({ market, date, target })}`, undefined, signal)).record,
     performance: (values) => call(performanceAnswer, `/own/performance?${query(values)}`),
@@ -216,19 +220,18 @@ export function httpSource(options: HttpSourceOptions): SearchSource {
 function refusal(status: number, code: string, message: string): KnownProblem {
   switch (code) {
     case 'allowance-spent':
-      return new KnownProblem(402, code, message, 'Wait for the renewal, or ask for less.');
+      return new KnownProblem(code, message, 'Wait for the renewal, or ask for less.');
     case 'no-such-place':
     case 'place-not-supported':
       return new KnownProblem(
-        404,
-        code,
+        'no-such-place',
         message,
         'Nothing local can be known there: figures of the whole market are never shown for it.',
       );
     case 'no-such-target':
-      return new KnownProblem(404, code, message, 'Check the address, or try another market.');
+      return new KnownProblem(code, message, 'Check the address, or try another market.');
     default:
-      return new KnownProblem(status === 404 ? 404 : 400, code, message);
+      return new KnownProblem(status === 404 ? 'services-know-nothing' : 'services-refused', message);
   }
 }
 

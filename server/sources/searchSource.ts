@@ -25,6 +25,8 @@ export interface Dated {
   /** ISO day. */
   date: string;
   signal?: AbortSignal;
+  /** Of a request that costs units: the same number is charged once, however often it is sent. */
+  requestId?: string;
 }
 
 /**

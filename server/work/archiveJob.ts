@@ -34,7 +34,6 @@ export async function runArchive(context: JobContext): Promise<string | null> {
   } catch (error) {
     if (error instanceof KnownProblem || signal.aborted) throw error;
     throw new KnownProblem(
-      400,
       'damaged-archive',
       `This file cannot be brought in: ${(error as Error).message}.`,
       'Choose another file.',

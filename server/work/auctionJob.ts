@@ -5,6 +5,7 @@ import { progressStatement } from '../data/jobs';
 import { keywordsById } from '../data/keywords';
 import { marketByCode } from '../data/markets';
 import type { JobContext } from './context';
+import { payOnce } from './paidOnce';
 
 const AT_ONCE = 4;
 
@@ -25,9 +26,24 @@ export async function runAuctions(context: JobContext): Promise<string | null> {
       missing.map(({ keyword, date }) => async () => {
         signal.throwIfAborted();
         const text = texts.get(keyword)!.text;
-        const answer = await source.auction({ market: market.code, date, keyword: text, signal });
+        const request = await payOnce(database, {
+          marketId: market.id,
+          date,
+          kind: 'auction',
+          detail: String(keyword),
+        });
+        const answer = await source.auction({
+          market: market.code,
+          date,
+          keyword: text,
+          signal,
+          requestId: request.requestId,
+        });
         const state = progress.advance(1, answer.units);
-        await keepAuction(database, market.id, keyword, date, answer, [progressStatement(jobId, state)]);
+        await keepAuction(database, market.id, keyword, date, answer, [
+          progressStatement(jobId, state),
+          request.settled,
+        ]);
       }),
     );
   });

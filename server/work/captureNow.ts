@@ -5,6 +5,7 @@ import { PlaceBook } from '../data/places';
 import { captureColumns } from '../data/segments/captureColumns';
 import { segmentStatements } from '../data/segments/segments';
 import { key } from '@opsimath/core/text/key';
+import { payOnce, together } from './paidOnce';
 import type { SearchSource } from '../sources/searchSource';
 
 /** Captures a few result pages at once, for somebody who waits. Gives the units spent. */
@@ -15,12 +16,19 @@ export async function captureNow(
   keywords: readonly string[],
 ): Promise<number> {
   const ids = await keywordIdsOf(database, market.id, keywords);
+  const asked = [...ids].filter((id) => id > 0);
+  const request = await payOnce(database, {
+    marketId: market.id,
+    date,
+    kind: 'result pages',
+    ...together(asked),
+  });
   const ask = { market: market.code, date, depth: market.depth, keywords };
-  const answer = await source.resultPages(ask);
+  const answer = await source.resultPages({ ...ask, requestId: request.requestId });
   const places = await new PlaceBook(database).ids(answer.records, date);
   const byKey = new Map(keywords.map((text, i) => [key(text), ids[i]!] as const));
   const { columns, captures } = captureColumns(answer, date, { keyword: byKey, ...places }, market.surface);
   const head = { marketId: market.id, kind: 'captures' as const, source: source.name, date, rows: captures };
-  if (captures > 0) await writeTogether(database, segmentStatements(head, columns));
+  await writeTogether(database, [...(captures > 0 ? segmentStatements(head, columns) : []), request.settled]);
   return answer.units;
 }

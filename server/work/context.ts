@@ -24,14 +24,18 @@ export interface JobContext {
 
 /** Turns counts into progress with the time that is left; tells whoever listens. */
 export class ProgressMeter {
-  private state: JobProgress = { step: 'starting', done: 0, total: null, units: 0, secondsLeft: null };
+  private state: JobProgress;
   private stepStarted = 0;
   private doneBefore = 0;
 
   constructor(
     private readonly now: () => number,
     private readonly tell: (progress: JobProgress) => void,
-  ) {}
+    /** Units that were spent before a stop. */
+    units = 0,
+  ) {
+    this.state = { step: 'starting', done: 0, total: null, units, secondsLeft: null };
+  }
 
   /** Begins a step; `done` is what an earlier run had finished of it. */
   step(step: string, total: number | null, done = 0): void {

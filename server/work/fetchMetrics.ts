@@ -9,6 +9,7 @@ import { metricsColumns } from '../data/segments/metricsColumns';
 import { findSegments, readColumn, segmentStatements } from '../data/segments/segments';
 import { MOST_METRICS } from '../sources/searchSource';
 import type { JobContext } from './context';
+import { payOnce, together, unsettledKeywords } from './paidOnce';
 
 /** Fetches metrics of the keywords for which none are held from the month of the date. */
 export function fetchMetrics(
@@ -34,9 +35,17 @@ async function fetchMissing(
   const held = await heldMetrics(context, market, date);
   const wanted = ids.filter((id) => !held.has(id));
   progress.step('search volumes', ids.length, ids.length - wanted.length);
-  for (let at = 0; at < wanted.length; at += MOST_METRICS) {
+  // What was paid for and never stored comes first, in the same batches: so it is not paid for again.
+  const missing = new Set(wanted);
+  const open = await unsettledKeywords(database, market.id, date, 'metrics');
+  const chunks = open.filter((batch) => batch.some((id) => missing.has(id)));
+  for (const id of chunks.flat()) missing.delete(id);
+  const others = [...missing];
+  for (let at = 0; at < others.length; at += MOST_METRICS) chunks.push(others.slice(at, at + MOST_METRICS));
+  for (const chunk of chunks) {
     signal.throwIfAborted();
-    const chunk = wanted.slice(at, at + MOST_METRICS);
+    const asked = { marketId: market.id, date, kind: 'metrics' as const, ...together(chunk) };
+    const request = await payOnce(database, asked);
     const keywords = [...(await keywordsById(database, chunk)).values()];
     const idByKey = new Map(keywords.map((keyword) => [keyword.key, keyword.id]));
     const answer = await source.metrics({
@@ -44,6 +53,7 @@ async function fetchMissing(
       date,
       keywords: keywords.map((keyword) => keyword.text),
       signal,
+      requestId: request.requestId,
     });
     const found = new Map<number, SourceMetrics>();
     for (const row of answer.rows) {
@@ -60,6 +70,7 @@ async function fetchMissing(
     await writeTogether(database, [
       ...(found.size > 0 ? segmentStatements(head, metricsColumns(found)) : []),
       spend(answer.units),
+      request.settled,
       progressStatement(context.jobId, progress.advance(chunk.length, answer.units)),
     ]);
   }

@@ -2,83 +2,121 @@ import { EventEmitter } from 'node:events';
 import path from 'node:path';
 import { Worker } from 'node:worker_threads';
 import type { Job } from '@opsimath/contract/api/jobs';
+import type { Trouble } from '../analysis/analysis';
 import type { Database } from '../data/connection';
 import { jobById, readJob, setJobState, unfinishedJobs } from '../data/jobs';
 import { retryFailedParts } from '../data/lookUpSteps';
+import type { WriteTurn } from '../data/writeTurn';
 import { KnownProblem } from '../problem';
 import type { HttpSourceOptions } from '../sources/httpSource';
 
-const RESTART_MS = 1000;
+const FIRST_RESTART_MS = 1000;
+const LONGEST_RESTART_MS = 60_000;
+/** A thread in the middle of something is not waited for longer than this. */
+const CLOSING_MS = 3000;
+
+/** What the thread says: how a job stands, or what the log is to keep. */
+export type Report = { job: Job } | { trouble: Trouble };
+export type Order = { type: 'run' | 'cancel'; id: number } | { type: 'close' };
+
+interface RunnerOptions {
+  folder: string;
+  databaseFile: string;
+  filesFolder: string;
+  source: HttpSourceOptions;
+  turn: WriteTurn;
+  onTrouble: (trouble: Trouble) => void;
+}
 
 /** Starts, stops and listens to long work, which runs on a thread of its own. */
 export class JobRunner {
   private worker: Worker;
   private closed = false;
+  /** Deaths of the thread since a job last came to an end: each makes the next start wait longer. */
+  private deaths = 0;
+  /** Jobs that have ended, though the disk would not take it: how they stand in truth. */
+  private readonly unwritten = new Map<number, Job>();
   private readonly events = new EventEmitter().setMaxListeners(0);
 
   constructor(
     private readonly database: Database,
-    private readonly options: {
-      folder: string;
-      databaseFile: string;
-      filesFolder: string;
-      source: HttpSourceOptions;
-    },
+    private readonly options: RunnerOptions,
   ) {
     this.worker = this.startThread();
   }
 
-  /** The thread that works. Should it ever die, another one goes on with what was unfinished. */
+  /** The thread that works. Should it ever die, another one goes on with what was unfinished, later each time. */
   private startThread(): Worker {
-    const { folder, databaseFile, filesFolder, source } = this.options;
+    const { folder, databaseFile, filesFolder, source, turn, onTrouble } = this.options;
     const worker = new Worker(path.join(folder, 'jobWorker.js'), {
-      workerData: { file: databaseFile, filesFolder, source },
+      workerData: { file: databaseFile, filesFolder, source, turn: turn.shared },
     });
-    worker.on('message', (job: Job) => this.events.emit(String(job.id), job));
-    worker.on('error', () => undefined);
+    const { threadId } = worker;
+    worker.on('message', (report: Report) => {
+      if ('trouble' in report) onTrouble(report.trouble);
+      else this.hear(report.job);
+    });
+    worker.on('error', (error) =>
+      onTrouble({ number: '', where: 'job thread', stack: String((error as Error).stack ?? error) }),
+    );
     worker.on('exit', (code) => {
-      // Not at once where it failed: a thread that cannot start must not spin.
-      setTimeout(
-        () => {
-          if (this.closed) return;
-          this.worker = this.startThread();
-          void this.resumeAll();
-        },
-        code === 0 ? 0 : RESTART_MS,
-      ).unref();
+      turn.release(threadId);
+      if (this.closed) return;
+      const wait = code === 0 ? 0 : Math.min(LONGEST_RESTART_MS, FIRST_RESTART_MS * 2 ** this.deaths++);
+      setTimeout(() => {
+        if (this.closed) return;
+        this.worker = this.startThread();
+        this.resumeAll().catch((error: unknown) =>
+          onTrouble({ number: '', where: 'going on with jobs', stack: String((error as Error).stack) }),
+        );
+      }, wait).unref();
     });
     return worker;
   }
 
+  private hear(job: Job & { unwritten?: boolean }): void {
+    const { unwritten, ...told } = job;
+    if (unwritten) this.unwritten.set(job.id, told);
+    else if (job.state !== 'running') this.unwritten.delete(job.id);
+    if (job.state === 'done') this.deaths = 0;
+    this.events.emit(String(job.id), told);
+  }
+
+  /** A job as it stands, also where that could not be written down. */
+  asItStands(job: Job): Job {
+    return this.unwritten.get(job.id) ?? job;
+  }
+
   /** Takes up what a stopped server left unfinished. */
   async resumeAll(): Promise<void> {
-    for (const id of await unfinishedJobs(this.database)) this.start(id);
+    for (const id of await unfinishedJobs(this.database)) if (!this.unwritten.has(id)) this.start(id);
   }
 
   start(id: number): void {
-    this.worker.postMessage({ type: 'run', id });
+    this.worker.postMessage({ type: 'run', id } satisfies Order);
   }
 
   /** Goes on with a failed or cancelled job from where it stood. */
   async resume(id: number): Promise<Job> {
     const row = await jobById(this.database, id);
-    if (row.state !== 'failed' && row.state !== 'cancelled') {
+    if (row.state !== 'failed' && row.state !== 'cancelled' && !this.unwritten.has(id)) {
       throw new KnownProblem(
-        409,
         'not-stopped',
         `Job ${id} is ${row.state}; only a failed or cancelled one can go on.`,
       );
     }
     if (row.kind === 'look-up') await retryFailedParts(this.database, Number(row.request.lookUpId));
     await setJobState(this.database, id, 'queued', null);
+    this.unwritten.delete(id);
     this.start(id);
     return readJob(await jobById(this.database, id));
   }
 
   async cancel(id: number): Promise<Job> {
     const row = await jobById(this.database, id);
-    if (row.state === 'queued' || row.state === 'running') this.worker.postMessage({ type: 'cancel', id });
-    return readJob(row);
+    if (row.state === 'queued' || row.state === 'running')
+      this.worker.postMessage({ type: 'cancel', id } satisfies Order);
+    return this.asItStands(readJob(row));
   }
 
   /** Calls back with every change of a job until the returned function is called. */
@@ -87,8 +125,13 @@ export class JobRunner {
     return () => this.events.off(String(id), listener);
   }
 
+  /** Ends the thread after it has closed its connection, so that the log can be written into the file. */
   async close(): Promise<void> {
     this.closed = true;
-    await this.worker.terminate();
+    const gone = new Promise((resolve) => this.worker.once('exit', resolve));
+    this.worker.postMessage({ type: 'close' } satisfies Order);
+    const late = setTimeout(() => void this.worker.terminate(), CLOSING_MS);
+    await gone;
+    clearTimeout(late);
   }
 }

@@ -2,14 +2,18 @@ import { parentPort, workerData } from 'node:worker_threads';
 import type { Job } from '@opsimath/contract/api/jobs';
 import PQueue from 'p-queue';
 import { openDatabase, writeTogether } from '../data/connection';
-import { jobById, progressStatement, readJob, setJobState } from '../data/jobs';
+import { emptyLog, emptyLogWhenLarge } from '../data/log';
+import { endStatement, jobById, noteStart, progressStatement, readJob } from '../data/jobs';
 import { PlaceBook } from '../data/places';
 import { removeProject } from '../data/projects';
-import { KnownProblem } from '../problem';
+import { storageProblem } from '../data/storageProblems';
+import { WriteTurn } from '../data/writeTurn';
+import { KnownProblem, UNFORESEEN_TODO, UnforeseenProblem, toProblem } from '../problem';
 import { type HttpSourceOptions, httpSource } from '../sources/httpSource';
 import { runCaptures } from './captureJob';
 import { type JobContext, ProgressMeter } from './context';
 import { runImport } from './importJob';
+import type { Order, Report } from './jobRunner';
 import { Locks } from './locks';
 import { runLookUp } from './lookUpJob';
 import { runArchive } from './archiveJob';
@@ -19,14 +23,19 @@ interface WorkerData {
   file: string;
   filesFolder: string;
   source: HttpSourceOptions;
+  turn: SharedArrayBuffer;
 }
-type Order = { type: 'run' | 'cancel'; id: number };
 
 const AT_ONCE = 2;
 const TELL_EVERY_MS = 120;
+/** Starts in a row without any progress after which a job is left alone. */
+const MOST_RESTARTS = 8;
+/** How often an end is tried to be written down that the disk would not take. */
+const WRITE_AGAIN_MS = 5000;
+const LOOK_AT_LOG_MS = 10_000;
 
-const { file, filesFolder, source: sourceOptions } = workerData as WorkerData;
-const database = await openDatabase(file);
+const { file, filesFolder, source: sourceOptions, turn } = workerData as WorkerData;
+const database = await openDatabase(file, new WriteTurn(turn));
 const source = httpSource(sourceOptions);
 const queue = new PQueue({ concurrency: AT_ONCE });
 const running = new Map<number, AbortController>();
@@ -39,9 +48,12 @@ const runners: Record<Job['kind'], (context: JobContext) => Promise<string | nul
   archive: runArchive,
   auctions: runAuctions,
 };
+const tell = (report: Report): void => parentPort!.postMessage(report);
 
-parentPort!.on('message', ({ type, id }: Order) => {
-  if (type === 'cancel') {
+parentPort!.on('message', (order: Order) => {
+  if (order.type === 'close') return leave();
+  const { id } = order;
+  if (order.type === 'cancel') {
     running.get(id)?.abort(new Error('cancelled'));
     return;
   }
@@ -53,33 +65,60 @@ parentPort!.on('message', ({ type, id }: Order) => {
 
 /** A thread that has read a large file keeps room for it. When nothing is left to do it makes way for a fresh one. */
 queue.on('idle', () => {
-  if (!hasImported) return;
-  database.client.close();
-  process.exit(0);
+  if (hasImported) leave();
 });
 
+setInterval(() => void emptyLogWhenLarge(database, file), LOOK_AT_LOG_MS).unref();
+
+function leave(): void {
+  database.client.close();
+  process.exit(0);
+}
+
+/** Runs a job to its end, whatever that is. Never throws: a thread that dies takes all other jobs with it. */
 async function run(id: number, controller: AbortController): Promise<void> {
-  let told = 0;
-  const row = await jobById(database, id);
+  try {
+    const ended = await runToEnd(id, controller);
+    if (ended) await end(ended.job, ended.state, ended.message, ended.progress);
+  } catch (error) {
+    report(toProblem(error), `job ${id}`);
+  }
+  await emptyLog(database).catch((error: unknown) => report(toProblem(error), 'emptying the log'));
+}
+
+interface Ended {
+  job: Job;
+  state: 'done' | 'failed' | 'cancelled';
+  message: string | null;
+  progress: ProgressMeter;
+}
+
+/** `null` when there is nothing more to say: what it was about is gone, or its end is written already. */
+async function runToEnd(id: number, controller: AbortController): Promise<Ended | null> {
+  const row = await jobById(database, id).catch(() => null);
+  if (row === null || row.state === 'done') return null;
   hasImported ||= row.kind === 'import';
+  const job = readJob(row);
+  let told = 0;
   const progress = new ProgressMeter(
     () => performance.now(),
     (state) => {
       const now = performance.now();
       if (now - told < TELL_EVERY_MS && state.done !== state.total) return;
       told = now;
-      parentPort!.postMessage({
-        ...readJob(row),
-        state: 'running',
-        message: null,
-        finishedAt: null,
-        progress: state,
-      });
+      tell({ job: { ...job, state: 'running', message: null, finishedAt: null, progress: state } });
     },
+    job.progress.units,
   );
   try {
     controller.signal.throwIfAborted();
-    await setJobState(database, id, 'running', null);
+    if ((await noteStart(database, id)) > MOST_RESTARTS)
+      return {
+        job,
+        progress,
+        state: 'failed',
+        message: `It was started ${MOST_RESTARTS} times without getting any further. What had come is kept. Go on with it to try again.`,
+      };
     const message = await runners[row.kind]({
       jobId: id,
       projectId: row.projectId,
@@ -92,36 +131,65 @@ async function run(id: number, controller: AbortController): Promise<void> {
       signal: controller.signal,
       progress,
     });
-    await finish(id, 'done', message, progress);
+    return { job, progress, state: 'done', message };
   } catch (error) {
-    // A project that was to come from an archive is nothing without it; whoever is told finds it gone.
-    if (row.kind === 'archive') {
-      const message = controller.signal.aborted ? 'Cancelled. Nothing of it is kept.' : describe(error);
-      await removeProject(database, row.projectId);
-      parentPort!.postMessage({
-        ...readJob(row),
-        state: 'failed',
-        message,
-        finishedAt: new Date().toISOString(),
-      });
-    } else if (controller.signal.aborted)
-      await finish(id, 'cancelled', 'Cancelled. What had come is kept.', progress);
-    else await finish(id, 'failed', describe(error), progress);
+    const cancelled = controller.signal.aborted;
+    if (row.kind === 'archive') return withoutArchive(job, row.projectId, progress, cancelled, error);
+    if (cancelled) return { job, progress, state: 'cancelled', message: 'Cancelled. What had come is kept.' };
+    return { job, progress, state: 'failed', message: describe(error, `job ${id} (${row.kind})`) };
   }
 }
 
-async function finish(
-  id: number,
-  state: Job['state'],
+/** A project that was to come from an archive is nothing without it; whoever is told finds it gone. */
+async function withoutArchive(
+  job: Job,
+  projectId: number,
+  progress: ProgressMeter,
+  cancelled: boolean,
+  error: unknown,
+): Promise<Ended | null> {
+  const message = cancelled
+    ? 'Cancelled. Nothing of it is kept.'
+    : describe(error, `job ${job.id} (archive)`);
+  // On a full disk or a held file the project stays as it is, and the job goes on once there is room.
+  if (!cancelled && storageProblem(error) !== null) return { job, progress, state: 'failed', message };
+  if ((await jobById(database, job.id)).state === 'done') return null;
+  await removeProject(database, projectId);
+  tell({ job: { ...job, state: 'failed', message, finishedAt: new Date().toISOString() } });
+  return null;
+}
+
+/** Writes the end down; where the disk will not take it, it is told all the same and written as soon as it can be. */
+async function end(
+  job: Job,
+  state: Ended['state'],
   message: string | null,
   progress: ProgressMeter,
 ): Promise<void> {
-  await writeTogether(database, [progressStatement(id, { ...progress.current(), secondsLeft: null })]);
-  await setJobState(database, id, state, message);
-  parentPort!.postMessage(readJob(await jobById(database, id)));
+  const reached = { ...progress.current(), secondsLeft: null };
+  try {
+    await writeTogether(database, [progressStatement(job.id, reached), endStatement(job.id, state, message)]);
+    tell({ job: readJob(await jobById(database, job.id)) });
+  } catch (error) {
+    report(toProblem(error), `the end of job ${job.id}`);
+    const said = message ?? storageProblem(error)?.message ?? null;
+    const told = { ...job, state, message: said, finishedAt: new Date().toISOString(), progress: reached };
+    tell({ job: { ...told, unwritten: true } as Job });
+    setTimeout(() => {
+      // Somebody may have gone on with it meanwhile.
+      if (!running.has(job.id)) void end(job, state, said, progress);
+    }, WRITE_AGAIN_MS).unref();
+  }
 }
 
-function describe(error: unknown): string {
-  if (error instanceof KnownProblem) return [error.message, error.todo].filter(Boolean).join(' ');
-  return `Something unforeseen: ${error instanceof Error ? error.message : String(error)}. What had come is kept.`;
+function report(problem: KnownProblem | UnforeseenProblem, where: string): void {
+  const number = problem instanceof UnforeseenProblem ? problem.number : '';
+  tell({ trouble: { number, where, stack: problem.stack ?? problem.message } });
+}
+
+function describe(error: unknown, where: string): string {
+  const problem = storageProblem(error) ?? toProblem(error);
+  if (problem instanceof KnownProblem) return [problem.message, problem.todo].filter(Boolean).join(' ');
+  report(problem, where);
+  return `${problem.told} What had come is kept. ${UNFORESEEN_TODO}`;
 }

@@ -43,7 +43,6 @@ export async function runLookUp(context: JobContext): Promise<string | null> {
     }
     if (missing.length > 0) {
       throw new KnownProblem(
-        502,
         'parts-missing',
         `Missing: ${missing.join('; ')}.`,
         'Everything else is there. Go on to fetch just these.',

@@ -9,6 +9,7 @@ import { findSegments, readColumn, segmentStatements } from '../data/segments/se
 import { MOST_PAGES } from '../sources/searchSource';
 import { captureColumns } from '../data/segments/captureColumns';
 import type { JobContext } from './context';
+import { type PaidRequest, payOnce, together, unsettledKeywords } from './paidOnce';
 
 /** Which of these keywords have no capture on exactly this date yet, in ascending order. */
 export async function withoutCapture(
@@ -50,20 +51,26 @@ async function takeMissing(
 ): Promise<void> {
   const wanted = await withoutCapture(context, market.id, date, ids);
   context.progress.step(`result pages of ${date}`, ids.length, ids.length - wanted.length);
-  const batches: number[][] = [];
-  for (let at = 0; at < wanted.length; at += MOST_PAGES) batches.push(wanted.slice(at, at + MOST_PAGES));
+  // What was paid for and never stored comes first, in the same batches: so it is not paid for again.
+  const open = await unsettledKeywords(context.database, market.id, date, 'result pages');
+  const batches = open.filter((batch) => batch.some((id) => wanted.includes(id)));
+  const paid = new Set(batches.flat());
+  const others = wanted.filter((id) => !paid.has(id));
+  for (let at = 0; at < others.length; at += MOST_PAGES) batches.push(others.slice(at, at + MOST_PAGES));
   let coming = batches[0] ? fetchBatch(context, market, date, batches[0]) : null;
   for (let i = 0; coming; i++) {
     const batch = await coming;
     const next = batches[i + 1];
-    coming = next ? fetchBatch(context, market, date, next) : null;
+    coming = next && !context.signal.aborted ? fetchBatch(context, market, date, next) : null;
     // A failure of the batch under way is met when its turn comes.
     coming?.catch(() => undefined);
     await storeBatch(context, market, date, batch, spend);
   }
+  context.signal.throwIfAborted();
 }
 
 interface Batch {
+  request: PaidRequest;
   keywords: Map<number, KeywordRow>;
   answer: ResultPagesAnswer;
 }
@@ -76,24 +83,26 @@ async function fetchBatch(
 ): Promise<Batch> {
   context.signal.throwIfAborted();
   const keywords = await keywordsById(context.database, ids);
+  const asked = { marketId: market.id, date, kind: 'result pages' as const, ...together(ids) };
+  const request = await payOnce(context.database, asked);
   const answer = await context.source.resultPages({
     market: market.code,
     date,
     depth: market.depth,
     keywords: ids.map((id) => keywords.get(id)!.text),
     signal: context.signal,
+    requestId: request.requestId,
   });
-  return { keywords, answer };
+  return { request, keywords, answer };
 }
 
 async function storeBatch(
   context: JobContext,
   market: MarketRow,
   date: string,
-  { keywords, answer }: Batch,
+  { request, keywords, answer }: Batch,
   spend: (units: number) => InStatement | null,
 ): Promise<void> {
-  context.signal.throwIfAborted();
   const places = await context.places.ids(answer.records, date);
   const keyword = new Map([...keywords.values()].map((row) => [row.key, row.id]));
   const { columns, captures } = captureColumns(answer, date, { keyword, ...places }, market.surface);
@@ -108,6 +117,7 @@ async function storeBatch(
   await writeTogether(context.database, [
     ...(captures > 0 ? segmentStatements(head, columns) : []),
     ...(spent ? [spent] : []),
+    request.settled,
     progressStatement(context.jobId, context.progress.advance(keywords.size, answer.units)),
   ]);
 }

@@ -10,6 +10,7 @@ import { placeIdsByAddress } from '../data/places';
 import { findSegments, readColumns, segmentStatements } from '../data/segments/segments';
 import { KnownProblem } from '../problem';
 import type { JobContext } from './context';
+import { payOnce } from './paidOnce';
 
 /** What of a look-up could not be fetched, in words. */
 export type Missing = string[];
@@ -91,6 +92,12 @@ async function walk(
   let senseless = 0;
   do {
     signal.throwIfAborted();
+    const request = await payOnce(database, {
+      marketId: market.id,
+      date,
+      kind: 'rankings',
+      detail: [target.address, want, depth, leastVolume, cursor].join(' '),
+    });
     const answer = await source.rankings({
       market: market.code,
       date,
@@ -100,6 +107,7 @@ async function walk(
       leastVolume,
       cursor,
       signal,
+      requestId: request.requestId,
     });
     senseless += answer.senseless;
     const keywords = await keywordIds(
@@ -141,6 +149,7 @@ async function walk(
         message: senseless > 0 ? `${senseless} rows made no sense and were left out` : null,
       }),
       spendStatement(lookUp.id, answer.units),
+      request.settled,
       progressStatement(context.jobId, context.progress.advance(rows.length, answer.units)),
     ]);
   } while (cursor !== null);

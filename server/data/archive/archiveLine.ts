@@ -15,7 +15,6 @@ export function assertArchive(entry: Record<string, unknown>): void {
   if (entry.format !== ARCHIVE_FORMAT) throw damaged('it is no project archive');
   if (entry.version !== ARCHIVE_VERSION)
     throw new KnownProblem(
-      400,
       'other-version',
       `This archive is of version ${String(entry.version)}; version ${ARCHIVE_VERSION} is read here.`,
       'Write it again with the same version of the application.',
@@ -24,7 +23,6 @@ export function assertArchive(entry: Record<string, unknown>): void {
 
 export function damaged(why: string): KnownProblem {
   return new KnownProblem(
-    400,
     'damaged-archive',
     `This file cannot be brought in: ${why}.`,
     'Choose another file.',

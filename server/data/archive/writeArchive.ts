@@ -49,7 +49,7 @@ export async function* archiveLines(database: Database, projectId: number): Asyn
   const rows = async (sql: string, args: (number | string)[] = []): Promise<Record<string, unknown>[]> =>
     (await database.client.execute({ sql, args })).rows.map((row) => ({ ...row }));
   const [project] = await rows('SELECT name, settings, created_at FROM project WHERE id = ?', [projectId]);
-  if (!project) throw new KnownProblem(404, 'no-such-project', `There is no project ${projectId}.`);
+  if (!project) throw new KnownProblem('no-such-project', `There is no project ${projectId}.`);
   yield line({ format: ARCHIVE_FORMAT, version: ARCHIVE_VERSION });
   yield line({ table: 'project', rows: [project] });
   const segments = (await rows(

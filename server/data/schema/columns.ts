@@ -8,3 +8,5 @@ export const createdAt = () =>
   text('created_at')
     .notNull()
     .default(sql`(strftime('%Y-%m-%dT%H:%M:%fZ','now'))`);
+/** Grows with every change; a change that rests on an older one is merged or refused. */
+export const revision = () => integer().notNull().default(1);

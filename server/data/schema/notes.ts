@@ -1,5 +1,5 @@
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
-import { createdAt, id } from './columns';
+import { createdAt, id, revision } from './columns';
 import { ofProject, target } from './projects';
 import { keyword, place } from './world';
 
@@ -21,6 +21,7 @@ export const note = sqliteTable(
     person: text().notNull().default(''),
     /** A pasted picture as a data address. */
     picture: text(),
+    revision: revision(),
     createdAt: createdAt(),
   },
   (table) => [index('note_project').on(table.projectId, table.keywordId)],

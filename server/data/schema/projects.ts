@@ -10,8 +10,29 @@ export const project = sqliteTable('project', {
   settings: text({ mode: 'json' }).notNull().$type<Record<string, unknown>>(),
   /** Grows with every change that a comparison depends on. */
   revision: integer().notNull().default(0),
+  settingsRevision: integer('settings_revision').notNull().default(1),
   createdAt: createdAt(),
 });
+
+/** The project that a row belongs to and goes with. */
+export const ofProject = () =>
+  integer('project_id')
+    .notNull()
+    .references(() => project.id, { onDelete: 'cascade' });
+/** What a recipe, a list, a note or the settings were at each revision: what a change on an older one rests on. */
+export const edition = sqliteTable(
+  'edition',
+  {
+    projectId: ofProject(),
+    kind: text({ enum: ['settings', 'recipe', 'list', 'note'] }).notNull(),
+    thingId: integer('thing_id').notNull(),
+    revision: integer().notNull(),
+    state: text({ mode: 'json' }).notNull().$type<Record<string, unknown>>(),
+    person: text().notNull().default(''),
+    createdAt: createdAt(),
+  },
+  (table) => [primaryKey({ columns: [table.projectId, table.kind, table.thingId, table.revision] })],
+);
 
 export const market = sqliteTable('market', {
   id: id(),
@@ -31,11 +52,6 @@ export const market = sqliteTable('market', {
   within: text(),
 });
 
-/** The project that a row belongs to and goes with. */
-export const ofProject = () =>
-  integer('project_id')
-    .notNull()
-    .references(() => project.id, { onDelete: 'cascade' });
 /** The market that a row is about. */
 export const ofMarket = () =>
   integer('market_id')

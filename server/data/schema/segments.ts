@@ -18,6 +18,8 @@ export const segment = sqliteTable(
     importId: integer('import_id'),
     subject: text(),
     rows: integer().notNull(),
+    /** Of all its columns: facts that stand already are known by it. Older segments have none. */
+    hash: text(),
     /** A joined segment has taken its place. It stays until the next start: somebody may be reading it. */
     superseded: integer().notNull().default(0),
     createdAt: createdAt(),

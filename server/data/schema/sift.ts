@@ -1,6 +1,6 @@
 import { MARKER_SHAPES, VERDICTS } from '@opsimath/core/sift/sieve';
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
-import { createdAt, id } from './columns';
+import { createdAt, id, revision } from './columns';
 import { ofMarket, ofProject } from './projects';
 import { keyword } from './world';
 
@@ -15,6 +15,7 @@ export const recipe = sqliteTable('recipe', {
   goal: integer().notNull(),
   /** Sieves and rescued keywords as they were before the last change of them. */
   before: text({ mode: 'json' }).$type<{ steps: unknown[]; rescued: number[] }>(),
+  revision: revision(),
   changedAt: createdAt(),
 });
 
@@ -49,6 +50,7 @@ export const keywordList = sqliteTable('keyword_list', {
   source: text({ mode: 'json' }).$type<unknown>(),
   /** How many fit keywords it is to hold. */
   goal: integer(),
+  revision: revision(),
   createdAt: createdAt(),
 });
 
@@ -59,7 +61,12 @@ const ofList = () =>
 
 export const listMember = sqliteTable(
   'list_member',
-  { listId: ofList(), keywordId: ofKeyword() },
+  {
+    listId: ofList(),
+    keywordId: ofKeyword(),
+    /** Its place in the order in which the keywords were given, 1 first. */
+    place: integer().notNull().default(0),
+  },
   (table) => [primaryKey({ columns: [table.listId, table.keywordId] })],
 );
 

@@ -13,9 +13,31 @@ export const job = sqliteTable('job', {
   request: text({ mode: 'json' }).notNull().$type<Record<string, unknown>>(),
   progress: text({ mode: 'json' }).notNull().$type<Record<string, unknown>>(),
   message: text(),
+  /** Starts in a row without any progress: what never comes on is not started for ever. */
+  restarts: integer().notNull().default(0),
   createdAt: createdAt(),
   finishedAt: text('finished_at'),
 });
+
+/**
+ * A request to the services that costs units, written down before it is sent and taken away with the facts that it
+ * brought. Whoever asks for the same meanwhile, after a kill as well, sends the same number and does not pay again.
+ */
+export const paidRequest = sqliteTable(
+  'paid_request',
+  {
+    /** What is asked for, as one text. */
+    about: text().primaryKey(),
+    requestId: text('request_id').notNull(),
+    marketId: integer('market_id').notNull(),
+    date: text().notNull(),
+    kind: text().notNull(),
+    /** Ids of the keywords that were asked for together. */
+    keywords: text({ mode: 'json' }).$type<number[]>(),
+    createdAt: createdAt(),
+  },
+  (table) => [index('paid_request_kind').on(table.marketId, table.kind, table.date)],
+);
 
 export const lookUp = sqliteTable(
   'look_up',
@@ -80,11 +102,12 @@ export const fileImport = sqliteTable('file_import', {
   storedAs: text('stored_as').notNull(),
   bytes: integer().notNull(),
   reading: text({ mode: 'json' }).notNull().$type<Record<string, unknown>>(),
-  /** Records read so far, the mark of a resumed import. */
+  /** Records read so far, blank lines among them: the mark of a resumed import. */
   recordsRead: integer('records_read').notNull().default(0),
   rowsKept: integer('rows_kept').notNull().default(0),
   rowsRejected: integer('rows_rejected').notNull().default(0),
   rowsSkipped: integer('rows_skipped').notNull().default(0),
+  rowsBlank: integer('rows_blank').notNull().default(0),
   createdAt: createdAt(),
 });
 
@@ -94,11 +117,13 @@ export const importRejection = sqliteTable(
     importId: integer('import_id')
       .notNull()
       .references(() => fileImport.id, { onDelete: 'cascade' }),
+    /** Which rejection of the file it is: two of them may stand on one line. */
+    number: integer().notNull(),
     line: integer().notNull(),
     reason: text().notNull(),
     content: text().notNull(),
   },
-  (table) => [primaryKey({ columns: [table.importId, table.line] })],
+  (table) => [primaryKey({ columns: [table.importId, table.number] })],
 );
 
 /** A file that was written from a pool, so that it can be traced and made again. */

@@ -1,6 +1,6 @@
 import { keywordIdsOf, keywordsById } from '../../data/keywords';
 import { createLookUp, lookUpById, lookUpByName, lookUpTargets } from '../../data/lookUps';
-import { retryFailedParts, setPoolSize } from '../../data/lookUpSteps';
+import { retryFailedParts, setPoolSize, spendStatement } from '../../data/lookUpSteps';
 import { poolKeywords } from '../../data/pools';
 import { mergeSmallSegments } from '../../data/segments/merge';
 import { findSegments, readColumns } from '../../data/segments/segments';
@@ -20,13 +20,10 @@ export async function findAlsoRanked(task: FinderTask): Promise<Finding> {
   const { context, lookUp, market, seed } = task;
   const { database } = context;
   const [seedId] = await keywordIdsOf(database, market.id, [seed]);
-  let units = 0;
-  await takeCaptures(context, market, lookUp.date, [seedId!], (spent) => {
-    units += spent;
-    return null;
-  });
+  // Noted with the capture itself: what was spent before a stop is not forgotten.
+  await takeCaptures(context, market, lookUp.date, [seedId!], (spent) => spendStatement(lookUp.id, spent));
   const first = await firstOrganic(database, market.id, seedId!, lookUp.date, FIRST);
-  if (first.length === 0) return { found: [], units, message: 'its result page is empty' };
+  if (first.length === 0) return { found: [], units: 0, message: 'its result page is empty' };
   const child = await childLookUp(task, first);
   await walkTargets(context, child, market);
   await mergeSmallSegments(database, {
@@ -39,7 +36,7 @@ export async function findAlsoRanked(task: FinderTask): Promise<Finding> {
   const targets = await lookUpTargets(database, child.id);
   const looked = targets.filter(({ state }) => state === 'done');
   if (looked.length === 0)
-    throw new KnownProblem(502, 'none-looked-up', `None of the first ${first.length} could be looked up.`);
+    throw new KnownProblem('none-looked-up', `None of the first ${first.length} could be looked up.`);
   const appearances = new Map<number, number>();
   for (const { address, heldBy } of looked) {
     const filter = { marketId: market.id, kind: 'rankings' as const, lookUpId: heldBy, subject: address };
@@ -57,7 +54,7 @@ export async function findAlsoRanked(task: FinderTask): Promise<Finding> {
   const found = [...appearances]
     .sort(([a, m], [b, n]) => n - m || a - b)
     .map(([id, count]) => ({ text: texts.get(id)!.text, count }));
-  return { found, units, message: `of ${looked.length} looked up` };
+  return { found, units: 0, message: `of ${looked.length} looked up` };
 }
 
 /** The look-up of the first ten; the same one when the work goes on after a stop. */

@@ -5,6 +5,7 @@ import { likelySpellings, mayBeSpellingOf } from '@opsimath/core/text/variants';
 import { keywordIdsOf } from '../../data/keywords';
 import { metricsColumns } from '../../data/segments/metricsColumns';
 import { segmentStatements } from '../../data/segments/segments';
+import { payOnce } from '../paidOnce';
 import { MOST_METRICS } from '../../sources/searchSource';
 import type { FinderTask, Finding } from '../findKeywords';
 
@@ -16,11 +17,18 @@ export async function findSpellings({ context, lookUp, market, seed }: FinderTas
   const { source, signal, database } = context;
   const identity = key(seed);
   const spellings = likelySpellings(identity, market.alphabet).slice(0, TRIED);
+  const request = await payOnce(database, {
+    marketId: market.id,
+    date: lookUp.date,
+    kind: 'metrics',
+    detail: `spellings of ${identity}`,
+  });
   const answer = await source.metrics({
     market: market.code,
     date: lookUp.date,
     keywords: spellings,
     signal,
+    requestId: request.requestId,
   });
   const close = closeVariantKey(seed, market.language);
   const rows = answer.rows.filter(({ keyword }) => {
@@ -44,6 +52,9 @@ export async function findSpellings({ context, lookUp, market, seed }: FinderTas
     found: rows.map(({ keyword }) => ({ text: keyword, count: 0 })),
     units: answer.units,
     message: `of ${spellings.length} tried`,
-    statements: metrics.size > 0 ? segmentStatements(head, metricsColumns(metrics)) : [],
+    statements: [
+      ...(metrics.size > 0 ? segmentStatements(head, metricsColumns(metrics)) : []),
+      request.settled,
+    ],
   };
 }

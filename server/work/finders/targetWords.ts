@@ -6,7 +6,7 @@ import type { FinderTask, Finding } from '../findKeywords';
 async function recordOf({ context, lookUp, market, seed }: FinderTask) {
   const { records } = await fetchRecords(context, market, lookUp.date, [seed]);
   if (!records[0])
-    throw new KnownProblem(404, 'no-such-target', `The services know nothing of ${seed} in this market.`);
+    throw new KnownProblem('no-such-target', `The services know nothing of ${seed} in this market.`);
   return records[0];
 }
 

@@ -2,6 +2,7 @@ import { key } from '@opsimath/core/text/key';
 import { candidatePhrases } from '@opsimath/core/text/phrases';
 import { firstOrganic } from '../../data/captures';
 import { keywordIdsOf } from '../../data/keywords';
+import { spendStatement } from '../../data/lookUpSteps';
 import { projectById } from '../../data/projects';
 import { fetchRecords } from '../fetchRecords';
 import type { FinderTask, Finding } from '../findKeywords';
@@ -12,11 +13,8 @@ export async function findWordsOfFront({ context, lookUp, market, seed }: Finder
   const { database } = context;
   const { settings } = await projectById(database, context.projectId);
   const [seedId] = await keywordIdsOf(database, market.id, [seed]);
-  let units = 0;
-  await takeCaptures(context, market, lookUp.date, [seedId!], (spent) => {
-    units += spent;
-    return null;
-  });
+  // Noted with the capture itself: what was spent before a stop is not forgotten.
+  await takeCaptures(context, market, lookUp.date, [seedId!], (spent) => spendStatement(lookUp.id, spent));
   const front = await firstOrganic(database, market.id, seedId!, lookUp.date, settings.front);
   const { records, missing } = await fetchRecords(context, market, lookUp.date, front);
   const uses = new Map<string, { text: string; count: number }>();
@@ -32,5 +30,5 @@ export async function findWordsOfFront({ context, lookUp, market, seed }: Finder
   }
   const found = [...uses.values()].sort((a, b) => b.count - a.count || (a.text < b.text ? -1 : 1));
   const message = `of ${records.length} targets${missing.length > 0 ? `; nothing came of ${missing.join(', ')}` : ''}`;
-  return { found, units, message };
+  return { found, units: 0, message };
 }
