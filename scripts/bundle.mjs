@@ -24,6 +24,7 @@ const ENTRIES = {
     'server/analysis/analysisWorker.ts',
     'server/analysis/wordWorker.ts',
     'server/work/imports/rankingsParser.ts',
+    'server/files/fileWorker.ts',
   ],
   standin: ['standin/main.ts'],
   bench: ['bench/main.ts', 'bench/pool.ts', 'bench/largeGaps.ts'],

@@ -6,6 +6,7 @@ import { WORTH_SOURCES } from '@opsimath/core/gap/worth';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { z } from 'zod';
+import { volumeRange } from './lookUps';
 import { isoDay } from '../source/answers';
 import { FURTHER_FIGURES, readLimits } from './gapLimits';
 
@@ -170,6 +171,8 @@ export const gapRow = z.object({
   doubling: z.boolean(),
   /** Searches a month, mean of the latest 12. */
   volume: z.number().nullable(),
+  /** From … to, where the source gave a range; the volume is its geometric mean. */
+  volumeRange: volumeRange.nullable(),
   /** The volume is lent by another surface. */
   volumeBorrowed: z.boolean(),
   /** Somebody typed a position of it in. */

@@ -7,25 +7,47 @@ export const IMPORT_KINDS = {
   performance: {
     name: 'Own search performance',
     needed: ['query', 'clicks', 'impressions'],
-    optional: ['page', 'date', 'position'],
+    optional: ['page', 'date', 'position', 'device', 'country', 'language'],
     dated: true,
   },
   'ad terms': {
     name: 'Ad search terms',
     needed: ['query', 'clicks', 'cost'],
-    optional: ['date', 'ad keyword', 'match type', 'page', 'impressions', 'conversions', 'value'],
+    optional: [
+      'date',
+      'ad keyword',
+      'match type',
+      'page',
+      'impressions',
+      'conversions',
+      'value',
+      'device',
+      'country',
+      'language',
+    ],
     dated: true,
   },
   metrics: {
     name: 'Keyword metrics',
     needed: ['query'],
-    optional: ['date', 'volume', 'cpc', 'cpc low', 'cpc high', 'ad competition', 'difficulty', 'results'],
+    optional: [
+      'date',
+      'volume',
+      'cpc',
+      'cpc low',
+      'cpc high',
+      'ad competition',
+      'difficulty',
+      'results',
+      'country',
+      'language',
+    ],
     dated: true,
   },
   rankings: {
     name: 'Rankings',
     needed: ['query', 'page'],
-    optional: ['date', 'organic', 'paid', 'volume'],
+    optional: ['date', 'organic', 'paid', 'volume', 'country', 'language'],
     dated: true,
   },
   'hidden terms': {
@@ -64,6 +86,9 @@ export const importField = z.enum([
   'organic',
   'paid',
   'terms',
+  'device',
+  'country',
+  'language',
 ]);
 export type ImportField = z.infer<typeof importField>;
 
@@ -97,7 +122,10 @@ export const importPreview = z.object({
   sample: z.array(z.array(z.string())),
   /** What stands in the way of taking it in. */
   problems: z.array(z.string()),
+  /** What its rows say of where they are from: the commonest first, by the first rows of the file. */
+  says: z.object({ countries: z.array(z.string()), languages: z.array(z.string()) }),
 });
+export type ImportPreview = z.infer<typeof importPreview>;
 
 export const fileImport = z.object({
   id: z.int(),
@@ -109,6 +137,9 @@ export const fileImport = z.object({
   rowsKept: z.int(),
   rowsRejected: z.int(),
   rowsSkipped: z.int(),
+  rowsBlank: z.int(),
+  /** Kept, rejected, skipped and blank together. */
+  rowsRead: z.int(),
   createdAt: z.string(),
   job: job.nullable(),
 });
@@ -117,7 +148,12 @@ export type FileImport = z.infer<typeof fileImport>;
 export const uploadAnswer = z.object({ import: fileImport, preview: importPreview });
 export type UploadAnswer = z.infer<typeof uploadAnswer>;
 
-export const importStart = z.object({ market: z.string(), reading: fileReading });
+export const importStart = z.object({
+  market: z.string(),
+  reading: fileReading,
+  /** Said by whoever saw that the rows speak of another country or language, and means it all the same. */
+  marketConfirmed: z.boolean().default(false),
+});
 
 export const rejection = z.object({ line: z.int(), reason: z.string(), content: z.string() });
 export const rejectionsPage = z.object({ total: z.int(), rows: z.array(rejection) });

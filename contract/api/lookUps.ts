@@ -156,6 +156,8 @@ const listOf = <T extends z.ZodType>(item: T) =>
     )
     .default([]);
 
+export const volumeRange = z.object({ low: z.int(), high: z.int() });
+
 export const matchMode = z.enum(['phrase', 'all words', 'any word']);
 export const poolFilter = z.object({
   /** A piece of text anywhere. */
@@ -182,6 +184,8 @@ export const poolRow = z.object({
   /** Searches a month; `null` where unknown. */
   volume: z.number().nullable(),
   /** Months the volume rests on. */
+  /** From … to, where the source gave a range; the volume is its geometric mean. */
+  volumeRange: volumeRange.nullable(),
   volumeMonths: z.int(),
   /** Latest 12 months, oldest first; empty where unknown. */
   months: z.array(z.number().nullable()),

@@ -1,5 +1,7 @@
 import { conversionsTogether } from '@opsimath/core/ads/searchTerms';
 import { findSegments } from '../data/segments/segments';
+import type { ColumnStore } from './columnStore';
+import { byFile, dayOf, isoDayOf } from './ownFigures';
 import type { Workspace } from './workspace';
 
 /** One own ad search term over a period. */
@@ -19,6 +21,8 @@ export interface AdTerm {
 
 export interface AdTerms {
   terms: Map<number, AdTerm>;
+  /** What each keyword bid on, by match type, brought over all terms. */
+  bids: AdTerm[];
   /** Days that are told of, ISO; `null` where nothing is held. */
   from: string | null;
   to: string | null;
@@ -27,78 +31,131 @@ export interface AdTerms {
 
 /** A month of ads says what a month costs. */
 const USUAL_DAYS = 30;
-const DAY_MS = 86_400_000;
-const isoDay = (day: number): string => new Date(day * DAY_MS).toISOString().slice(0, 10);
+const FIGURES = ['impressions', 'clicks', 'cost', 'conversions', 'value'] as const;
+
+/** One row, or all rows of one file that say the same of who, where, when and for what. */
+interface AdRow extends AdTerm {
+  day: number;
+}
 
 /**
- * Own ad search terms of the last 30 days held on or before a date, or of some days. The same term, landing page and day
- * in two imports counts once, as the newer says.
+ * Own ad search terms of the last 30 days held on or before a date, or of some days. Rows of one file that share term,
+ * landing page, day, keyword bid on and match type add up; a newer file replaces what an older one says of them.
  */
 export async function adTermsUntil(
-  { database, store }: Workspace,
+  { database, store }: Pick<Workspace, 'database' | 'store'>,
   projectId: number,
   marketId: number,
   date: string,
   period: { from: string; to: string } | null = null,
 ): Promise<AdTerms> {
   const segments = await findSegments(database, { marketId, kind: 'ad terms', projectId });
-  const last = Math.floor(Date.parse(period?.to ?? date) / DAY_MS);
-  const rows = new Map<string, AdTerm & { day: number }>();
+  const last = dayOf(period?.to ?? date);
+  const rows = new Map<string, AdRow>();
+  for (const file of byFile(segments)) {
+    const ofFile = new Map<string, AdRow>();
+    for (const segment of file) await addRows(store, segment.id, last, ofFile);
+    for (const [name, row] of ofFile) rows.set(name, row);
+  }
   let newest = 0;
-  for (const segment of segments.sort((a, b) => a.id - b.id)) {
-    const whole = async (name: string) => store.column<Int32Array>(segment.id, name);
-    const exact = async (name: string) => store.column<Float64Array>(segment.id, name);
-    const [keyword, place, day, bidOn, clicks] = [
-      await whole('keyword'),
-      await whole('place'),
-      await whole('day'),
-      await whole('bidOn'),
-      await whole('clicks'),
-    ];
-    const match = await store.column<Uint8Array>(segment.id, 'match');
-    const [impressions, cost, conversions, value] = [
-      await exact('impressions'),
-      await exact('cost'),
-      await exact('conversions'),
-      await exact('value'),
-    ];
-    for (let row = 0; row < day.length; row++) {
-      if (day[row]! > last) continue;
-      newest = Math.max(newest, day[row]!);
-      rows.set(`${keyword[row]!}:${place[row]!}:${day[row]!}:${bidOn[row]!}`, {
-        day: day[row]!,
-        keyword: keyword[row]!,
-        bidOn: bidOn[row]!,
-        match: match[row]!,
-        place: place[row]!,
-        impressions: impressions[row]!,
-        clicks: clicks[row]!,
-        cost: cost[row]!,
-        conversions: conversions[row]!,
-        value: value[row]!,
-      });
-    }
-  }
-  if (newest === 0) return { terms: new Map(), from: null, to: null, together: null };
-  const first = period ? Math.floor(Date.parse(period.from) / DAY_MS) : newest - USUAL_DAYS + 1;
-  const terms = new Map<number, AdTerm>();
-  for (const { day, ...row } of rows.values()) {
-    if (day < first) continue;
-    const known = terms.get(row.keyword);
-    if (!known) {
-      terms.set(row.keyword, row);
-      continue;
-    }
-    const clicksBefore = known.clicks;
-    for (const name of ['impressions', 'clicks', 'cost', 'conversions', 'value'] as const)
-      known[name] += row[name];
-    if (row.clicks > clicksBefore)
-      [known.place, known.bidOn, known.match] = [row.place, row.bidOn, row.match];
-  }
+  for (const { day } of rows.values()) newest = Math.max(newest, day);
+  if (newest === 0) return { terms: new Map(), bids: [], from: null, to: null, together: null };
+  const first = period ? dayOf(period.from) : newest - USUAL_DAYS + 1;
+  const inside = [...rows.values()].filter(({ day }) => day >= first);
+  const terms = termsOf(inside);
   return {
     terms,
-    from: isoDay(first),
-    to: period?.to ?? isoDay(newest),
+    bids: summed(inside, ({ bidOn, match }) => `${bidOn}:${match}`),
+    from: isoDayOf(first),
+    to: period?.to ?? isoDayOf(newest),
     together: conversionsTogether([...terms.values()]),
   };
+}
+
+async function addRows(
+  store: ColumnStore,
+  segment: number,
+  last: number,
+  rows: Map<string, AdRow>,
+): Promise<void> {
+  const whole = (name: string) => store.column<Int32Array>(segment, name);
+  const exact = (name: string) => store.column<Float64Array>(segment, name);
+  const [keyword, place, day, bidOn, clicks] = [
+    await whole('keyword'),
+    await whole('place'),
+    await whole('day'),
+    await whole('bidOn'),
+    await whole('clicks'),
+  ];
+  const match = await store.column<Uint8Array>(segment, 'match');
+  const [impressions, cost, conversions, value] = [
+    await exact('impressions'),
+    await exact('cost'),
+    await exact('conversions'),
+    await exact('value'),
+  ];
+  for (let at = 0; at < day.length; at++) {
+    if (day[at]! > last) continue;
+    const row: AdRow = {
+      keyword: keyword[at]!,
+      place: place[at]!,
+      day: day[at]!,
+      bidOn: bidOn[at]!,
+      match: match[at]!,
+      clicks: clicks[at]!,
+      impressions: impressions[at]!,
+      cost: cost[at]!,
+      conversions: conversions[at]!,
+      value: value[at]!,
+    };
+    const name = [row.keyword, row.place, row.day, row.bidOn, row.match].join(':');
+    const known = rows.get(name);
+    if (known) addFigures(known, row);
+    else rows.set(name, row);
+  }
+}
+
+function addFigures(sum: AdTerm, row: AdTerm): void {
+  for (const figure of FIGURES) sum[figure] += row[figure];
+}
+
+/** Rows of one name together. */
+function summed(rows: readonly AdRow[], nameOf: (row: AdRow) => string): AdTerm[] {
+  const sums = new Map<string, AdTerm>();
+  for (const row of rows) {
+    const name = nameOf(row);
+    const known = sums.get(name);
+    if (known) addFigures(known, row);
+    else {
+      const { day: _, ...figures } = row;
+      sums.set(name, figures);
+    }
+  }
+  return [...sums.values()];
+}
+
+/** Each term once, with what was bid on for it and the landing place that got most of its clicks, all rows together. */
+function termsOf(rows: readonly AdRow[]): Map<number, AdTerm> {
+  const bids = mostClicked(rows, ({ bidOn, match }) => `${bidOn}:${match}`);
+  const places = mostClicked(rows, ({ place }) => String(place));
+  return new Map(
+    summed(rows, ({ keyword }) => String(keyword)).map((term) => {
+      const { bidOn, match } = bids.get(term.keyword)!;
+      return [term.keyword, { ...term, bidOn, match, place: places.get(term.keyword)!.place }];
+    }),
+  );
+}
+
+/** Of each term the sum with most clicks; of equal ones that with most impressions, then the one named first. */
+function mostClicked(rows: readonly AdRow[], nameOf: (row: AdRow) => string): Map<number, AdTerm> {
+  const best = new Map<number, AdTerm>();
+  for (const sum of summed(rows, (row) => `${row.keyword}:${nameOf(row)}`)) {
+    const known = best.get(sum.keyword);
+    const more =
+      !known ||
+      sum.clicks > known.clicks ||
+      (sum.clicks === known.clicks && (sum.impressions || 0) > (known.impressions || 0));
+    if (more) best.set(sum.keyword, sum);
+  }
+  return best;
 }

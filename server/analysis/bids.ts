@@ -1,3 +1,4 @@
+import { MATCH_CODES } from '../work/imports/adTerms';
 import type { BidRow, Bids, bidsQuery } from '@opsimath/contract/api/bids';
 import {
   type BidGuide,
@@ -39,12 +40,12 @@ export async function bids(
   const told = { currency: project.settings.currency, from: ads.from, to: ads.to };
   if (held === null) return { ...told, date: null, rows: [] };
   const guides = await observedGuides(workspace, comparison);
-  const shown = shownBy([...ads.terms.values()]);
+  const shown = shownBy(ads.bids);
   const texts = await keywordsById(database, new Set(held.bids.map(({ keyword }) => keyword)));
   const holds = await landingWords(workspace, comparison, held.bids);
   const rows = held.bids.map(({ keyword, campaign, match, bid, landing }): BidRow => {
     const text = texts.get(keyword)!;
-    const brought = shown.get(keyword) ?? { impressions: 0, clicks: 0, cost: 0 };
+    const brought = shown(keyword, match);
     const volume = guides.volumeOf(keyword);
     const guide = guides.of(text.key, match);
     const covered = coveredBy(holds.get(landing), text.key, market.language);
@@ -69,20 +70,26 @@ export async function bids(
   return { ...told, date: held.date, rows };
 }
 
-/** What own ad terms brought to each keyword that was bid on. */
-function shownBy(
-  terms: readonly AdTerm[],
-): Map<number, { impressions: number; clicks: number; cost: number }> {
-  const sums = new Map<number, { impressions: number; clicks: number; cost: number }>();
-  for (const { bidOn, impressions, clicks, cost } of terms) {
-    const sum = sums.get(bidOn) ?? { impressions: 0, clicks: 0, cost: 0 };
-    sums.set(bidOn, {
-      impressions: sum.impressions + impressions,
-      clicks: sum.clicks + clicks,
-      cost: sum.cost + cost,
-    });
-  }
-  return sums;
+interface Brought {
+  impressions: number;
+  clicks: number;
+  cost: number;
+}
+
+/** What own ad terms brought to a keyword bid on in a match type; rows that name no type count for each. */
+function shownBy(bids: readonly AdTerm[]): (keyword: number, match: OwnBid['match']) => Brought {
+  const byName = new Map(bids.map((sum) => [`${sum.bidOn}:${sum.match}`, sum] as const));
+  return (keyword, match) => {
+    const brought = { impressions: 0, clicks: 0, cost: 0 };
+    for (const code of [MATCH_CODES.indexOf(match), MATCH_CODES.indexOf('')]) {
+      const sum = byName.get(`${keyword}:${code}`);
+      if (!sum) continue;
+      brought.impressions += sum.impressions;
+      brought.clicks += sum.clicks;
+      brought.cost += sum.cost;
+    }
+    return brought;
+  };
 }
 
 interface Guides {

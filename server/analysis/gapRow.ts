@@ -4,6 +4,7 @@ import { GAP_KINDS, isNear } from '@opsimath/core/gap/kind';
 import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
 import { PAID_STATES } from '@opsimath/core/gap/paid';
 import { reason } from '@opsimath/core/gap/reason';
+import { rangeSigma } from '@opsimath/core/demand/volumeRange';
 import { VOLUME_SIGMA } from '@opsimath/core/gap/spreadOfWorth';
 import { WORTH_SOURCES } from '@opsimath/core/gap/worth';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
@@ -15,6 +16,7 @@ import { placesById } from '../data/places';
 import { FEATURE_CODES } from '../data/segments/captureColumns';
 import type { Comparison } from './comparison';
 import { gapFigures } from './gapFigures';
+import { volumeRangeOf } from './metrics';
 
 /** A column value as the interface reads it. */
 export function positionOf(value: number): Position {
@@ -72,6 +74,7 @@ function gapRow(
     paid: PAID_STATES[gaps.paid[i]!]!,
     doubling: gaps.doubling[i] === 1,
     volume: known(comparison.volume[i]!),
+    volumeRange: volumeRangeOf(metrics, row),
     volumeBorrowed: Number.isNaN(metrics.volume[row]!) && !Number.isNaN(comparison.volume[i]!),
     byHand: comparison.byHand.has(comparison.keywords[i]!),
     demand: known(columns.expectedVolume[i]!),
@@ -145,7 +148,7 @@ function partsOf(comparison: Comparison, i: number): GapRow['parts'] {
   const chance = assumed ? comparison.meanChance : held;
   return {
     demand: columns.expectedVolume[i]!,
-    demandSigma: VOLUME_SIGMA,
+    demandSigma: demandSigma(comparison, i),
     clickShare:
       columns.featureFactor[i]! * Math.max(0, curve[gaps.aim[i]!]! - curve[columns.ownOrganic[i]!]!),
     logit: Math.log(chance / (1 - chance)),
@@ -155,6 +158,12 @@ function partsOf(comparison: Comparison, i: number): GapRow['parts'] {
     fit: columns.fit[i]!,
     effort: comparison.effort[i]!,
   };
+}
+
+/** A range says itself how unsure it is; one figure is as unsure as such figures are. */
+function demandSigma({ metrics, rows }: Comparison, i: number): number {
+  const range = volumeRangeOf(metrics, rows[i]!);
+  return range === null ? VOLUME_SIGMA : rangeSigma(range);
 }
 
 const spreads = new WeakMap<Float64Array, number>();

@@ -4,6 +4,9 @@ import type { ColumnStore } from './columnStore';
 /** Newest metrics of every keyword of a market, by keyword index. NaN marks unknown. */
 export interface Metrics {
   volume: Float64Array;
+  /** Bounds of the volume where its source gave a range. */
+  volumeLow: Float64Array;
+  volumeHigh: Float64Array;
   cpcLow: Float64Array;
   cpcHigh: Float64Array;
   adCompetition: Float64Array;
@@ -41,6 +44,8 @@ export async function gatherMetrics(
   const nothing = unknown();
   const metrics: Metrics = {
     volume: unknown(),
+    volumeLow: nothing,
+    volumeHigh: nothing,
     cpcLow: nothing,
     cpcHigh: nothing,
     adCompetition: nothing,
@@ -64,11 +69,23 @@ export async function gatherMetrics(
       const peak = await store.columnIfAny<Uint8Array>(head.id, 'peak');
       metrics.segments.push({ head, season, trend, peak });
     }
+    const low = await store.columnIfAny<Int32Array>(head.id, 'volumeLow');
+    const high = low && (await store.columnIfAny<Int32Array>(head.id, 'volumeHigh'));
+    if (high && metrics.volumeLow === nothing) {
+      metrics.volumeLow = unknown();
+      metrics.volumeHigh = unknown();
+    }
+    const ranged = metrics.volumeLow !== nothing;
     for (let row = 0; row < keyword.length; row++) {
       const i = keyword[row]! - range.least;
       if (volume[row]! >= 0 || metrics.source[i] === 0) {
         metrics.volume[i] = volume[row]! < 0 ? NaN : volume[row]!;
         metrics.source[i] = metrics.heads.length;
+        // The newest figure holds with its range, or without one.
+        if (ranged) {
+          metrics.volumeLow[i] = high && low[row]! >= 0 ? low[row]! : NaN;
+          metrics.volumeHigh[i] = high && low[row]! >= 0 ? high[row]! : NaN;
+        }
       }
       if (!season) continue;
       metrics.segment[i] = metrics.segments.length;
@@ -92,4 +109,10 @@ export function seasonOf(metrics: Metrics, keywordIndex: number): number[] | nul
   const at = metrics.row[keywordIndex]! * 12;
   const season = metrics.segments[number - 1]!.season.subarray(at, at + 12);
   return Number.isNaN(season[0]!) ? null : Array.from(season);
+}
+
+/** From … to of a keyword's volume, where its source gave a range. */
+export function volumeRangeOf(metrics: Metrics, keywordIndex: number): { low: number; high: number } | null {
+  const low = metrics.volumeLow[keywordIndex];
+  return low === undefined || Number.isNaN(low) ? null : { low, high: metrics.volumeHigh[keywordIndex]! };
 }

@@ -16,6 +16,7 @@ import type { ProjectSettings } from '@opsimath/contract/api/projects';
 import type { MarketRow } from '../data/markets';
 import type { StoredSegment } from '../data/segments/segments';
 import type { ColumnStore } from './columnStore';
+import { figuresOf } from './ownFigures';
 import { type SlotFigures, slotFigures, slotStanding } from './slotFigures';
 import { type CaptureColumns, captureColumnsOf } from './standings';
 
@@ -72,31 +73,15 @@ export async function fitModels(
   };
 }
 
-/** Own search performance by rounded average position. The same page and day in two imports counts as the newer says. */
+/** Own search performance by rounded average position; rows and files count as `ownFigures.ts` says. */
 async function ownBuckets(
   store: ColumnStore,
   segments: readonly StoredSegment[],
   leftOut: ReadonlySet<number>,
 ): Promise<ClickBuckets> {
-  const rows = new Map<string, { impressions: number; clicks: number; position: number }>();
-  for (const segment of [...segments].sort((a, b) => a.id - b.id)) {
-    const keyword = await store.column<Int32Array>(segment.id, 'keyword');
-    const place = await store.column<Int32Array>(segment.id, 'place');
-    const day = await store.column<Int32Array>(segment.id, 'day');
-    const impressions = await store.column<Int32Array>(segment.id, 'impressions');
-    const clicks = await store.column<Int32Array>(segment.id, 'clicks');
-    const position = await store.column<Float64Array>(segment.id, 'position');
-    for (let row = 0; row < day.length; row++) {
-      if (leftOut.has(keyword[row]!)) continue;
-      rows.set(`${keyword[row]!}:${place[row]!}:${day[row]!}`, {
-        impressions: impressions[row]!,
-        clicks: clicks[row]!,
-        position: position[row]!,
-      });
-    }
-  }
+  const { rows } = await figuresOf(store, segments, Infinity);
   const buckets = emptyBuckets();
-  for (const row of rows.values()) addToBuckets(buckets, row);
+  for (const row of rows) if (!leftOut.has(row.keyword)) addToBuckets(buckets, row);
   return buckets;
 }
 

@@ -7,6 +7,7 @@ import { TREND_WORDS } from '../data/segments/metricsColumns';
 import { bannedPhrases } from './bannedPhrases';
 import type { Pool } from './pool';
 import { poolFigures } from './poolFigures';
+import { volumeRangeOf } from './metrics';
 import type { Workspace } from './workspace';
 
 const MONTHS_SHOWN = 12;
@@ -77,6 +78,7 @@ async function rowsOf(
       id,
       text,
       volume: known(metrics.volume[at]),
+      volumeRange: volumeRangeOf(metrics, at),
       volumeMonths: months?.volumeMonths[row] ?? 0,
       months:
         months === null

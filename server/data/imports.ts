@@ -61,6 +61,8 @@ export async function listImports(
     rowsKept: entry.rowsKept,
     rowsRejected: entry.rowsRejected,
     rowsSkipped: entry.rowsSkipped,
+    rowsBlank: entry.rowsBlank,
+    rowsRead: entry.recordsRead,
     createdAt: entry.createdAt,
     job: entry.jobId === null ? null : (jobs.get(entry.jobId) ?? null),
   }));
@@ -69,24 +71,33 @@ export async function listImports(
 /** How far an import came, as a statement to run with the rows it speaks of. */
 export function importMark(
   id: number,
-  counts: { records: number; kept: number; rejected: number; skipped: number },
+  counts: { records: number; kept: number; rejected: number; skipped: number; blank: number },
 ): InStatement {
   return {
     sql: `UPDATE file_import SET records_read = records_read + ?, rows_kept = rows_kept + ?,
-            rows_rejected = rows_rejected + ?, rows_skipped = rows_skipped + ? WHERE id = ?`,
-    args: [counts.records, counts.kept, counts.rejected, counts.skipped, id],
+            rows_rejected = rows_rejected + ?, rows_skipped = rows_skipped + ?, rows_blank = rows_blank + ? WHERE id = ?`,
+    args: [counts.records, counts.kept, counts.rejected, counts.skipped, counts.blank, id],
   };
 }
 
-export function rejectionStatement(
+/** Rejected rows are kept with line and reason up to this many; beyond, they are counted. */
+const MOST_REJECTIONS = 10_000;
+
+/** Keeps rejected rows, numbered on from those that a file had before. */
+export function rejectionStatements(
   id: number,
+  before: number,
   rejected: readonly { line: number; reason: string; content: string }[],
-): InStatement {
-  return {
-    sql: `INSERT OR IGNORE INTO import_rejection (import_id, line, reason, content)
-          SELECT ?, json_extract(value, '$.line'), json_extract(value, '$.reason'), json_extract(value, '$.content') FROM json_each(?)`,
-    args: [id, JSON.stringify(rejected)],
-  };
+): InStatement[] {
+  const kept = rejected.slice(0, Math.max(0, MOST_REJECTIONS - before));
+  if (kept.length === 0) return [];
+  return [
+    {
+      sql: `INSERT INTO import_rejection (import_id, number, line, reason, content)
+            SELECT ?, ? + key, value ->> 'line', value ->> 'reason', value ->> 'content' FROM json_each(?)`,
+      args: [id, before + 1, JSON.stringify(kept)],
+    },
+  ];
 }
 
 export async function rejections(
@@ -100,7 +111,7 @@ export async function rejections(
     .select({ line: importRejection.line, reason: importRejection.reason, content: importRejection.content })
     .from(importRejection)
     .where(eq(importRejection.importId, importId))
-    .orderBy(importRejection.line)
+    .orderBy(importRejection.line, importRejection.number)
     .limit(limit)
     .offset(offset);
   return { total: entry.rowsRejected, rows };

@@ -1,6 +1,8 @@
 import { type FileReading, type ImportField, importField } from '@opsimath/contract/api/imports';
 import { type AddressPlatform, readAddress } from '@opsimath/core/text/address';
+import { middleOf, readVolume } from '@opsimath/core/demand/volumeRange';
 import { key } from '@opsimath/core/text/key';
+import { countryCode, deviceCode } from './origins';
 import { plainWhole, readDay, readNumber } from './values';
 
 /** Enough to know that a query has a key; most have one. */
@@ -53,7 +55,7 @@ export class Cells {
 
   day(): number {
     const day = this.dayOrNull();
-    if (day === null) throw new Unusable(`“${this.text('date').slice(0, 40)}” is not a date`);
+    if (day === null) throw new Unusable(notADay(this.text('date').slice(0, 40)));
     return day;
   }
 
@@ -91,6 +93,28 @@ export class Cells {
     if (amount === null) throw new Unusable(`“${text.slice(0, 40)}” is not a figure of ${field}`);
     if (amount < 0 || amount > most) throw new Unusable(`${amount} cannot be a figure of ${field}`);
     return amount;
+  }
+
+  /** A volume or a range of volumes; NaN for an empty cell. */
+  volume(): { volume: number; low: number; high: number } {
+    const text = this.text('volume');
+    const whole = plainWhole(text);
+    if (whole >= 0 && whole <= 2e9) return { volume: whole, low: whole, high: whole };
+    if (text === '' || text === '-' || text === '–') return { volume: NaN, low: NaN, high: NaN };
+    const given = readVolume(text, this.reading.decimalComma);
+    if (given === null) throw new Unusable(`“${text.slice(0, 40)}” is not a figure of volume`);
+    if (given.high > 2e9) throw new Unusable(`${given.high} cannot be a figure of volume`);
+    return { volume: middleOf(given), ...given };
+  }
+
+  /** Code of a device: 0 where nothing is said. */
+  device(): number {
+    return deviceCode(this.text('device'));
+  }
+
+  /** Code of a country: 0 where nothing is said. */
+  country(): number {
+    return countryCode(this.text('country'));
   }
 
   /** 0–1; files that count to 100 are brought down. */
@@ -137,6 +161,13 @@ export class Cells {
       .replace(/\/+$/, '')
       .slice(0, 2000);
   }
+}
+
+/** Why a text is no day: it is none at all, or of a year that no table is of. */
+function notADay(text: string): string {
+  const year = /\b\d{4}\b/.exec(text)?.[0];
+  const outside = year !== undefined && (Number(year) < 2000 || Number(year) > 2100);
+  return outside ? `“${text}” is not a date of 2000–2100` : `“${text}” is not a date`;
 }
 
 /** Text without space around it; most has none, which is seen at its ends. */

@@ -11,10 +11,13 @@ import { key } from '@opsimath/core/text/key';
 import { KnownProblem } from '../problem';
 import { detectEncoding, refuseBinary } from './encoding';
 import { HEADER_WORDS } from './headerWords';
-import { type FileRecord, isRecord, readRecords } from './records';
+import { type FileRecord, isBroken, isRecord, readRecords } from './records';
 
 const HEAD_BYTES = 65_536;
 const HEAD_RECORDS = 60;
+/** Lines looked at for the heads, blank and broken ones among them. */
+const MOST_PARTS_SEEN = 2000;
+const WIDE = /columns|longer than/;
 const DELIMITERS = [',', ';', '\t', '|'] as const;
 
 /**
@@ -25,7 +28,7 @@ export async function findReading(
   file: string,
   format: FileReading['format'] = 'delimited',
   saidKind?: ImportKind,
-): Promise<{ reading: FileReading; sample: string[][]; problems: string[] }> {
+): Promise<{ reading: FileReading; sample: string[][]; rows: string[][]; problems: string[] }> {
   const head = await readHead(file);
   if (head.length === 0) {
     throw new KnownProblem('empty-file', 'This file is empty.', 'Export it again and choose the new file.');
@@ -70,7 +73,7 @@ export async function findReading(
     dateOrder: findDateOrder(sample, best.columns.date ?? null, best.delimiter),
     fixedDate: null,
   };
-  return { reading, sample: sample.slice(0, 8), problems: readingProblems(reading) };
+  return { reading, sample: sample.slice(0, 8), rows: sample, problems: readingProblems(reading) };
 }
 
 /** What keeps a reading from being used, in words. */
@@ -102,11 +105,22 @@ async function readHead(file: string): Promise<Buffer> {
 
 async function firstRecords(file: string, encoding: string, delimiter: string): Promise<FileRecord[]> {
   const records: FileRecord[] = [];
-  for await (const record of readRecords(file, encoding, delimiter, 1)) {
-    if (isRecord(record)) records.push(record);
-    if (records.length >= HEAD_RECORDS) break;
+  let parts = 0;
+  for await (const part of readRecords(file, encoding, delimiter, 1)) {
+    if (isRecord(part)) records.push(part);
+    if (isBroken(part) && WIDE.test(part.reason)) refuseWide(part.line, part.reason);
+    if (records.length >= HEAD_RECORDS || ++parts >= MOST_PARTS_SEEN) break;
   }
   return records;
+}
+
+/** Heads that no table has: said at once, rather than for every line. */
+function refuseWide(line: number, reason: string): never {
+  throw new KnownProblem(
+    'not-a-table',
+    `Line ${line} ${reason}: this is no table of keywords.`,
+    'Export the columns that are needed, as CSV.',
+  );
 }
 
 /** Index of the header: the first record that names two fields, else the first of the widest. */

@@ -68,5 +68,8 @@ export const HEADER_WORDS: Record<ImportField, readonly string[]> = {
   results: ['results', 'results count', 'number of results', 'ergebnisse', 'resultados'],
   organic: ['organic', 'organic position', 'position', 'rank', 'organic rank', 'platz', 'posición'],
   paid: ['paid', 'paid position', 'ad position', 'paid rank', 'paid slot'],
+  device: ['device', 'devices', 'device type', 'gerät', 'geräte', 'dispositivo', 'dispositivos'],
+  country: ['country', 'countries', 'land', 'länder', 'país', 'pais', 'region', 'market'],
+  language: ['language', 'languages', 'sprache', 'idioma'],
   terms: ['terms', 'hidden search terms', 'hidden terms', 'search terms', 'channel keywords', 'slots'],
 };

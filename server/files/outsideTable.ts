@@ -4,7 +4,7 @@ import { key } from '@opsimath/core/text/key';
 import { VERDICTS, type Verdict } from '@opsimath/core/sift/sieve';
 import { KnownProblem } from '../problem';
 import { findReading } from './findReading';
-import { isRecord, readRecords } from './records';
+import { isBroken, isRecord, readRecords } from './records';
 import { asDelimited, formatOf } from './tables';
 
 /** A row of a table that was written here and worked on outside; what a column does not give is `null`. */
@@ -54,6 +54,7 @@ async function readDelimited(
   let columns: Map<string, number> | null = null;
   for await (const record of readRecords(file, encoding, delimiter, 1)) {
     if (!isRecord(record)) {
+      if (!isBroken(record)) continue;
       problems.push({ line: record.line, text: record.content.slice(0, 80), why: record.reason });
       continue;
     }

@@ -1,24 +1,42 @@
-import { createReadStream } from 'node:fs';
 import { parse } from 'csv-parse/sync';
-import iconv from 'iconv-lite';
+import { LONGEST_LINE, type Lines, readLines } from './lines';
 
+/** One row of the file. */
 export interface FileRecord {
   /** Line of the file on which it begins, 1 first. */
   line: number;
+  /** Lines that it takes: more than one where a quoted field runs on. */
+  lines: number;
   fields: string[];
 }
+/** A line that makes no row. */
 export interface BrokenRecord {
   line: number;
+  lines: number;
   reason: string;
   content: string;
 }
+/** A line with nothing on it. */
+export interface BlankLine {
+  line: number;
+  lines: 1;
+}
+/** Every line of a file belongs to exactly one of these. */
+export type FilePart = FileRecord | BrokenRecord | BlankLine;
 
 /** A quoted field may run over this many lines; a longer one is a quote that was never closed. */
 const MOST_LINES = 60;
 const MOST_LENGTH = 200_000;
+/** As many as the widest spreadsheet has. */
+export const MOST_COLUMNS = 16_384;
+const LONGEST_CELL = 100_000;
+const SHOWN = 300;
 
-export function isRecord(record: FileRecord | BrokenRecord): record is FileRecord {
-  return 'fields' in record;
+export function isRecord(part: FilePart): part is FileRecord {
+  return 'fields' in part;
+}
+export function isBroken(part: FilePart): part is BrokenRecord {
+  return 'reason' in part;
 }
 
 /** {@link readRecordBatches}, one by one. */
@@ -27,67 +45,144 @@ export async function* readRecords(
   encoding: string,
   delimiter: string,
   fromLine: number,
-): AsyncGenerator<FileRecord | BrokenRecord> {
+): AsyncGenerator<FilePart> {
   for await (const { records } of readRecordBatches(file, encoding, delimiter, fromLine)) yield* records;
 }
 
 /**
- * Records of a delimited file, read as a stream, as many at a time as one piece of the file holds, with the bytes
- * read so far. A quote that is never closed costs its own line only: that line comes as a broken record and reading
- * goes on with the next. Blank lines are passed over.
+ * A delimited file from a line on, as many parts at a time as one piece of the file holds, with the bytes read so far.
+ * A quotation mark opens a field only where the field begins; anywhere else it is a character like others, as in
+ * `15" bag`. One that is never closed costs its own line only. Lines with quotation marks are read by csv-parse; the
+ * others, nearly all of them, are simply taken apart.
  */
 export async function* readRecordBatches(
   file: string,
   encoding: string,
   delimiter: string,
   fromLine: number,
-): AsyncGenerator<{ records: (FileRecord | BrokenRecord)[]; bytes: number }> {
-  let pending: { line: number; text: string }[] = [];
-  let records: (FileRecord | BrokenRecord)[] = [];
+): AsyncGenerator<{ records: FilePart[]; bytes: number }> {
+  const reader = new RecordReader(delimiter);
   let bytes = 0;
   for await (const piece of readLines(file, encoding)) {
     bytes = piece.bytes;
-    let { line } = piece;
-    // Asked once for the whole piece: few files have quotes at all.
-    const quoted = piece.quoted;
-    for (const text of piece.lines) {
-      const at = line++;
-      if (at < fromLine) continue;
-      // Nearly every line is a record of its own.
-      if (pending.length === 0 && (!quoted || !text.includes('"'))) {
-        if (text !== '' && text.trim() !== '') records.push({ line: at, fields: fieldsOf(text, delimiter) });
-        continue;
-      }
-      pending.push({ line: at, text });
-      settle(false);
-    }
-    yield { records, bytes };
-    records = [];
+    reader.take(piece, fromLine);
+    yield { records: reader.give(), bytes };
   }
-  settle(true);
-  yield { records, bytes };
+  reader.end();
+  yield { records: reader.give(), bytes };
+}
 
-  /** Gives out what is complete; at the end of the file everything is. */
-  function settle(atEnd: boolean): void {
-    while (pending.length > 0) {
-      const closed = closingLine(pending);
-      if (closed >= 0) {
-        const parts = pending.slice(0, closed + 1);
-        pending = pending.slice(closed + 1);
-        const record = toRecord(parts[0]!.line, parts.map((part) => part.text).join('\n'), delimiter);
-        if (record) records.push(record);
-      } else if (atEnd || pending.length > MOST_LINES || lengthOf(pending) > MOST_LENGTH) {
-        const broken = pending.shift()!;
-        records.push({
-          line: broken.line,
-          reason: 'a quote is opened and never closed',
-          content: broken.text.slice(0, 300),
-        });
-      } else {
-        return;
-      }
+interface Line {
+  line: number;
+  text: string;
+}
+
+class RecordReader {
+  private parts: FilePart[] = [];
+  /** Whole rows with quotation marks, not yet taken apart. */
+  private whole: Line[] = [];
+  /** A row of which a quoted field is still open. */
+  private open: Line[] = [];
+  private openLength = 0;
+
+  constructor(private readonly delimiter: string) {}
+
+  take({ line, lines, quoted, cut }: Lines, fromLine: number): void {
+    for (let i = Math.max(0, fromLine - line); i < lines.length; i++) {
+      const text = lines[i]!;
+      const at = line + i;
+      if (cut.has(i)) this.refuse({ line: at, text }, `is longer than ${LONGEST_LINE} characters`);
+      else if (this.open.length === 0 && !(quoted && opensQuote(text, this.delimiter)))
+        this.takePlain(at, text);
+      else this.takeQuoted({ line: at, text });
+    }
+    this.settleWhole();
+  }
+
+  give(): FilePart[] {
+    const given = this.parts;
+    this.parts = [];
+    return given;
+  }
+
+  /** At the end of the file nothing stays open. */
+  end(): void {
+    while (this.open.length > 0) this.giveUpOpen();
+    this.settleWhole();
+  }
+
+  private takePlain(line: number, text: string): void {
+    if (this.whole.length > 0) this.settleWhole();
+    if (text === '' || text.trim() === '') this.parts.push({ line, lines: 1 });
+    else this.add({ line, lines: 1, fields: fieldsOf(text, this.delimiter) }, text);
+  }
+
+  private takeQuoted(entry: Line): void {
+    const isOpen = staysOpen(entry.text, this.delimiter, this.open.length > 0);
+    this.open.push(entry);
+    this.openLength += entry.text.length;
+    if (!isOpen) {
+      this.whole.push(...this.open);
+      this.open = [];
+      this.openLength = 0;
+    } else if (this.open.length > MOST_LINES || this.openLength > MOST_LENGTH) {
+      this.giveUpOpen();
     }
   }
+
+  /** The line that opened a quote for good is broken; what came after it is looked at anew. */
+  private giveUpOpen(): void {
+    const [broken, ...after] = this.open;
+    this.open = [];
+    this.openLength = 0;
+    this.refuse(broken!, 'a quote is opened and never closed');
+    for (const entry of after) {
+      if (this.open.length === 0 && !opensQuote(entry.text, this.delimiter))
+        this.takePlain(entry.line, entry.text);
+      else this.takeQuoted(entry);
+    }
+  }
+
+  private refuse({ line, text }: Line, reason: string): void {
+    this.settleWhole();
+    this.parts.push({ line, lines: 1, reason, content: text.slice(0, SHOWN) });
+  }
+
+  /** Rows with quotation marks, all at once. */
+  private settleWhole(): void {
+    if (this.whole.length === 0) return;
+    const lines = this.whole;
+    this.whole = [];
+    const records = parse(lines.map(({ text }) => text).join('\n'), {
+      delimiter: this.delimiter,
+      record_delimiter: '\n',
+      relax_quotes: true,
+      relax_column_count: true,
+      skip_empty_lines: false,
+      info: true,
+    }) as unknown as { record: string[]; info: { lines: number } }[];
+    let at = 0;
+    records.forEach(({ record, info }, n) => {
+      // The count runs to the line on which the row ends.
+      const after = n === records.length - 1 ? lines.length : info.lines - 1;
+      const { line, text } = lines[at]!;
+      this.add({ line, lines: after - at, fields: record }, text);
+      at = after;
+    });
+  }
+
+  private add(record: FileRecord, text: string): void {
+    const reason = unbearable(record.fields);
+    if (reason === null) this.parts.push(record);
+    else this.parts.push({ line: record.line, lines: record.lines, reason, content: text.slice(0, SHOWN) });
+  }
+}
+
+function unbearable(fields: readonly string[]): string | null {
+  if (fields.length > MOST_COLUMNS) return `has ${fields.length} columns; at most ${MOST_COLUMNS} are read`;
+  for (const field of fields)
+    if (field.length > LONGEST_CELL) return `has a cell of more than ${LONGEST_CELL} characters`;
+  return null;
 }
 
 /** The text between delimiters: for short lines several times as fast as the language's own split. */
@@ -102,65 +197,34 @@ function fieldsOf(text: string, delimiter: string): string[] {
   return fields;
 }
 
-/** Index of the line at which all quotes are closed; −1 if not yet. */
-function closingLine(lines: readonly { text: string }[]): number {
-  let open = false;
-  for (let i = 0; i < lines.length; i++) {
-    const { text } = lines[i]!;
-    for (let at = text.indexOf('"'); at >= 0; at = text.indexOf('"', at + 1)) open = !open;
-    if (!open) return i;
-  }
-  return -1;
+/** Whether any field begins with a quotation mark. Elsewhere it is a character like others. */
+function opensQuote(text: string, delimiter: string): boolean {
+  return text.startsWith('"') || text.includes(`${delimiter}"`);
 }
 
-function lengthOf(lines: readonly { text: string }[]): number {
-  return lines.reduce((sum, { text }) => sum + text.length, 0);
-}
-
-function toRecord(line: number, text: string, delimiter: string): FileRecord | BrokenRecord | null {
-  if (text.trim() === '') return null;
-  if (!text.includes('"')) return { line, fields: text.split(delimiter) };
-  try {
-    const [fields] = parse(text, { delimiter, relax_quotes: true, relax_column_count: true }) as string[][];
-    return { line, fields: fields ?? [] };
-  } catch (error) {
-    return {
-      line,
-      reason: `cannot be read (${(error as Error).message.split('\n')[0]})`,
-      content: text.slice(0, 300),
-    };
-  }
-}
-
-/** Lines of a file without their ends, a piece of the file at a time; `line` is the number of the first. */
-export async function* readLines(
-  file: string,
-  encoding: string,
-): AsyncGenerator<{ line: number; lines: string[]; bytes: number; quoted: boolean }> {
-  const decoder = iconv.getDecoder(encoding, { stripBOM: true });
-  let rest = '';
-  let line = 1;
-  let bytes = 0;
-  for await (const piece of createReadStream(file, { highWaterMark: 1 << 18 })) {
-    bytes += (piece as Buffer).length;
-    rest += decoder.write(piece as Buffer);
-    const quoted = rest.includes('"');
-    const returns = rest.includes('\r');
-    const lines = rest.split('\n');
-    rest = lines.pop()!;
-    // One endless line is no table; it is given out in pieces rather than gathered without limit.
-    if (rest.length > 4_000_000) {
-      lines.push(rest);
-      rest = '';
+/**
+ * Whether a quoted field is open at the end of a line. A field that closes its quote and goes on is an unquoted one
+ * from there, as csv-parse has it.
+ */
+function staysOpen(text: string, delimiter: string, open: boolean): boolean {
+  let isOpen = open;
+  for (let at = 0; ;) {
+    if (isOpen) {
+      const mark = text.indexOf('"', at);
+      if (mark < 0) return true;
+      at = mark + 1;
+      if (text[at] === '"') {
+        at++;
+        continue;
+      }
+      isOpen = false;
+    } else if (text[at] === '"') {
+      isOpen = true;
+      at++;
+      continue;
     }
-    if (lines.length === 0) continue;
-    yield { line, lines: returns ? lines.map(withoutReturn) : lines, bytes, quoted };
-    line += lines.length;
+    const next = text.indexOf(delimiter, at);
+    if (next < 0) return false;
+    at = next + delimiter.length;
   }
-  rest += decoder.end() ?? '';
-  if (rest !== '') yield { line, lines: [withoutReturn(rest)], bytes, quoted: rest.includes('"') };
-}
-
-function withoutReturn(text: string): string {
-  return text.endsWith('\r') ? text.slice(0, -1) : text;
 }

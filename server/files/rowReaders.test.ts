@@ -50,6 +50,8 @@ describe('own search performance', () => {
       clicks: 7,
       impressions: 1250,
       position: 9.4,
+      device: 0,
+      country: 0,
     });
   });
 
@@ -172,7 +174,7 @@ describe('keyword metrics', () => {
     const row = read('metrics', metrics);
     expect(row).toMatchObject({ query: 'bike bag', day: DAY });
     const figures = Object.entries(row as object).filter(([name]) => name !== 'query' && name !== 'day');
-    expect(figures).toHaveLength(6);
+    expect(figures).toHaveLength(8);
     for (const [, figure] of figures) expect(figure).toBeNaN();
   });
 });
@@ -202,6 +204,8 @@ describe('ad search terms and hidden terms', () => {
       cost: 4.5,
       conversions: 1,
       value: 80,
+      device: 0,
+      country: 0,
     });
   });
 

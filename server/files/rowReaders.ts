@@ -12,6 +12,8 @@ export interface ImportedRows {
     impressions: number;
     clicks: number;
     position: number;
+    device: number;
+    country: number;
   };
   'ad terms': {
     query: string;
@@ -24,11 +26,16 @@ export interface ImportedRows {
     cost: number;
     conversions: number;
     value: number;
+    device: number;
+    country: number;
   };
   metrics: {
     query: string;
     day: number;
     volume: number;
+    /** Bounds of the volume where the file gives a range. */
+    volumeLow: number;
+    volumeHigh: number;
     cpcLow: number;
     cpcHigh: number;
     adCompetition: number;
@@ -86,7 +93,8 @@ const READERS: { [Kind in ImportKind]: (cells: Cells) => ImportedRows[Kind] } = 
     const clicks = cells.count('clicks');
     assertClicks(clicks, impressions);
     const position = cells.position('position');
-    return { query, page: cells.bareAddress(), day, impressions, clicks, position };
+    const [device, country] = [cells.device(), cells.country()];
+    return { query, page: cells.bareAddress(), day, impressions, clicks, position, device, country };
   },
   'ad terms'(cells) {
     const query = cells.query();
@@ -105,6 +113,8 @@ const READERS: { [Kind in ImportKind]: (cells: Cells) => ImportedRows[Kind] } = 
       cost: cells.amount('cost', 1e9),
       conversions: cells.countIfAny('conversions'),
       value: cells.amount('value', 1e12),
+      device: cells.device(),
+      country: cells.country(),
     };
   },
   metrics(cells) {
@@ -114,10 +124,13 @@ const READERS: { [Kind in ImportKind]: (cells: Cells) => ImportedRows[Kind] } = 
     const low = cells.amount('cpc low', 1e6);
     const high = cells.amount('cpc high', 1e6);
     if (low > high) throw new Unusable(`CPC from ${low} to ${high} cannot be`);
+    const { volume, low: volumeLow, high: volumeHigh } = cells.volume();
     return {
       query,
       day,
-      volume: Math.round(cells.amount('volume', 2e9)),
+      volume,
+      volumeLow,
+      volumeHigh,
       cpcLow: Number.isNaN(low) ? single : low,
       cpcHigh: Number.isNaN(high) ? single : high,
       adCompetition: cells.share('ad competition'),
@@ -132,7 +145,7 @@ const READERS: { [Kind in ImportKind]: (cells: Cells) => ImportedRows[Kind] } = 
     const organic = cells.place('organic');
     const paid = cells.place('paid');
     if (organic === 0 && paid === 0) throw new Unusable('neither an organic nor a paid position');
-    return { query, page, day, organic, paid, volume: Math.round(cells.amount('volume', 2e9)) };
+    return { query, page, day, organic, paid, volume: cells.volume().volume };
   },
   'hidden terms'(cells) {
     const page = cells.address();

@@ -3,12 +3,14 @@ import { open } from 'node:fs/promises';
 import { createInterface } from 'node:readline';
 import { once } from 'node:events';
 import type { FileReading } from '@opsimath/contract/api/imports';
-import ExcelJS from 'exceljs';
+import type ExcelJS from 'exceljs';
 import { KnownProblem } from '../problem';
 
 /** More than this is no table of keywords: a file that unpacks without end is stopped here. */
 const MOST_BYTES = 1024 ** 3;
-const MOST_CELLS = 1000;
+/** As wide and as long as the largest spreadsheet. */
+const MOST_CELLS = 16_384;
+const MOST_ROWS = 1_048_576;
 const MOST_HEADS_SEEN = 2000;
 
 /** What a file is by its first bytes. */
@@ -77,20 +79,37 @@ class TableWriter {
 }
 
 async function writeSheet(file: string, out: TableWriter): Promise<void> {
-  const workbook = new ExcelJS.stream.xlsx.WorkbookReader(file, {
+  // Loaded when a workbook comes: it takes a good part of a second.
+  const { default: Excel } = await import('exceljs');
+  const workbook = new Excel.stream.xlsx.WorkbookReader(file, {
     entries: 'emit',
     sharedStrings: 'cache',
     styles: 'cache',
     hyperlinks: 'ignore',
     worksheets: 'emit',
   });
+  // A sheet may lie in the file before the list of sheets; the reader would stumble over that.
+  (workbook as unknown as { model: { sheets: unknown[] } }).model = { sheets: [] };
   for await (const sheet of workbook) {
     let line = 1;
     for await (const row of sheet) {
+      if (row.number > MOST_ROWS)
+        throw new KnownProblem(
+          'too-large',
+          `The sheet names a row ${row.number}; at most ${MOST_ROWS} are read.`,
+          'Save the table again, or export it as CSV.',
+        );
       for (; line < row.number; line++) await out.row([]);
       const cells: string[] = [];
-      row.eachCell({ includeEmpty: true }, (cell, column) => {
-        if (column <= MOST_CELLS) cells[column - 1] = cellText(cell.value);
+      // Only cells that are there: an empty one far to the right would make all before it.
+      row.eachCell({ includeEmpty: false }, (cell, column) => {
+        if (column > MOST_CELLS)
+          throw new KnownProblem(
+            'not-a-table',
+            `Row ${row.number} has a column ${column}; at most ${MOST_CELLS} are read.`,
+            'Export the columns that are needed, as CSV.',
+          );
+        cells[column - 1] = cellText(cell.value);
       });
       await out.row(Array.from(cells, (cell) => cell ?? ''));
       line++;

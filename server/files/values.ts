@@ -39,7 +39,11 @@ export function readNumber(text: string, decimalComma: boolean): number | null {
   return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : null;
 }
 
-/** A day since 1970-01-01 in any usual notation; `null` if it is none, or no day of the calendar. */
+/** No table of keywords is older or comes from later: such a year is a slip. */
+const FIRST_YEAR = 2000;
+const LAST_YEAR = 2100;
+
+/** A day since 1970-01-01 in any usual notation; `null` if it is none, no day of the calendar, or not of 2000–2100. */
 export function readDay(text: string, order: FileReading['dateOrder']): number | null {
   const trimmed = text.trim();
   const yearFirst =
@@ -63,6 +67,7 @@ export function readDay(text: string, order: FileReading['dateOrder']): number |
 }
 
 function dayOf(year: number, month: number, day: number): number | null {
+  if (year < FIRST_YEAR || year > LAST_YEAR) return null;
   const date = new Date(Date.UTC(year, month - 1, day));
   const real =
     date.getUTCFullYear() === year && date.getUTCMonth() === month - 1 && date.getUTCDate() === day;

@@ -1,22 +1,31 @@
 import { randomUUID } from 'node:crypto';
-import { rename, rm } from 'node:fs/promises';
+import { access, rm } from 'node:fs/promises';
 import path from 'node:path';
 import {
   fileImport,
   fileReading,
+  type ImportPreview,
   importKind,
   importPreview,
   importStart,
   rejectionsPage,
   uploadAnswer,
 } from '@opsimath/contract/api/imports';
+import { LRUCache } from 'lru-cache';
 import { z } from 'zod';
-import { createImport, importById, listImports, rejections, startImport } from '../data/imports';
+import {
+  type ImportRow,
+  createImport,
+  importById,
+  listImports,
+  rejections,
+  startImport,
+} from '../data/imports';
 import { createJob } from '../data/jobs';
-import { marketByCode } from '../data/markets';
+import { type MarketRow, marketByCode } from '../data/markets';
 import { projectById } from '../data/projects';
-import { findReading, readingProblems } from '../files/findReading';
-import { asDelimited, formatOf } from '../files/tables';
+import { readingProblems } from '../files/findReading';
+import { readFile } from '../files/readFile';
 import { withRememberedMatch, rememberMatch } from '../data/columnMatches';
 import { KnownProblem } from '../problem';
 import type { Routes } from './route';
@@ -24,6 +33,8 @@ import type { Services } from './services';
 import { storeUpload } from './upload';
 
 export function importRoutes(routes: Routes, { database, jobs, filesFolder }: Services): void {
+  /** What the rows of lately uploaded files say of where they are from. */
+  const said = new LRUCache<number, ImportPreview['says']>({ max: 100 });
   routes.add(
     {
       method: 'get',
@@ -48,23 +59,20 @@ export function importRoutes(routes: Routes, { database, jobs, filesFolder }: Se
       const file = path.join(filesFolder, storedAs);
       try {
         const bytes = await storeUpload(context, file);
-        const format = await formatOf(file);
-        if (format !== 'delimited') {
-          await asDelimited(file, format, `${file}.table`);
-          await rename(`${file}.table`, file);
-        }
-        const { reading: found, sample } = await findReading(file, format, query.kind);
-        const reading = await withRememberedMatch(database, params.id, found);
+        const seen = await readFile('table', file, query.kind);
+        const reading = await withRememberedMatch(database, params.id, seen.reading);
         const problems = readingProblems(reading);
         const { kind } = reading;
         const entry = { projectId: params.id, fileName: query.name, storedAs, bytes, kind, reading };
         const id = await createImport(database, entry);
+        said.set(id, seen.says);
         return {
           import: (await listImports(database, params.id, id))[0]!,
-          preview: { reading, sample, problems },
+          preview: { ...seen, reading, problems },
         };
       } catch (error) {
         await rm(file, { force: true });
+        await rm(`${file}.table`, { force: true });
         throw error;
       }
     },
@@ -93,7 +101,8 @@ export function importRoutes(routes: Routes, { database, jobs, filesFolder }: Se
     async ({ params, body }) => {
       const entry = await importById(database, params.id);
       const { format } = fileReading.parse(entry.reading);
-      return findReading(path.join(filesFolder, entry.storedAs), format, body.kind);
+      const file = await storedFile(filesFolder, entry);
+      return readFile('table again', file, format, body.kind);
     },
   );
   routes.add(
@@ -106,20 +115,26 @@ export function importRoutes(routes: Routes, { database, jobs, filesFolder }: Se
     },
     async ({ params, body }) => {
       const entry = await importById(database, params.id);
-      if (entry.jobId !== null) {
-        throw new KnownProblem(
-          'taken-in',
-          'This file has been taken in already.',
-          'Upload it again to read it differently.',
-        );
-      }
+      if (entry.jobId !== null) throw takenIn();
       const problems = readingProblems(body.reading);
       if (problems.length > 0) throw new KnownProblem('reading', problems.join(' '));
       const market = await marketByCode(database, body.market);
-      const jobId = await createJob(database, entry.projectId, 'import', { importId: entry.id });
+      const file = await storedFile(filesFolder, entry);
+      if (!body.marketConfirmed) {
+        const { format, kind } = body.reading;
+        const says = said.get(entry.id) ?? (await readFile('table again', file, format, kind)).says;
+        assertMarket(market, says);
+      }
       const { kind } = body.reading;
-      await rememberMatch(database, entry.projectId, body.reading);
-      await startImport(database, entry.id, { marketId: market.id, jobId, kind, reading: body.reading });
+      const jobId = await database.together(async (steps) => {
+        // Asked again inside: two starts at once take the file in once.
+        if ((await importById(steps, entry.id)).jobId !== null) throw takenIn();
+        const created = await createJob(steps, entry.projectId, 'import', { importId: entry.id });
+        await rememberMatch(steps, entry.projectId, body.reading);
+        const start = { marketId: market.id, jobId: created, kind, reading: body.reading };
+        await startImport(steps, entry.id, start);
+        return created;
+      });
       jobs.start(jobId);
       return (await listImports(database, entry.projectId, entry.id))[0]!;
     },
@@ -136,5 +151,40 @@ export function importRoutes(routes: Routes, { database, jobs, filesFolder }: Se
       answer: rejectionsPage,
     },
     ({ params, query }) => rejections(database, params.id, query.offset, query.limit),
+  );
+}
+
+const takenIn = (): KnownProblem =>
+  new KnownProblem(
+    'taken-in',
+    'This file has been taken in already.',
+    'Upload it again to read it differently.',
+  );
+
+/** The uploaded file of an import. What was never taken in is kept for a day only. */
+async function storedFile(folder: string, entry: ImportRow): Promise<string> {
+  const file = path.join(folder, entry.storedAs);
+  await access(file).catch(() => {
+    throw new KnownProblem(
+      'no-such-import',
+      `The file ${entry.fileName} is no longer here: what is not taken in goes after a day.`,
+      'Upload it again.',
+    );
+  });
+  return file;
+}
+
+/** Throws when the rows say that they are of another country or language than the market. */
+function assertMarket(market: MarketRow, says: ImportPreview['says']): void {
+  const apart: string[] = [];
+  if (says.countries.length > 0 && !says.countries.includes(market.place))
+    apart.push(`country ${says.countries.slice(0, 3).join(', ')}`);
+  if (says.languages.length > 0 && !says.languages.includes(market.language))
+    apart.push(`language ${says.languages.slice(0, 3).join(', ')}`);
+  if (apart.length === 0) return;
+  throw new KnownProblem(
+    'another-market',
+    `Its rows speak of ${apart.join(' and ')}; the market is ${market.placeName}, ${market.languageName}.`,
+    'Choose the market that the file is of, or take it in for this one all the same.',
   );
 }

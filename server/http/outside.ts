@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { marketByCode } from '../data/markets';
 import { projectById } from '../data/projects';
 import { outsideChanges } from '../data/outsideChanges';
-import { readOutsideTable } from '../files/outsideTable';
+import { readFile } from '../files/readFile';
 import type { Routes } from './route';
 import type { Services } from './services';
 import { withUpload } from './upload';
@@ -23,7 +23,7 @@ export function outsideRoutes(routes: Routes, { database, filesFolder }: Service
       await projectById(database, params.id);
       const market = await marketByCode(database, query.market);
       return withUpload(context, filesFolder, async (file) => {
-        const { rows, problems } = await readOutsideTable(file);
+        const { rows, problems } = await readFile('outside table', file);
         return outsideChanges(database, params.id, market, rows, problems);
       });
     },

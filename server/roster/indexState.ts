@@ -6,7 +6,7 @@ import { expectedPages, indexOverview, keepIndexStates, keepSitemap } from '../d
 import { addressPlatforms, marketByCode } from '../data/markets';
 import { projectById } from '../data/projects';
 import { coveringTarget, listTargets } from '../data/targets';
-import { readSitemap } from '../files/sitemap';
+import { readFile } from '../files/readFile';
 import { KnownProblem } from '../problem';
 import { MOST_INDEXED, type SearchSource } from '../sources/searchSource';
 
@@ -58,7 +58,7 @@ export async function takeSitemap(
   const platforms = await addressPlatforms(database);
   const pages = new Map<string, { address: string; updated: string | null }>();
   const left: SitemapAnswer['left'] = [];
-  for (const { address: text, updated } of await readSitemap(file)) {
+  for (const { address: text, updated } of await readFile('sitemap', file)) {
     const read = readAddress(text, platforms);
     if ('reason' in read) left.push({ text: text.slice(0, 200), reason: read.reason });
     else if (!coveringTarget(own, read.address, null))

@@ -6,7 +6,8 @@ import type { Database } from '../data/connection';
 import { addressPlatforms, marketByCode } from '../data/markets';
 import { keepPlaceRecords } from '../data/placeRecords';
 import { addTarget, listTargets, saveVersion } from '../data/targets';
-import { pagePhrases, readSavedPage } from '../files/savedPage';
+import { readFile } from '../files/readFile';
+import { pagePhrases } from '../files/savedPage';
 import { KnownProblem } from '../problem';
 
 /** A saved page becomes a target, or a new version of one; its own phrases are given back. */
@@ -17,7 +18,7 @@ export async function takeSavedPage(
   file: string,
 ): Promise<{ page: SavedPage; target: number }> {
   const market = await marketByCode(database, query.market);
-  const { canonical, body, ...page } = await readSavedPage(file);
+  const { canonical, body, ...page } = await readFile('saved page', file);
   const said = query.address.trim() || canonical;
   const read = readAddress(said, await addressPlatforms(database));
   if ('reason' in read) {

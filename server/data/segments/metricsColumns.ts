@@ -61,6 +61,9 @@ function monthNumber(isoMonth: string): number {
 /** What a file may say of a keyword; NaN and nothing are unknown. */
 export interface ImportedFigures {
   volume: number;
+  /** Bounds, where the file gives a range. */
+  volumeLow?: number;
+  volumeHigh?: number;
   cpcLow?: number;
   cpcHigh?: number;
   adCompetition?: number;
@@ -96,5 +99,12 @@ export function importedMetricsColumns(ids: Int32Array, rows: readonly ImportedF
   // A column that says nothing is not kept.
   for (const [name, column] of Object.entries(optional))
     if (column.some((value) => !Number.isNaN(value))) columns[name] = column;
+  const ranged = Array.from(at, (row) => (rows[row]!.volumeLow ?? 0) < (rows[row]!.volumeHigh ?? 0));
+  if (ranged.includes(true)) {
+    const bound = (of: (row: ImportedFigures) => number): Int32Array =>
+      Int32Array.from(at, (row, n) => (ranged[n] ? of(rows[row]!) : UNKNOWN_COUNT));
+    columns.volumeLow = bound((row) => row.volumeLow!);
+    columns.volumeHigh = bound((row) => row.volumeHigh!);
+  }
   return columns;
 }

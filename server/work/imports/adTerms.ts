@@ -14,7 +14,7 @@ function matchCode(match: string): number {
 export const adTermsStore: StoreMaker<'ad terms'> = async ({ database }, entry, market) => ({
   async statements(rows) {
     if (rows.length === 0) return { statements: [], refused: [] };
-    const { head, ...shared } = await ownTable(database, entry, market, 'ad terms', rows);
+    const { head, shared } = await ownTable(database, entry, market, 'ad terms', rows);
     const bidOn = await keywordIdsOf(
       database,
       market.id,

@@ -2,6 +2,7 @@ import type { Database } from '../../data/connection';
 import type { ImportRow } from '../../data/imports';
 import { keywordIdsOf } from '../../data/keywords';
 import type { MarketRow } from '../../data/markets';
+import type { Columns } from '../../data/segments/columns';
 import { placeIdsByAddress } from '../../data/places';
 import { isoDay } from './stores';
 
@@ -9,6 +10,8 @@ interface OwnRow {
   query: string;
   page: string;
   day: number;
+  device: number;
+  country: number;
 }
 
 /** What the brand's own tables share: their head and who, where and when each row speaks of. */
@@ -39,8 +42,19 @@ export async function ownTable<Kind extends 'performance' | 'ad terms'>(
       importId: entry.id,
       rows: rows.length,
     },
-    keyword,
-    place: Int32Array.from(rows, (row) => places.get(row.page) ?? 0),
-    day: Int32Array.from(rows, (row) => row.day),
+    shared: {
+      keyword,
+      place: Int32Array.from(rows, (row) => places.get(row.page) ?? 0),
+      day: Int32Array.from(rows, (row) => row.day),
+      ...origins(rows),
+    },
+  };
+}
+
+/** Columns of where rows are from; one that says nothing is not kept. */
+function origins(rows: readonly OwnRow[]): Columns {
+  return {
+    ...(rows.some(({ device }) => device > 0) && { device: Uint8Array.from(rows, (row) => row.device) }),
+    ...(rows.some(({ country }) => country > 0) && { country: Int32Array.from(rows, (row) => row.country) }),
   };
 }

@@ -6,7 +6,7 @@ import type { StoreMaker } from './stores';
 export const performanceStore: StoreMaker<'performance'> = async ({ database }, entry, market) => ({
   async statements(rows) {
     if (rows.length === 0) return { statements: [], refused: [] };
-    const { head, ...shared } = await ownTable(database, entry, market, 'performance', rows);
+    const { head, shared } = await ownTable(database, entry, market, 'performance', rows);
     const statements = segmentStatements(head, {
       ...shared,
       impressions: Int32Array.from(rows, (row) => row.impressions),

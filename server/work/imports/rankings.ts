@@ -2,7 +2,7 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
 import { type InStatement, writeTogether } from '../../data/connection';
-import { type ImportRow, importMark, rejectionStatement } from '../../data/imports';
+import { type ImportRow, importMark, rejectionStatements } from '../../data/imports';
 import { progressStatement } from '../../data/jobs';
 import { keywordIdsOfKeys } from '../../data/keywords';
 import { indexNewKeywords } from '../../data/keywordWords';
@@ -17,7 +17,7 @@ import type { Columns } from '../../data/segments/columns';
 import { segmentStatements } from '../../data/segments/segments';
 import { coveringTarget, listTargets } from '../../data/targets';
 import type { JobContext } from '../context';
-import { MOST_REJECTIONS, outcome } from '../importJob';
+import { outcome } from '../importJob';
 import type { ParserTask, RankingsPart } from './rankingsParser';
 import { isoDay } from './stores';
 
@@ -53,15 +53,8 @@ export async function runRankingsImport(
     kept += part.day.length;
     await writeTogether(database, [
       ...statements,
-      ...(part.rejected.length > 0
-        ? [rejectionStatement(entry.id, part.rejected.slice(0, Math.max(0, MOST_REJECTIONS - refused)))]
-        : []),
-      importMark(entry.id, {
-        records: part.records,
-        kept: part.day.length,
-        rejected: part.rejected.length,
-        skipped: part.skipped,
-      }),
+      ...rejectionStatements(entry.id, refused, part.rejected),
+      importMark(entry.id, part.counts),
       progressStatement(context.jobId, progress.advance(part.bytes - bytesTold)),
     ]);
     // Some parts at a time: in small pieces the word index would be merged again and again.

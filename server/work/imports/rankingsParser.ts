@@ -2,8 +2,9 @@ import { parentPort, workerData } from 'node:worker_threads';
 import type { FileReading } from '@opsimath/contract/api/imports';
 import type { AddressPlatform } from '@opsimath/core/text/address';
 import { key } from '@opsimath/core/text/key';
-import { isRecord, readRecordBatches } from '../../files/records';
+import { readRecordBatches } from '../../files/records';
 import { type ImportedRows, rowReader } from '../../files/rowReaders';
+import { type Counts, type Rejected, Tally } from './tally';
 
 export interface ParserTask {
   file: string;
@@ -29,9 +30,9 @@ export interface RankingsPart {
   paid: Uint8Array;
   /** NaN where the file gives none. */
   volume: Float64Array;
-  rejected: { line: number; reason: string; content: string }[];
-  skipped: number;
-  records: number;
+  /** What became of the lines of this part. */
+  counts: Counts;
+  rejected: Rejected[];
   /** Bytes of the file read so far. */
   bytes: number;
   last: boolean;
@@ -61,9 +62,6 @@ class PartBuilder {
   private readonly organic = new Uint8Array(PART_ROWS);
   private readonly paid = new Uint8Array(PART_ROWS);
   private readonly volume = new Float64Array(PART_ROWS);
-  readonly rejected: RankingsPart['rejected'] = [];
-  skipped = 0;
-  records = 0;
   rows = 0;
   private lastText = '';
   private lastSlot = -1;
@@ -93,7 +91,7 @@ class PartBuilder {
     return slot;
   }
 
-  finish(bytes: number, last: boolean): RankingsPart {
+  finish({ list, ...counts }: ReturnType<Tally['settle']>, bytes: number, last: boolean): RankingsPart {
     return {
       keys: [...this.slots.keys()],
       texts: this.texts,
@@ -104,9 +102,8 @@ class PartBuilder {
       organic: this.organic.slice(0, this.rows),
       paid: this.paid.slice(0, this.rows),
       volume: this.volume.slice(0, this.rows),
-      rejected: this.rejected,
-      skipped: this.skipped,
-      records: this.records,
+      counts,
+      rejected: list,
       bytes,
       last,
     };
@@ -121,33 +118,20 @@ async function send(part: RankingsPart): Promise<void> {
   while (waiting > MOST_WAITING) await new Promise<void>((resolve) => (wake = resolve));
 }
 
-const read = rowReader(reading, platforms);
-let part = new PartBuilder();
-let seen = 0;
-let lastBytes = 0;
 const { encoding, delimiter, headerLine } = reading;
-for await (const { records, bytes } of readRecordBatches(file, encoding, delimiter, headerLine + 1)) {
+const firstLine = headerLine + 1;
+const tally = new Tally(rowReader(reading, platforms), delimiter, firstLine, lineShift, skip);
+let part = new PartBuilder();
+let lastBytes = 0;
+for await (const { records, bytes } of readRecordBatches(file, encoding, delimiter, firstLine)) {
   lastBytes = bytes;
   for (const record of records) {
-    if (seen++ < skip) continue;
-    part.records++;
-    if (!isRecord(record)) {
-      part.rejected.push({ ...record, line: record.line + lineShift });
-      continue;
-    }
-    const row = read(record.fields);
-    if (row === null) part.skipped++;
-    else if (typeof row === 'string')
-      part.rejected.push({
-        line: record.line + lineShift,
-        reason: row,
-        content: record.fields.join(delimiter).slice(0, 300),
-      });
-    else part.add(row as ImportedRows['rankings']);
-    if (part.rows === PART_ROWS || part.records === 2 * PART_ROWS) {
-      await send(part.finish(bytes, false));
+    const taken = tally.take(record);
+    if (taken) part.add(taken.row as ImportedRows['rankings']);
+    if (part.rows === PART_ROWS || tally.pending === 2 * PART_ROWS) {
+      await send(part.finish(tally.settle(), bytes, false));
       part = new PartBuilder();
     }
   }
 }
-await send(part.finish(lastBytes, true));
+await send(part.finish(tally.settle(), lastBytes, true));

@@ -16,7 +16,7 @@ import '../lane/lane.css';
 import { Notes } from '../notes/Notes';
 import { Problem } from '../words/Problem';
 import { RateWord } from '../words/RateWord';
-import { age, count, decimal, movement, spelledDay, worth } from '../words/figures';
+import { age, count, decimal, movement, spelledDay, volumeWord, worth } from '../words/figures';
 import { AroundParts } from './AroundParts';
 import { FrontStudy } from './FrontStudy';
 import { HandPositions } from './HandPositions';
@@ -121,7 +121,7 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
           <dl className="facts">
             <Fact
               name="Volume"
-              value={`${count(data.row.volume)} a month${data.row.volumeBorrowed ? ', borrowed' : metricsAge}`}
+              value={`${volumeWord(data.row)} a month${data.row.volumeBorrowed ? ', borrowed' : metricsAge}`}
             />
             <Fact name="Priority" value={worth(data.row.priority)} />
             <Fact

@@ -16,6 +16,15 @@ export function count(value: number | null | undefined): string {
   return value === null || value === undefined ? UNKNOWN_SIGN : whole.format(value);
 }
 
+/** A volume as its source gave it: one figure, or from … to. */
+export function volumeWord(row: {
+  volume: number | null;
+  volumeRange: { low: number; high: number } | null;
+}): string {
+  const { volume, volumeRange: range } = row;
+  return range === null ? count(volume) : `${count(range.low)}–${count(range.high)}`;
+}
+
 export function decimal(value: number | null | undefined, digits: number): string {
   if (value === null || value === undefined) return UNKNOWN_SIGN;
   let format = byDigits.get(digits);

@@ -2,7 +2,7 @@ import type { PoolPage, PoolRow } from '@opsimath/contract/api/lookUps';
 import { MonthLine } from '../../parts/charts/MonthLine';
 import type { GridColumn } from '../../parts/table/gridColumn';
 import { Tick } from '../../parts/table/Tick';
-import { age, count, decimal } from '../../parts/words/figures';
+import { age, count, decimal, volumeWord } from '../../parts/words/figures';
 import type { ColumnId } from './poolColumnNames';
 import { laneColumn } from '../../parts/pool/laneColumn';
 import type { PoolSides } from '../../parts/pool/poolSides';
@@ -91,10 +91,12 @@ function columnsById({
         if (row.volume === null) return <span className="faint">unknown</span>;
         const old = row.metricsDate === null ? '' : age(row.metricsDate, today, oldAfter);
         return (
-          <span title={`of ${row.metricsDate}${old}, ${row.volumeMonths || 'no'} months given`}>
+          <span
+            title={`of ${row.metricsDate}${old}, ${row.volumeRange ? `given as a range, counted as ${count(row.volume)}` : `${row.volumeMonths || 'no'} months given`}`}
+          >
             {old !== '' && <i className="old-mark">old</i>}
             {row.volumeMonths < 12 && row.volumeMonths > 0 && '~'}
-            {count(row.volume)}
+            {volumeWord(row)}
           </span>
         );
       },

@@ -1,0 +1,94 @@
+import type { ImportedRow } from '../../files/rowReaders';
+import { type FilePart, isBroken, isRecord } from '../../files/records';
+
+const SHOWN = 300;
+
+export interface Rejected {
+  line: number;
+  reason: string;
+  content: string;
+}
+/** What became of the lines of a file: each of them is one of these. */
+export interface Counts {
+  records: number;
+  kept: number;
+  rejected: number;
+  skipped: number;
+  blank: number;
+}
+
+/**
+ * Sorts the parts of a file into rows that are kept and lines that are not, and sees to it that none is missed: the
+ * parts follow one another line by line, and kept, rejected, skipped and blank add up to what was read.
+ */
+export class Tally {
+  rejected: Rejected[] = [];
+  private counts: Counts = { records: 0, kept: 0, rejected: 0, skipped: 0, blank: 0 };
+  private next: number;
+
+  constructor(
+    private readonly read: (fields: readonly string[]) => ImportedRow | string | null,
+    private readonly delimiter: string,
+    firstLine: number,
+    /** Added to every line number that is told. */
+    private readonly lineShift: number,
+    /** Parts that an earlier run has taken in. */
+    private toSkip: number,
+  ) {
+    this.next = firstLine;
+  }
+
+  /** The row of a part that is to be kept, with its line; `null` for every other. */
+  take(part: FilePart): { row: ImportedRow; line: number } | null {
+    if (part.line !== this.next)
+      throw new Error(`line ${this.next} was missed: the next part is of line ${part.line}`);
+    this.next = part.line + part.lines;
+    if (this.toSkip > 0) {
+      this.toSkip--;
+      return null;
+    }
+    this.counts.records++;
+    const line = part.line + this.lineShift;
+    if (isBroken(part)) this.reject({ line, reason: part.reason, content: part.content });
+    else if (!isRecord(part)) this.counts.blank++;
+    else {
+      const row = this.read(part.fields);
+      if (row === null) this.counts.skipped++;
+      else if (typeof row === 'string')
+        this.reject({ line, reason: row, content: part.fields.join(this.delimiter).slice(0, SHOWN) });
+      else {
+        this.counts.kept++;
+        return { row, line };
+      }
+    }
+    return null;
+  }
+
+  /** A row that was kept so far turns out to be of no use. */
+  takeBack(rejected: Rejected): void {
+    this.counts.kept--;
+    this.reject(rejected);
+  }
+
+  get pending(): number {
+    return this.counts.records;
+  }
+
+  /** What has been counted since the last time, with what was rejected. Throws when it does not add up. */
+  settle(): Counts & { list: Rejected[] } {
+    const { records, kept, rejected, skipped, blank } = this.counts;
+    if (kept + rejected + skipped + blank !== records || rejected !== this.rejected.length)
+      throw new Error(
+        `${records} lines were read, and ${kept} + ${rejected} + ${skipped} + ${blank} accounted for`,
+      );
+    const settled = { records, kept, rejected, skipped, blank, list: this.rejected };
+    this.counts = { records: 0, kept: 0, rejected: 0, skipped: 0, blank: 0 };
+    this.rejected = [];
+    return settled;
+  }
+
+  private reject(rejected: Rejected): void {
+    this.counts.rejected++;
+    this.rejected.push(rejected);
+  }
+}
