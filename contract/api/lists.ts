@@ -16,6 +16,7 @@ export const keywordList = z.object({
   goal: z.int().nullable(),
   judged: z.object({ fit: z.int(), adjacent: z.int(), off: z.int(), unjudged: z.int(), parked: z.int() }),
   fitVolume: z.number(),
+  revision: z.int(),
   createdAt: z.string(),
   history: z.array(z.object({ at: z.string(), person: z.string(), what: z.string() })),
 });
@@ -40,6 +41,8 @@ export const listChange = z.object({
   name: listName.optional(),
   locked: z.boolean().optional(),
   goal: z.int().min(1).max(100_000).nullable().optional(),
+  /** The revision that the change rests on. */
+  revision: z.int().optional(),
   add: z.array(z.int()).max(100_000).optional(),
   remove: z.array(z.int()).max(100_000).optional(),
   ...signed,

@@ -26,6 +26,13 @@ export const noteAddition = z.object({
 });
 export type NoteAddition = z.input<typeof noteAddition>;
 
+export const noteChange = z.object({
+  text: noteText,
+  /** The revision that the change rests on. */
+  revision: z.int().optional(),
+  person: z.string().trim().max(80).default(''),
+});
+
 export const note = z.object({
   id: z.int(),
   subject: noteSubject,
@@ -39,5 +46,6 @@ export const note = z.object({
   picture: z.boolean(),
   /** ISO moment. */
   writtenAt: z.string(),
+  revision: z.int(),
 });
 export type Note = z.infer<typeof note>;

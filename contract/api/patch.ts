@@ -50,3 +50,34 @@ export function takenBack<T>(stands: T, change: DeepPartial<T>): DeepPartial<T> 
 function isRecord(value: unknown): value is Record<string, unknown> {
   return typeof value === 'object' && value !== null && !Array.isArray(value);
 }
+
+/**
+ * Where a change clashes with what others have changed since: paths that it names, that they have changed as well, to
+ * something else. What both changed alike is no clash.
+ * @param base what stood when the change was thought of
+ * @param stands what stands now
+ */
+export function clashes<T>(base: T, stands: T, change: DeepPartial<T>, path = ''): string[] {
+  if (same(base, stands) || same(stands, change)) return [];
+  if (!isRecord(stands) || !isRecord(change) || !isRecord(base)) return [path];
+  return Object.entries(change).flatMap(([name, value]) =>
+    value === undefined
+      ? []
+      : clashes<unknown>(
+          (base as Record<string, unknown>)[name],
+          (stands as Record<string, unknown>)[name],
+          value as DeepPartial<unknown>,
+          path === '' ? name : `${path} ${name}`,
+        ),
+  );
+}
+
+export function same(a: unknown, b: unknown): boolean {
+  if (isRecord(a) && isRecord(b)) {
+    const names = new Set([...Object.keys(a), ...Object.keys(b)]);
+    return [...names].every((name) => same(a[name], b[name]));
+  }
+  if (Array.isArray(a) && Array.isArray(b))
+    return a.length === b.length && a.every((value, i) => same(value, b[i]));
+  return Object.is(a, b);
+}

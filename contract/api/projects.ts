@@ -93,6 +93,7 @@ export const project = z.object({
   name: z.string(),
   settings: projectSettings,
   revision: z.int(),
+  settingsRevision: z.int(),
   createdAt: z.string(),
 });
 export type Project = z.infer<typeof project>;
@@ -102,7 +103,11 @@ export const projectChange = z.object({
   name: z.string().trim().min(1).max(120).optional(),
   /** Only what is named changes. */
   settings: patchOf(projectSettings).optional(),
+  /** The revision of the settings that the change rests on. */
+  settingsRevision: z.int().optional(),
+  person: z.string().trim().max(80).optional(),
 });
+export type ProjectChange = z.infer<typeof projectChange>;
 export type SettingsChange = DeepPartial<ProjectSettings>;
 
 /** What waits at each stage, and the dates there is something for. */

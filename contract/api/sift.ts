@@ -66,6 +66,7 @@ export const recipe = z.object({
   /** Sieves and rescued keywords before the last change of the sieves; `null` before any. */
   before: z.object({ steps: recipeParts.steps, rescued: recipeParts.rescued }).nullable(),
   changedAt: z.string(),
+  revision: z.int(),
 });
 export type Recipe = z.infer<typeof recipe>;
 export const recipeAddition = z.object({
@@ -74,7 +75,12 @@ export const recipeAddition = z.object({
   rescued: recipeParts.rescued.default([]),
   goal: recipeParts.goal.default(50),
 });
-export const recipeChange = z.object(recipeParts).partial();
+export const recipeChange = z.object({
+  ...z.object(recipeParts).partial().shape,
+  /** The revision that the change rests on; on an older one it is merged, or refused where it clashes. */
+  revision: z.int().optional(),
+  person: z.string().trim().max(80).optional(),
+});
 export type RecipeChange = z.infer<typeof recipeChange>;
 
 /** A pool run through a recipe. */
@@ -177,10 +183,26 @@ export const judgement = z.object({
   reason: z.string().trim().max(500).default(''),
 });
 export type Judgement = z.input<typeof judgement>;
+/** Names one step of judging: sent twice it counts once, and it can be taken back by this name. */
+export const stepId = z.string().min(8).max(60);
 export const judgements = z.object({
+  id: stepId.optional(),
   changes: z.array(judgement).min(1).max(100_000),
   person: z.string().trim().max(80).default(''),
 });
+/** Steps of judging in the order in which they were given: verdicts, or another step taken back. */
+export const judgementSteps = z.object({
+  steps: z
+    .array(
+      z.union([
+        judgements.extend({ id: stepId }),
+        z.object({ id: stepId, takesBack: stepId, person: z.string().trim().max(80).default('') }),
+      ]),
+    )
+    .min(1)
+    .max(500),
+});
+export type JudgementStep = z.input<typeof judgementSteps>['steps'][number];
 export const keptJudgement = z.object({
   keyword: z.int(),
   verdict,
@@ -191,11 +213,28 @@ export const keptJudgement = z.object({
 });
 export type KeptJudgement = z.infer<typeof keptJudgement>;
 /** What stood before, so that it can be taken back, and what stands now. */
-export const judgementsAnswer = z.object({ before: z.array(keptJudgement), after: z.array(keptJudgement) });
+export const judgementsAnswer = z.object({
+  id: stepId,
+  before: z.array(keptJudgement),
+  after: z.array(keptJudgement),
+  /** Keywords left as they are, because somebody has judged them anew since the step that is taken back. */
+  newer: z.int(),
+});
 export type JudgementsAnswer = z.infer<typeof judgementsAnswer>;
+export const judgementStepsAnswer = z.object({
+  steps: z.array(
+    z.union([
+      judgementsAnswer,
+      /** A step that cannot be done at all: what it is about is gone. */
+      z.object({ id: stepId, problem: z.string() }),
+    ]),
+  ),
+});
+export type JudgementStepsAnswer = z.infer<typeof judgementStepsAnswer>;
 
 /** One verdict for all that comes through and holds what is looked for. */
 export const siftJudgement = z.object({
+  id: stepId.optional(),
   query: siftQuery.pick({ steps: true, rescued: true, find: true }),
   verdict,
   reason: z.string().trim().max(500).default(''),

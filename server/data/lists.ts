@@ -1,13 +1,15 @@
 import type {
   KeywordList,
   ListCombination,
-  listChange as change,
+  listChange as listChanges,
   listFromSift,
 } from '@opsimath/contract/api/lists';
-import { and, asc, eq } from 'drizzle-orm';
+import { and, asc, eq, isNull } from 'drizzle-orm';
+import { clashes } from '@opsimath/contract/api/patch';
 import type { z } from 'zod';
 import { KnownProblem } from '../problem';
 import { type Database, type InStatement, writeTogether } from './connection';
+import { type Edited, changedMeanwhile, editionAt, keepEdition, lastEditor } from './editions';
 import { keywordList, listChange } from './schema';
 
 interface NewList {
@@ -30,8 +32,9 @@ export type ListRow = Omit<KeywordList, 'volume' | 'judged' | 'fitVolume'>;
 export async function listLists(database: Database, projectId: number): Promise<ListRow[]> {
   const answer = await database.client.execute({
     sql: `SELECT keyword_list.id, keyword_list.name, code AS market, locked, origin, created_at AS createdAt,
-                 source, goal, (SELECT count(*) FROM list_member WHERE list_id = keyword_list.id) AS keywords
-          FROM keyword_list JOIN market ON market.id = market_id WHERE project_id = ? ORDER BY keyword_list.id`,
+                 source, goal, revision, (SELECT count(*) FROM list_member WHERE list_id = keyword_list.id) AS keywords
+          FROM keyword_list JOIN market ON market.id = market_id
+          WHERE project_id = ? AND removed_at IS NULL ORDER BY keyword_list.id`,
     args: [projectId],
   });
   const history = await database.rows
@@ -86,7 +89,7 @@ export async function listedKeywords(
 ): Promise<Set<number>> {
   const answer = await database.client.execute({
     sql: `SELECT json_group_array(DISTINCT keyword_id) AS ids FROM list_member JOIN keyword_list ON id = list_id
-          WHERE project_id = ? AND market_id = ?`,
+          WHERE project_id = ? AND market_id = ? AND removed_at IS NULL`,
     args: [projectId, marketId],
   });
   return new Set(JSON.parse(String(answer.rows[0]!.ids)) as number[]);
@@ -103,19 +106,22 @@ export async function listState(database: Database, id: number): Promise<string>
 }
 
 /** Keywords of other markets are left out: a list belongs to one. */
-export async function addList(database: Database, list: NewList): Promise<number> {
+export function addList(database: Database, list: NewList): Promise<number> {
   const { projectId, marketId, name, origin, person, keywords, source } = list;
-  const [row] = await database.rows
-    .insert(keywordList)
-    .values({ projectId, marketId, name, origin, source: source ?? null })
-    .returning({ id: keywordList.id });
-  const added = await database.client.execute({
-    sql: `INSERT OR IGNORE INTO list_member (list_id, keyword_id)
-          SELECT ?, keyword.id FROM json_each(?) CROSS JOIN keyword ON keyword.id = value WHERE market_id = ?`,
-    args: [row!.id, JSON.stringify(keywords), marketId],
+  return database.together(async (steps) => {
+    const [row] = await steps.rows
+      .insert(keywordList)
+      .values({ projectId, marketId, name, origin, source: source ?? null })
+      .returning();
+    const added = await steps.client.execute({
+      sql: `INSERT OR IGNORE INTO list_member (list_id, keyword_id)
+            SELECT ?, keyword.id FROM json_each(?) CROSS JOIN keyword ON keyword.id = value WHERE market_id = ?`,
+      args: [row!.id, JSON.stringify(keywords), marketId],
+    });
+    await note(steps, row!.id, person, `made with ${added.rowsAffected} keywords`);
+    await keepEdition(steps, editedOf(row!), row!.revision, partsOf(row!), person);
+    return row!.id;
   });
-  await note(database, row!.id, person, `made with ${added.rowsAffected} keywords`);
-  return row!.id;
 }
 
 /** A list of what is in any, in all, or in the first and no other. */
@@ -156,54 +162,96 @@ function combined(members: readonly Int32Array[], how: ListCombination['how']): 
   );
 }
 
-/** Renames, locks, adds and takes out. A locked list changes in nothing but its lock. */
-export async function changeList(
+/** What of a list people change, beside its keywords. */
+type Parts = Pick<typeof keywordList.$inferSelect, 'name' | 'locked' | 'goal'>;
+type Row = typeof keywordList.$inferSelect;
+
+const partsOf = ({ name, locked, goal }: Row): Parts => ({ name, locked, goal });
+const editedOf = ({ projectId, id }: Row): Edited => ({ projectId, kind: 'list', thingId: id });
+
+/**
+ * Renames, locks, adds and takes out. A locked list changes in nothing but its lock. Keywords that several people add
+ * or take out add up; a name, lock or goal that somebody else has changed meanwhile is refused.
+ */
+export function changeList(
   database: Database,
   projectId: number,
   id: number,
-  { name, locked, goal, add = [], remove = [], person }: z.output<typeof change>,
+  { revision, add = [], remove = [], person, ...change }: z.output<typeof listChanges>,
 ): Promise<void> {
-  const list = await listById(database, projectId, id);
-  if (list.locked && locked !== false && (name !== undefined || add.length > 0 || remove.length > 0))
-    throw new KnownProblem('locked', `The list “${list.name}” is locked.`, 'Unlock it first.');
-  const statements: InStatement[] = [];
-  const what: string[] = [];
-  if (name !== undefined && name !== list.name) {
-    statements.push({ sql: 'UPDATE keyword_list SET name = ? WHERE id = ?', args: [name, id] });
-    what.push(`renamed from “${list.name}”`);
-  }
-  if (locked !== undefined && locked !== list.locked) {
-    statements.push({ sql: 'UPDATE keyword_list SET locked = ? WHERE id = ?', args: [locked ? 1 : 0, id] });
-    what.push(locked ? 'locked' : 'unlocked');
-  }
-  if (goal !== undefined && goal !== list.goal) {
-    statements.push({ sql: 'UPDATE keyword_list SET goal = ? WHERE id = ?', args: [goal, id] });
-    what.push(goal === null ? 'no goal any more' : `${goal} fit keywords wanted`);
-  }
-  const before = (await listMembers(database, id)).length;
-  if (add.length > 0)
-    statements.push({
-      sql: `INSERT OR IGNORE INTO list_member (list_id, keyword_id)
-            SELECT ?, keyword.id FROM json_each(?) CROSS JOIN keyword ON keyword.id = value WHERE market_id = ?`,
-      args: [id, JSON.stringify(add), list.marketId],
-    });
-  if (remove.length > 0)
-    statements.push({
-      sql: 'DELETE FROM list_member WHERE list_id = ? AND keyword_id IN (SELECT value FROM json_each(?))',
-      args: [id, JSON.stringify(remove)],
-    });
-  await writeTogether(database, statements);
-  const after = (await listMembers(database, id)).length;
-  if (after !== before || add.length > 0 || remove.length > 0)
-    what.push(`${before} keywords became ${after}`);
-  if (what.length > 0) await note(database, id, person, what.join(', '));
+  return database.together(async (steps) => {
+    const list = await listById(steps, projectId, id);
+    const { name, locked, goal } = change;
+    if (list.locked && locked !== false && (name !== undefined || add.length > 0 || remove.length > 0))
+      throw new KnownProblem('locked', `The list “${list.name}” is locked.`, 'Unlock it first.');
+    if (revision !== undefined && revision !== list.revision) {
+      const base = await editionAt<Parts>(steps, editedOf(list), revision);
+      const clashing = base ? clashes<Parts>(base, partsOf(list), change) : [];
+      if (clashing.length > 0)
+        throw changedMeanwhile(
+          `the list “${list.name}”`,
+          clashing,
+          await lastEditor(steps, editedOf(list), list.revision),
+        );
+    }
+    const statements: InStatement[] = [];
+    const what: string[] = [];
+    if (name !== undefined && name !== list.name) {
+      statements.push({ sql: 'UPDATE keyword_list SET name = ? WHERE id = ?', args: [name, id] });
+      what.push(`renamed from “${list.name}”`);
+    }
+    if (locked !== undefined && locked !== list.locked) {
+      statements.push({ sql: 'UPDATE keyword_list SET locked = ? WHERE id = ?', args: [locked ? 1 : 0, id] });
+      what.push(locked ? 'locked' : 'unlocked');
+    }
+    if (goal !== undefined && goal !== list.goal) {
+      statements.push({ sql: 'UPDATE keyword_list SET goal = ? WHERE id = ?', args: [goal, id] });
+      what.push(goal === null ? 'no goal any more' : `${goal} fit keywords wanted`);
+    }
+    const before = (await listMembers(steps, id)).length;
+    if (add.length > 0)
+      statements.push({
+        sql: `INSERT OR IGNORE INTO list_member (list_id, keyword_id)
+              SELECT ?, keyword.id FROM json_each(?) CROSS JOIN keyword ON keyword.id = value WHERE market_id = ?`,
+        args: [id, JSON.stringify(add), list.marketId],
+      });
+    if (remove.length > 0)
+      statements.push({
+        sql: 'DELETE FROM list_member WHERE list_id = ? AND keyword_id IN (SELECT value FROM json_each(?))',
+        args: [id, JSON.stringify(remove)],
+      });
+    if (statements.length > 0)
+      statements.push({ sql: 'UPDATE keyword_list SET revision = revision + 1 WHERE id = ?', args: [id] });
+    await writeTogether(steps, statements);
+    const after = (await listMembers(steps, id)).length;
+    if (after !== before || add.length > 0 || remove.length > 0)
+      what.push(`${before} keywords became ${after}`);
+    if (what.length > 0) await note(steps, id, person, what.join(', '));
+    const now = await listById(steps, projectId, id);
+    await keepEdition(steps, editedOf(now), now.revision, partsOf(now), person);
+  });
 }
 
+/** Takes a list away; it can be brought back as it was. */
 export async function removeList(database: Database, projectId: number, id: number): Promise<void> {
   const list = await listById(database, projectId, id);
   if (list.locked) throw new KnownProblem('locked', `The list “${list.name}” is locked.`, 'Unlock it first.');
-  await database.rows.delete(keywordList).where(eq(keywordList.id, id));
+  await database.rows
+    .update(keywordList)
+    .set({ removedAt: new Date().toISOString() })
+    .where(eq(keywordList.id, id));
 }
+
+export async function bringListBack(database: Database, projectId: number, id: number): Promise<void> {
+  const back = await database.rows
+    .update(keywordList)
+    .set({ removedAt: null })
+    .where(and(eq(keywordList.projectId, projectId), eq(keywordList.id, id)));
+  if (back.rowsAffected === 0) throw gone(id);
+}
+
+const gone = (id: number): KnownProblem =>
+  new KnownProblem('no-such-list', `There is no list ${id}.`, 'It may have been taken away.');
 
 async function note(database: Database, listId: number, person: string, what: string): Promise<void> {
   await database.rows.insert(listChange).values({ listId, person, what });

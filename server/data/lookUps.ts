@@ -15,40 +15,43 @@ export interface LookUpRow {
   request: LookUpRequest;
 }
 
-export async function createLookUp(
+/** A look-up with all its parts, or none of it. */
+export function createLookUp(
   database: Database,
   projectId: number,
   marketId: number,
   name: string,
   request: LookUpRequest,
 ): Promise<number> {
-  const [created] = await database.rows
-    .insert(lookUp)
-    .values({
-      projectId,
-      marketId,
-      name,
-      date: request.date,
-      request: request as unknown as Record<string, unknown>,
-    })
-    .returning({ id: lookUp.id });
-  const id = created!.id;
-  for (const address of new Set(request.targets)) {
-    const heldBy = await heldRankings(database, marketId, request, address);
-    await database.rows.insert(lookUpTarget).values({
-      lookUpId: id,
-      address,
-      heldBy: heldBy?.lookUpId ?? id,
-      state: heldBy ? 'done' : 'waiting',
-      rows: heldBy?.rows ?? 0,
-    });
-  }
-  const finds = findsOf(request);
-  if (finds.length > 0)
-    await database.rows
-      .insert(lookUpFind)
-      .values(finds.map(({ way, seed }) => ({ lookUpId: id, way, seed, state: 'waiting' as const })));
-  return id;
+  return database.together(async (steps) => {
+    const [created] = await steps.rows
+      .insert(lookUp)
+      .values({
+        projectId,
+        marketId,
+        name,
+        date: request.date,
+        request: request as unknown as Record<string, unknown>,
+      })
+      .returning({ id: lookUp.id });
+    const id = created!.id;
+    for (const address of new Set(request.targets)) {
+      const heldBy = await heldRankings(steps, marketId, request, address);
+      await steps.rows.insert(lookUpTarget).values({
+        lookUpId: id,
+        address,
+        heldBy: heldBy?.lookUpId ?? id,
+        state: heldBy ? 'done' : 'waiting',
+        rows: heldBy?.rows ?? 0,
+      });
+    }
+    const finds = findsOf(request);
+    if (finds.length > 0)
+      await steps.rows
+        .insert(lookUpFind)
+        .values(finds.map(({ way, seed }) => ({ lookUpId: id, way, seed, state: 'waiting' as const })));
+    return id;
+  });
 }
 
 /** Every single way of finding keywords that a request asks for. */

@@ -1,5 +1,5 @@
 import type { Marker } from '@opsimath/contract/api/markers';
-import { and, eq } from 'drizzle-orm';
+import { and, eq, isNull } from 'drizzle-orm';
 import { KnownProblem } from '../problem';
 import { type Database, writeTogether } from './connection';
 import { marker } from './schema';
@@ -8,7 +8,7 @@ import { marker } from './schema';
 export async function listMarkers(database: Database, projectId: number): Promise<Marker[]> {
   const answer = await database.client.execute({
     sql: `SELECT id, name, shape, (SELECT count(*) FROM marked_keyword WHERE marker_id = marker.id) AS keywords
-          FROM marker WHERE project_id = ? ORDER BY id`,
+          FROM marker WHERE project_id = ? AND removed_at IS NULL ORDER BY id`,
     args: [projectId],
   });
   return answer.rows as unknown as Marker[];
@@ -32,38 +32,50 @@ export async function changeMarker(
   if (Object.keys(change).length > 0) await database.rows.update(marker).set(change).where(eq(marker.id, id));
 }
 
+/** Takes a marker away; it can be brought back as it was. */
 export async function removeMarker(database: Database, projectId: number, id: number): Promise<void> {
   await assertMarker(database, projectId, id);
-  await database.rows.delete(marker).where(eq(marker.id, id));
+  await database.rows.update(marker).set({ removedAt: new Date().toISOString() }).where(eq(marker.id, id));
+}
+
+/** Brings a marker back that was taken away, on all the keywords that bore it. */
+export async function bringMarkerBack(database: Database, projectId: number, id: number): Promise<void> {
+  const back = await database.rows
+    .update(marker)
+    .set({ removedAt: null })
+    .where(and(eq(marker.projectId, projectId), eq(marker.id, id)));
+  if (back.rowsAffected === 0) throw gone(id);
 }
 
 /** Puts a marker on keywords, or takes it off; gives those that it was not on, or was on, before. */
-export async function markKeywords(
+export function markKeywords(
   database: Database,
   projectId: number,
   id: number,
   keywords: readonly number[],
   on: boolean,
 ): Promise<number[]> {
-  await assertMarker(database, projectId, id);
-  const stood = await database.client.execute({
-    sql: `SELECT keyword.id AS keyword,
+  return database.together(async (steps) => {
+    await assertMarker(steps, projectId, id);
+    const stood = await steps.client.execute({
+      sql: `SELECT keyword.id AS keyword,
                  EXISTS (SELECT 1 FROM marked_keyword WHERE marker_id = ? AND keyword_id = keyword.id) AS marked
           FROM json_each(?) CROSS JOIN keyword ON keyword.id = value`,
-    args: [id, JSON.stringify([...new Set(keywords)])],
+      args: [id, JSON.stringify([...new Set(keywords)])],
+    });
+    const changed = stood.rows
+      .filter(({ marked }) => Boolean(marked) !== on)
+      .map(({ keyword }) => Number(keyword));
+    await writeTogether(steps, [
+      {
+        sql: on
+          ? 'INSERT OR IGNORE INTO marked_keyword (marker_id, keyword_id) SELECT ?, value FROM json_each(?)'
+          : 'DELETE FROM marked_keyword WHERE marker_id = ? AND keyword_id IN (SELECT value FROM json_each(?))',
+        args: [id, JSON.stringify(changed)],
+      },
+    ]);
+    return changed;
   });
-  const changed = stood.rows
-    .filter(({ marked }) => Boolean(marked) !== on)
-    .map(({ keyword }) => Number(keyword));
-  await writeTogether(database, [
-    {
-      sql: on
-        ? 'INSERT OR IGNORE INTO marked_keyword (marker_id, keyword_id) SELECT ?, value FROM json_each(?)'
-        : 'DELETE FROM marked_keyword WHERE marker_id = ? AND keyword_id IN (SELECT value FROM json_each(?))',
-      args: [id, JSON.stringify(changed)],
-    },
-  ]);
-  return changed;
 }
 
 /** Keyword ids that bear a marker. */
@@ -84,7 +96,8 @@ export async function markersOf(
   const answer = await database.client.execute({
     sql: `SELECT keyword_id AS keyword, json_group_array(marker_id) AS markers FROM marked_keyword
           JOIN marker ON marker.id = marker_id
-          WHERE project_id = ? AND keyword_id IN (SELECT value FROM json_each(?)) GROUP BY keyword_id`,
+          WHERE project_id = ? AND removed_at IS NULL AND keyword_id IN (SELECT value FROM json_each(?))
+          GROUP BY keyword_id`,
     args: [projectId, JSON.stringify(ids)],
   });
   return new Map(
@@ -96,7 +109,9 @@ async function assertMarker(database: Database, projectId: number, id: number): 
   const found = await database.rows
     .select({ id: marker.id })
     .from(marker)
-    .where(and(eq(marker.projectId, projectId), eq(marker.id, id)));
-  if (found.length === 0)
-    throw new KnownProblem('no-such-marker', `There is no marker ${id}.`, 'It may have been taken away.');
+    .where(and(eq(marker.projectId, projectId), eq(marker.id, id), isNull(marker.removedAt)));
+  if (found.length === 0) throw gone(id);
 }
+
+const gone = (id: number): KnownProblem =>
+  new KnownProblem('no-such-marker', `There is no marker ${id}.`, 'It may have been taken away.');

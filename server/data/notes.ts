@@ -3,6 +3,7 @@ import { key } from '@opsimath/core/text/key';
 import { and, eq } from 'drizzle-orm';
 import { KnownProblem } from '../problem';
 import type { Database } from './connection';
+import { changedMeanwhile, keepEdition, lastEditor } from './editions';
 import { note } from './schema';
 
 interface NoteRow {
@@ -16,6 +17,7 @@ interface NoteRow {
   person: string;
   hasPicture: number;
   writtenAt: string;
+  revision: number;
   keyword: string | null;
   market: string | null;
   target: string | null;
@@ -25,7 +27,7 @@ interface NoteRow {
 export async function listNotes(database: Database, projectId: number): Promise<Note[]> {
   const answer = await database.client.execute({
     sql: `SELECT note.id, note.kind, keyword_id AS keywordId, target_id AS targetId, note.date, subject, note.text,
-                 person, picture IS NOT NULL AS hasPicture, note.created_at AS writtenAt, keyword.text AS keyword, market.code AS market,
+                 person, picture IS NOT NULL AS hasPicture, note.created_at AS writtenAt, note.revision, keyword.text AS keyword, market.code AS market,
                  target.name AS target
           FROM note LEFT JOIN keyword ON keyword.id = keyword_id LEFT JOIN market ON market.id = keyword.market_id
                LEFT JOIN target ON target.id = target_id
@@ -36,8 +38,8 @@ export async function listNotes(database: Database, projectId: number): Promise<
 }
 
 function readNote(row: NoteRow): Note {
-  const { id, text, person, writtenAt, market } = row;
-  const rest = { id, text, person, picture: row.hasPicture === 1, writtenAt, market };
+  const { id, text, person, writtenAt, revision, market } = row;
+  const rest = { id, text, person, picture: row.hasPicture === 1, writtenAt, revision, market };
   switch (row.kind) {
     case 'keyword':
       return { ...rest, subject: { on: 'keyword', keyword: row.keywordId! }, about: row.keyword ?? '' };
@@ -107,18 +109,31 @@ export async function notePicture(
   return media === undefined ? null : { media, bytes: Buffer.from(data!, 'base64') };
 }
 
-export async function changeNote(
+/** Says a note differently. One that somebody else has changed since the revision that this rests on is left as it is. */
+export function changeNote(
   database: Database,
   projectId: number,
   id: number,
-  text: string,
+  { text, revision, person }: { text: string; revision?: number; person: string },
 ): Promise<void> {
-  const changed = await database.rows
-    .update(note)
-    .set({ text })
-    .where(and(eq(note.projectId, projectId), eq(note.id, id)));
-  if (changed.rowsAffected === 0)
-    throw new KnownProblem('no-such-note', `There is no note ${id}.`, 'It may have been taken away.');
+  return database.together(async (steps) => {
+    const mine = and(eq(note.projectId, projectId), eq(note.id, id));
+    const [held] = await steps.rows.select().from(note).where(mine);
+    if (!held)
+      throw new KnownProblem('no-such-note', `There is no note ${id}.`, 'It may have been taken away.');
+    const edited = { projectId, kind: 'note' as const, thingId: id };
+    if (revision !== undefined && revision !== held.revision && held.text !== text)
+      throw changedMeanwhile(
+        'this note',
+        [`it says “${held.text.slice(0, 200)}” now`],
+        await lastEditor(steps, edited, held.revision),
+      );
+    await steps.rows
+      .update(note)
+      .set({ text, revision: held.revision + 1 })
+      .where(mine);
+    await keepEdition(steps, edited, held.revision + 1, { text }, person);
+  });
 }
 
 export async function removeNote(database: Database, projectId: number, id: number): Promise<void> {

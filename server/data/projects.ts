@@ -1,11 +1,17 @@
-import { patched } from '@opsimath/contract/api/patch';
-import { type Project, type SettingsChange, projectSettings } from '@opsimath/contract/api/projects';
+import { clashes, patched } from '@opsimath/contract/api/patch';
+import {
+  type Project,
+  type ProjectChange,
+  type ProjectSettings,
+  projectSettings,
+} from '@opsimath/contract/api/projects';
 import { eq, sql } from 'drizzle-orm';
 import { KnownProblem } from '../problem';
-import type { Database } from './connection';
+import { type Database, type InStatement, writeTogether } from './connection';
+import { changedMeanwhile, editionAt, keepEdition, lastEditor } from './editions';
 import { project } from './schema';
 
-function read(row: typeof project.$inferSelect): Project {
+function read({ verdictsRevision: _, ...row }: typeof project.$inferSelect): Project {
   return { ...row, settings: projectSettings.parse(row.settings) };
 }
 
@@ -28,19 +34,47 @@ export async function createProject(database: Database, name: string): Promise<P
   return read(created!);
 }
 
-export async function changeProject(
+/**
+ * Renames a project or changes its settings: only what is named. Settings that somebody else has changed to something
+ * else since the revision that the change rests on are refused.
+ */
+export function changeProject(
   database: Database,
   id: number,
-  change: { name?: string; settings?: SettingsChange },
+  { name, settings: change, settingsRevision, person = '' }: ProjectChange,
 ): Promise<Project> {
-  const current = await projectById(database, id);
-  const settings = projectSettings.parse(patched(current.settings, change.settings ?? {}));
-  const [changed] = await database.rows
-    .update(project)
-    .set({ name: change.name ?? current.name, settings, revision: sql`${project.revision} + 1` })
-    .where(eq(project.id, id))
-    .returning();
-  return read(changed!);
+  return database.together(async (steps) => {
+    const current = await projectById(steps, id);
+    const edited = { projectId: id, kind: 'settings' as const, thingId: id };
+    if (change && settingsRevision !== undefined && settingsRevision !== current.settingsRevision) {
+      const base = await editionAt<ProjectSettings>(steps, edited, settingsRevision);
+      const clashing = base ? clashes(base, current.settings, change) : [];
+      if (clashing.length > 0)
+        throw changedMeanwhile(
+          'these settings',
+          clashing,
+          await lastEditor(steps, edited, current.settingsRevision),
+        );
+    }
+    const settings = projectSettings.parse(patched(current.settings, change ?? {}));
+    const next = current.settingsRevision + (change ? 1 : 0);
+    if (change) {
+      // The first time what stood before is kept as well: others may rest on it.
+      await keepEdition(steps, edited, current.settingsRevision, current.settings);
+      await keepEdition(steps, edited, next, settings, person);
+    }
+    const [changed] = await steps.rows
+      .update(project)
+      .set({
+        name: name ?? current.name,
+        settings,
+        settingsRevision: next,
+        revision: sql`${project.revision} + 1`,
+      })
+      .where(eq(project.id, id))
+      .returning();
+    return read(changed!);
+  });
 }
 
 /** Tells comparisons that something they rest on has changed. */
@@ -49,6 +83,47 @@ export async function touchProject(database: Database, id: number): Promise<void
     .update(project)
     .set({ revision: sql`${project.revision} + 1` })
     .where(eq(project.id, id));
+}
+
+/** {@link touchProject} as a statement, to run with what it speaks of. */
+export function touchStatement(id: number): InStatement {
+  return { sql: 'UPDATE project SET revision = revision + 1 WHERE id = ?', args: [id] };
+}
+
+/** Tables of what is a project's own; what hangs on their rows goes with them. */
+const OWN_TABLES = [
+  'given_verdicts',
+  'verdict',
+  'word_leave',
+  'variant_choice',
+  'tracked',
+  'note',
+  'result_reading',
+  'hand_position',
+  'own_bid',
+  'marker',
+  'recipe',
+  'keyword_list',
+  'file_export',
+  'look_up',
+  'file_import',
+  'index_check',
+  'sitemap_page',
+  'column_match',
+  'banned_word',
+  'target',
+  'edition',
+];
+
+/** Takes everything out of a project that is its own; the project itself and its jobs stay. */
+export async function emptyProject(database: Database, id: number): Promise<void> {
+  await writeTogether(database, [
+    {
+      sql: 'DELETE FROM segment WHERE project_id = ?1 OR look_up_id IN (SELECT id FROM look_up WHERE project_id = ?1)',
+      args: [id],
+    },
+    ...OWN_TABLES.map((table) => ({ sql: `DELETE FROM ${table} WHERE project_id = ?`, args: [id] })),
+  ]);
 }
 
 /** Takes a project away with everything that is its own; facts that others share stay. */

@@ -179,28 +179,38 @@ export async function addTarget(
 }
 
 /** Keeps a record as a new version if it differs in words from the newest one; figures alone are written over. */
-export async function saveVersion(
+export function saveVersion(
   database: Database,
   targetId: number,
   record: SourceFullRecord,
   date: string,
 ): Promise<TargetVersion['changes']> {
-  const [newest] = await database.rows
-    .select()
-    .from(targetVersion)
-    .where(eq(targetVersion.targetId, targetId))
-    .orderBy(desc(targetVersion.date), desc(targetVersion.id))
-    .limit(1);
-  const values = { targetId, date, record: record as unknown as Record<string, unknown> };
-  if (!newest) {
-    await database.rows.insert(targetVersion).values(values);
-    return [];
-  }
-  const before = sourceFullRecord.parse(newest.record);
-  const changes = fieldChanges(before, record);
-  if (changes.length === 0 && JSON.stringify(before.figures) === JSON.stringify(record.figures)) return [];
-  await database.rows.insert(targetVersion).values(values);
-  return changes;
+  return database.together(async (steps) => {
+    // It may have been taken away while its record was fetched.
+    const [stands] = await steps.rows.select({ id: target.id }).from(target).where(eq(target.id, targetId));
+    if (!stands)
+      throw new KnownProblem(
+        'no-such-target',
+        `There is no target ${targetId}.`,
+        'It may have been taken away.',
+      );
+    const [newest] = await steps.rows
+      .select()
+      .from(targetVersion)
+      .where(eq(targetVersion.targetId, targetId))
+      .orderBy(desc(targetVersion.date), desc(targetVersion.id))
+      .limit(1);
+    const values = { targetId, date, record: record as unknown as Record<string, unknown> };
+    if (!newest) {
+      await steps.rows.insert(targetVersion).values(values);
+      return [];
+    }
+    const before = sourceFullRecord.parse(newest.record);
+    const changes = fieldChanges(before, record);
+    if (changes.length === 0 && JSON.stringify(before.figures) === JSON.stringify(record.figures)) return [];
+    await steps.rows.insert(targetVersion).values(values);
+    return changes;
+  });
 }
 
 export async function targetVersions(database: Database, targetId: number): Promise<TargetVersion[]> {

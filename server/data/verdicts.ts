@@ -1,44 +1,141 @@
+import { randomUUID } from 'node:crypto';
 import type { JudgementsAnswer, KeptJudgement, judgement } from '@opsimath/contract/api/sift';
 import { VERDICTS, type Verdict } from '@opsimath/core/sift/sieve';
+import { and, eq, sql } from 'drizzle-orm';
 import type { z } from 'zod';
 import { KnownProblem } from '../problem';
-import { type Database, writeTogether } from './connection';
+import { same } from '@opsimath/contract/api/patch';
+import { type Database, type InStatement, writeTogether } from './connection';
+import { givenVerdicts, project } from './schema';
 import { noteLeaves } from './wordLeaves';
 
 type Change = z.output<typeof judgement>;
 
-/** Judges keywords; one that becomes unjudged again and is not parked has no row. Gives what stood before and after. */
-export async function judge(
+/**
+ * Judges keywords; one that becomes unjudged again and is not parked has no row. Gives what stood before and after. The
+ * same step sent again changes nothing and gets the same answer.
+ */
+export function judge(
   database: Database,
   projectId: number,
   changes: readonly Change[],
   person: string,
+  id: string = randomUUID(),
 ): Promise<JudgementsAnswer> {
-  const ids = [...new Set(changes.map(({ keyword }) => keyword))];
+  return database.together(async (steps) => {
+    const known = await givenStep(steps, projectId, id);
+    if (known) return known;
+    const ids = [...new Set(changes.map(({ keyword }) => keyword))];
+    await assertKeywords(steps, ids);
+    const before = await judgementsOf(steps, projectId, ids);
+    await writeTogether(steps, [
+      {
+        sql: `INSERT INTO verdict (project_id, keyword_id, verdict, parked, reason, person)
+              SELECT ?1, value ->> 'keyword', value ->> 'verdict', value ->> 'parked', value ->> 'reason', ?2
+              FROM json_each(?3) WHERE true
+              ON CONFLICT (project_id, keyword_id) DO UPDATE SET verdict = excluded.verdict, parked = excluded.parked,
+                reason = excluded.reason, person = excluded.person,
+                created_at = strftime('%Y-%m-%dT%H:%M:%fZ','now')`,
+        args: [projectId, person, JSON.stringify(changes)],
+      },
+      {
+        sql: `DELETE FROM verdict WHERE project_id = ? AND verdict = 'unjudged' AND parked = 0 AND reason = ''`,
+        args: [projectId],
+      },
+    ]);
+    await noteLeaves(steps, projectId, changes, person);
+    return keepStep(steps, projectId, {
+      id,
+      person,
+      before,
+      after: await judgementsOf(steps, projectId, ids),
+    });
+  });
+}
+
+/**
+ * Takes a step of judging back: every keyword that still stands as the step left it stands as it did before, with who
+ * had said so and when. One that somebody has judged anew since then stays as it is and is counted.
+ */
+export function takeJudgementBack(
+  database: Database,
+  projectId: number,
+  takesBack: string,
+  person: string,
+  id: string = randomUUID(),
+): Promise<JudgementsAnswer> {
+  return database.together(async (steps) => {
+    const known = await givenStep(steps, projectId, id);
+    if (known) return known;
+    const step = await givenStep(steps, projectId, takesBack);
+    if (!step)
+      throw new KnownProblem(
+        'no-such-address',
+        'That step was never taken.',
+        'There is nothing to take back.',
+      );
+    const keywords = step.after.map(({ keyword }) => keyword);
+    const now = await judgementsOf(steps, projectId, keywords);
+    const stands = now.map((found, n) => same(found, step.after[n]!));
+    const before = now.filter((_, n) => stands[n]);
+    const after = step.before.filter((_, n) => stands[n]);
+    await writeTogether(steps, restoringStatements(projectId, after));
+    return keepStep(steps, projectId, { id, person, before, after, newer: now.length - before.length });
+  });
+}
+
+/** Puts judgements back as they stood, author and moment included. */
+function restoringStatements(projectId: number, kept: readonly KeptJudgement[]): InStatement[] {
+  return [
+    {
+      sql: 'DELETE FROM verdict WHERE project_id = ? AND keyword_id IN (SELECT value FROM json_each(?))',
+      args: [projectId, JSON.stringify(kept.map(({ keyword }) => keyword))],
+    },
+    {
+      sql: `INSERT INTO verdict (project_id, keyword_id, verdict, parked, reason, person, created_at)
+            SELECT ?, value ->> 'keyword', value ->> 'verdict', value ->> 'parked', value ->> 'reason',
+                   value ->> 'person', value ->> 'decidedAt' FROM json_each(?)`,
+      args: [projectId, JSON.stringify(kept.filter(({ decidedAt }) => decidedAt !== ''))],
+    },
+  ];
+}
+
+async function assertKeywords(database: Database, ids: readonly number[]): Promise<void> {
   const known = await database.client.execute({
     sql: 'SELECT count(*) AS known FROM keyword WHERE id IN (SELECT value FROM json_each(?))',
     args: [JSON.stringify(ids)],
   });
   if (Number(known.rows[0]!.known) !== ids.length)
     throw new KnownProblem('no-such-keyword', 'One of these keywords is not known.', 'Open the pool again.');
-  const before = await judgementsOf(database, projectId, ids);
-  await writeTogether(database, [
-    {
-      sql: `INSERT INTO verdict (project_id, keyword_id, verdict, parked, reason, person)
-            SELECT ?1, value ->> 'keyword', value ->> 'verdict', value ->> 'parked', value ->> 'reason', ?2
-            FROM json_each(?3) WHERE true
-            ON CONFLICT (project_id, keyword_id) DO UPDATE SET verdict = excluded.verdict, parked = excluded.parked,
-              reason = excluded.reason, person = excluded.person,
-              created_at = strftime('%Y-%m-%dT%H:%M:%fZ','now')`,
-      args: [projectId, person, JSON.stringify(changes)],
-    },
-    {
-      sql: `DELETE FROM verdict WHERE project_id = ? AND verdict = 'unjudged' AND parked = 0 AND reason = ''`,
-      args: [projectId],
-    },
-  ]);
-  await noteLeaves(database, projectId, changes, person);
-  return { before, after: await judgementsOf(database, projectId, ids) };
+}
+
+async function givenStep(
+  database: Database,
+  projectId: number,
+  id: string,
+): Promise<JudgementsAnswer | null> {
+  const [found] = await database.rows
+    .select()
+    .from(givenVerdicts)
+    .where(and(eq(givenVerdicts.projectId, projectId), eq(givenVerdicts.id, id)));
+  if (!found) return null;
+  const { pairs, newer } = found;
+  return { id, before: pairs.map(({ before }) => before), after: pairs.map(({ after }) => after), newer };
+}
+
+async function keepStep(
+  database: Database,
+  projectId: number,
+  step: { id: string; person: string; before: KeptJudgement[]; after: KeptJudgement[]; newer?: number },
+): Promise<JudgementsAnswer> {
+  const { id, person, before, after, newer = 0 } = step;
+  const pairs = before.map((stood, n) => ({ before: stood, after: after[n]! }));
+  await database.rows.insert(givenVerdicts).values({ projectId, id, person, pairs, newer });
+  await database.rows
+    .update(project)
+    .set({ verdictsRevision: sql`${project.verdictsRevision} + 1` })
+    .where(eq(project.id, projectId));
+  return { id, before, after, newer };
 }
 
 /** What stands for some keywords, in their order; unjudged where nobody has said anything. */
@@ -82,14 +179,13 @@ export async function verdictColumns(
   };
 }
 
-/** Changes whenever somebody judges in a project. */
+/** Changes whenever somebody judges in a project, or takes a judgement back. */
 export async function verdictState(database: Database, projectId: number): Promise<string> {
-  const answer = await database.client.execute({
-    sql: 'SELECT count(*) AS judged, max(created_at) AS newest FROM verdict WHERE project_id = ?',
-    args: [projectId],
-  });
-  const { judged, newest } = answer.rows[0]!;
-  return `${String(judged)}/${String(newest)}`;
+  const [found] = await database.rows
+    .select({ revision: project.verdictsRevision })
+    .from(project)
+    .where(eq(project.id, projectId));
+  return String(found?.revision ?? 0);
 }
 
 /** What the keywords of a list were judged to be: ids of the fits, and how many of the others. */

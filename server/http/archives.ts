@@ -44,8 +44,10 @@ export function archiveRoutes(routes: Routes, { database, jobs, filesFolder }: S
     async ({ context }) => {
       const storedAs = `${randomUUID()}.upload`;
       await storeUpload(context, path.join(filesFolder, storedAs));
-      const created = await createProject(database, 'Archive being brought in');
-      const jobId = await createJob(database, created.id, 'archive', { storedAs });
+      const { created, jobId } = await database.together(async (steps) => {
+        const made = await createProject(steps, 'Archive being brought in');
+        return { created: made, jobId: await createJob(steps, made.id, 'archive', { storedAs }) };
+      });
       jobs.start(jobId);
       return { project: created, job: readJob(await jobById(database, jobId)) };
     },

@@ -12,6 +12,7 @@ import { z } from 'zod';
 import {
   type ListSource,
   addList,
+  bringListBack,
   changeList,
   combineLists,
   listById,
@@ -207,6 +208,18 @@ export function listRoutes(routes: Routes, services: Services): void {
     },
     async ({ params }) => {
       await removeList(database, params.id, params.list);
+      return withVolumes(services, params.id);
+    },
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/lists/:list/back',
+      summary: 'Bring a list back that was taken away, with its keywords and its history',
+      answer: lists,
+    },
+    async ({ params }) => {
+      await bringListBack(database, params.id, params.list);
       return withVolumes(services, params.id);
     },
   );

@@ -139,9 +139,12 @@ export function lookUpRoutes(routes: Routes, services: Services): void {
 async function start({ database, jobs }: Services, projectId: number, request: LookUpRequest) {
   await projectById(database, projectId);
   const market = await marketByCode(database, request.market);
-  const id = await createLookUp(database, projectId, market.id, nameOf(request), request);
-  const jobId = await createJob(database, projectId, 'look-up', { lookUpId: id });
-  await setLookUpJob(database, id, jobId);
+  const { id, jobId } = await database.together(async (steps) => {
+    const made = await createLookUp(steps, projectId, market.id, nameOf(request), request);
+    const job = await createJob(steps, projectId, 'look-up', { lookUpId: made });
+    await setLookUpJob(steps, made, job);
+    return { id: made, jobId: job };
+  });
   jobs.start(jobId);
   return (await listLookUps(database, projectId, id))[0]!;
 }
@@ -173,6 +176,11 @@ function cleaned(request: LookUpRequest, platforms: readonly AddressPlatform[]):
       'A seed keyword needs a way of finding others from it.',
       'Tick at least one, suggestions for example.',
     );
+  }
+  for (const ways of [request.ways, request.words]) {
+    const twice = ways.find((way, at) => (ways as readonly string[]).indexOf(way) !== at);
+    if (twice !== undefined)
+      throw new KnownProblem('twice-the-same', `“${twice}” is asked for twice.`, 'Ask for each way once.');
   }
   if (request.compareDate !== null && request.compareDate >= request.date) {
     throw new KnownProblem(

@@ -1,6 +1,13 @@
 import { marker, markerAddition, markerChange, marking, markingAnswer } from '@opsimath/contract/api/markers';
 import { z } from 'zod';
-import { addMarker, changeMarker, listMarkers, markKeywords, removeMarker } from '../data/markers';
+import {
+  addMarker,
+  bringMarkerBack,
+  changeMarker,
+  listMarkers,
+  markKeywords,
+  removeMarker,
+} from '../data/markers';
 import { projectById } from '../data/projects';
 import type { Routes } from './route';
 import type { Services } from './services';
@@ -52,6 +59,18 @@ export function markerRoutes(routes: Routes, { database }: Services): void {
     },
     async ({ params }) => {
       await removeMarker(database, params.id, params.marker);
+      return listMarkers(database, params.id);
+    },
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/markers/:marker/back',
+      summary: 'Bring a marker back that was taken away, with its keywords',
+      answer: markers,
+    },
+    async ({ params }) => {
+      await bringMarkerBack(database, params.id, params.marker);
       return listMarkers(database, params.id);
     },
   );

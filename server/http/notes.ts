@@ -1,4 +1,4 @@
-import { note, noteAddition, noteText } from '@opsimath/contract/api/notes';
+import { note, noteAddition, noteChange } from '@opsimath/contract/api/notes';
 import { z } from 'zod';
 import { addNote, changeNote, listNotes, notePicture, removeNote } from '../data/notes';
 import { projectById } from '../data/projects';
@@ -59,11 +59,11 @@ export function noteRoutes(routes: Routes, { database }: Services): void {
       method: 'patch',
       path: '/projects/:id/notes/:note',
       summary: 'Say a note differently',
-      body: z.object({ text: noteText }),
+      body: noteChange,
       answer: z.array(note),
     },
     async ({ params, body }) => {
-      await changeNote(database, params.id, params.note, body.text);
+      await changeNote(database, params.id, params.note, body);
       return listNotes(database, params.id);
     },
   );

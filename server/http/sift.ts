@@ -1,7 +1,11 @@
+import { randomUUID } from 'node:crypto';
 import {
   clusterPage,
   clusterQuery,
   differenceQuery,
+  type JudgementStepsAnswer,
+  judgementSteps,
+  judgementStepsAnswer,
   judgements,
   judgementsAnswer,
   recipe,
@@ -21,9 +25,9 @@ import {
 import { z } from 'zod';
 import { lookUpById } from '../data/lookUps';
 import { projectById } from '../data/projects';
-import { addRecipe, changeRecipe, listRecipes, removeRecipe } from '../data/recipes';
-import { judge } from '../data/verdicts';
-import { KnownProblem } from '../problem';
+import { addRecipe, bringRecipeBack, changeRecipe, listRecipes, removeRecipe } from '../data/recipes';
+import { judge, takeJudgementBack } from '../data/verdicts';
+import { KnownProblem, knownProblemOf } from '../problem';
 import type { Routes } from './route';
 import type { Services } from './services';
 
@@ -101,7 +105,7 @@ export function siftRoutes(routes: Routes, { database, analysis }: Services): vo
       body: siftJudgement,
       answer: judgementsAnswer,
     },
-    async ({ params, body: { query, verdict, reason, person } }) => {
+    async ({ params, body: { id, query, verdict, reason, person } }) => {
       const { projectId } = await lookUpById(database, params.id);
       const ids = await analysis.siftIds(params.id, query, []);
       if (ids.length > MOST_AT_ONCE)
@@ -110,9 +114,9 @@ export function siftRoutes(routes: Routes, { database, analysis }: Services): vo
           `${ids.length} keywords come through; up to ${MOST_AT_ONCE} are judged at once.`,
           'Narrow them by a sieve first.',
         );
-      if (ids.length === 0) return { before: [], after: [] };
+      if (ids.length === 0) return { id: id ?? randomUUID(), before: [], after: [], newer: 0 };
       const changes = Array.from(ids, (keyword) => ({ keyword, verdict, parked: false, reason }));
-      return judge(database, projectId, changes, person);
+      return judge(database, projectId, changes, person, id);
     },
   );
   routes.add(
@@ -165,6 +169,18 @@ export function siftRoutes(routes: Routes, { database, analysis }: Services): vo
   routes.add(
     {
       method: 'post',
+      path: '/projects/:id/recipes/:recipe/back',
+      summary: 'Bring a recipe back that was taken away',
+      answer: z.array(recipe),
+    },
+    async ({ params }) => {
+      await bringRecipeBack(database, params.id, params.recipe);
+      return listRecipes(database, params.id);
+    },
+  );
+  routes.add(
+    {
+      method: 'post',
       path: '/projects/:id/verdicts',
       summary: 'Judge keywords, or take a judgement back; answers with what stood before',
       body: judgements,
@@ -172,7 +188,36 @@ export function siftRoutes(routes: Routes, { database, analysis }: Services): vo
     },
     async ({ params, body }) => {
       await projectById(database, params.id);
-      return judge(database, params.id, body.changes, body.person);
+      return judge(database, params.id, body.changes, body.person, body.id);
+    },
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/verdicts/steps',
+      summary:
+        'Steps of judging in the order in which they were given: verdicts, or an earlier step taken back. Each counts once, however often it is sent',
+      body: judgementSteps,
+      answer: judgementStepsAnswer,
+    },
+    async ({ params, body }) => {
+      await projectById(database, params.id);
+      const steps: JudgementStepsAnswer['steps'] = [];
+      for (const step of body.steps) {
+        const taken =
+          'takesBack' in step
+            ? takeJudgementBack(database, params.id, step.takesBack, step.person, step.id)
+            : judge(database, params.id, step.changes, step.person, step.id);
+        steps.push(
+          await taken.catch((error: unknown) => {
+            // What can never be done is answered, so that it does not stand in the way of the steps after it.
+            const problem = knownProblemOf(error);
+            if (problem === null || problem.status >= 500) throw error;
+            return { id: step.id, problem: problem.message };
+          }),
+        );
+      }
+      return { steps };
     },
   );
 }

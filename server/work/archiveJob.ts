@@ -1,47 +1,63 @@
-import { createReadStream } from 'node:fs';
 import { rm, stat } from 'node:fs/promises';
 import path from 'node:path';
-import { createInterface } from 'node:readline';
-import { createGunzip } from 'node:zlib';
+import { setImmediate as turn } from 'node:timers/promises';
+import { ArchiveCheck } from '../data/archive/checkArchive';
+import { archiveLinesOf } from '../data/archive/archiveLines';
+import { damaged } from '../data/archive/archiveLine';
 import { ArchiveReader } from '../data/archive/readArchive';
+import { writeTogether } from '../data/connection';
+import { endStatement } from '../data/jobs';
 import { indexNewKeywords } from '../data/keywordWords';
-import { touchProject } from '../data/projects';
+import { emptyProject, touchStatement } from '../data/projects';
+import { storageProblem } from '../data/storageProblems';
 import { KnownProblem } from '../problem';
 import type { JobContext } from './context';
 
-/** Brings a project archive into the project that waits for it. One that is damaged leaves none behind (jobWorker). */
+/**
+ * Brings a project archive into the project that waits for it. The whole file is looked through before anything is
+ * written; a job that was cut off begins again with an empty project. The end of the job is written with the last of
+ * the project: one that was confirmed is never taken back. A file that is damaged leaves nothing behind (jobWorker).
+ */
 export async function runArchive(context: JobContext): Promise<string | null> {
-  const { database, projectId, signal, progress } = context;
+  const { database, projectId, progress, jobId } = context;
   const file = path.join(context.filesFolder, String(context.request.storedAs));
-  const { size } = await stat(file);
-  progress.step('bringing in the archive', size);
-  const reader = new ArchiveReader(database, projectId);
-  const packed = createReadStream(file);
-  let told = 0;
+  const found = await stat(file).catch(() => null);
+  if (found === null) throw damaged('it is no longer here');
   try {
-    const unpacked = packed.pipe(createGunzip());
-    const failed = new Promise<never>((_, reject) => unpacked.once('error', reject));
-    const work = (async () => {
-      for await (const line of createInterface({ input: unpacked, crlfDelay: Infinity })) {
-        signal.throwIfAborted();
-        await reader.take(line);
-        progress.advance(packed.bytesRead - told);
-        told = packed.bytesRead;
-      }
-    })();
-    await Promise.race([work, failed]);
+    progress.step('looking the archive through', found.size);
+    const check = new ArchiveCheck();
+    await eachLine(context, file, (line) => check.take(line));
+    check.finish();
+    progress.step('bringing in the archive', found.size);
+    await emptyProject(database, projectId);
+    const reader = new ArchiveReader(database, projectId);
+    await eachLine(context, file, (line) => reader.take(line));
     reader.finish();
+    await indexNewKeywords(database);
+    await writeTogether(database, [touchStatement(projectId), endStatement(jobId, 'done', null)]);
   } catch (error) {
-    if (error instanceof KnownProblem || signal.aborted) throw error;
-    throw new KnownProblem(
-      'damaged-archive',
-      `This file cannot be brought in: ${(error as Error).message}.`,
-      'Choose another file.',
-    );
-  } finally {
+    // On a full disk it goes on once there is room; then the file is still wanted.
+    if (storageProblem(error) !== null) throw error;
     await rm(file, { force: true });
+    if (error instanceof KnownProblem || context.signal.aborted) throw error;
+    throw damaged((error as Error).message.slice(0, 200));
   }
-  await indexNewKeywords(database);
-  await touchProject(database, projectId);
+  await rm(file, { force: true });
   return null;
+}
+
+async function eachLine(
+  { signal, progress }: JobContext,
+  file: string,
+  take: (line: string) => void | Promise<void>,
+): Promise<void> {
+  let told = 0;
+  for await (const { line, bytesRead } of archiveLinesOf(file)) {
+    signal.throwIfAborted();
+    await take(line);
+    progress.advance(bytesRead - told);
+    told = bytesRead;
+    // Other jobs of this thread have their turn between lines.
+    await turn();
+  }
 }

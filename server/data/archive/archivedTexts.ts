@@ -50,3 +50,11 @@ export function renumberedSource(row: ArchivedRow, keywords: Ids, lookUps: Ids):
   const rescued = (source.query.rescued ?? []).map((id) => keywords.get(id) ?? id);
   return { ...row, source: JSON.stringify({ ...source, lookUp, query: { ...source.query, rescued } }) };
 }
+
+/** A look-up that came from a file, with the number that the import has here. */
+export function renumberedRequest(row: ArchivedRow, imports: Ids): ArchivedRow {
+  const request = JSON.parse(String(row.request)) as { importId?: number };
+  if (request.importId === undefined) return row;
+  const importId = imports.get(request.importId) ?? 0;
+  return { ...row, request: JSON.stringify({ ...request, importId }) };
+}

@@ -1,17 +1,20 @@
 import { type Database, type InStatement, writeTogether } from '../connection';
 import { keywordIdsOf } from '../keywords';
-import { type Columns, type ColumnType, emptyColumn } from '../segments/columns';
-import { type StoredSegment, segmentStatements } from '../segments/segments';
-import { type ArchivedRow as Row, type Ids, renumberedRecipe, renumberedSource } from './archivedTexts';
+import { type Columns, hashOf } from '../segments/columns';
+import { type StoredSegment, allColumns, segmentStatements } from '../segments/segments';
+import {
+  type ArchivedRow as Row,
+  type Ids,
+  renumberedRecipe,
+  renumberedRequest,
+  renumberedSource,
+} from './archivedTexts';
 import { assertArchive, damaged, parse } from './archiveLine';
+import { type SegmentLine, unpacked } from './segmentChecks';
 
 interface TableLine {
   table: string;
   rows: Row[];
-}
-interface SegmentLine {
-  segment: StoredSegment;
-  columns: Record<string, { type: ColumnType; data: string }>;
 }
 
 /** Brings a project archive into a new project: everything gets ids of this installation. */
@@ -26,6 +29,7 @@ export class ArchiveReader {
   private readonly lookUps: Ids = new Map();
   private readonly lists: Ids = new Map();
   private readonly markers: Ids = new Map();
+  private readonly imports: Ids = new Map();
 
   constructor(
     private readonly database: Database,
@@ -75,7 +79,22 @@ export class ArchiveReader {
       case 'target_version':
         return this.insert('target_version', rows, { target_id: this.targets }, ['id']);
       case 'look_up':
-        return this.takeOwned(rows, 'look_up', this.lookUps, { market_id: this.markets }, { job_id: null });
+        return this.takeOwned(
+          rows.map((row) => renumberedRequest(row, this.imports)),
+          'look_up',
+          this.lookUps,
+          { market_id: this.markets },
+          { job_id: null },
+        );
+      case 'file_import':
+        // The file itself stays where it was; what it was and what came of it travels.
+        return this.takeOwned(
+          rows,
+          'file_import',
+          this.imports,
+          { market_id: this.markets },
+          { job_id: null, stored_as: '' },
+        );
       case 'look_up_target':
         return this.insert('look_up_target', rows, { look_up_id: this.lookUps, held_by: this.lookUps });
       case 'look_up_find':
@@ -231,15 +250,8 @@ export class ArchiveReader {
 
   private async takeSegment({ segment, columns: packed }: SegmentLine): Promise<void> {
     const marketId = this.markets.get(segment.marketId)!;
-    const shared = segment.projectId === null && segment.lookUpId === null;
-    if (shared && (await this.stands({ ...segment, marketId }))) return;
     const columns: Columns = {};
-    for (const [name, { type, data }] of Object.entries(packed)) {
-      const bytes = Buffer.from(data, 'base64');
-      const column = emptyColumn(type, bytes.length / emptyColumn(type, 1).BYTES_PER_ELEMENT);
-      new Uint8Array(column.buffer).set(bytes);
-      columns[name] = column;
-    }
+    for (const [name, column] of Object.entries(packed)) columns[name] = unpacked(column);
     const renumber = (name: string, ids: Ids): void => {
       const column = columns[name];
       if (column) columns[name] = column.map((id) => ids.get(id) ?? 0) as Int32Array;
@@ -253,18 +265,28 @@ export class ArchiveReader {
       marketId,
       projectId: segment.projectId === null ? null : this.projectId,
       lookUpId: this.lookUps.get(segment.lookUpId ?? 0) ?? null,
-      importId: null,
+      importId: this.imports.get(segment.importId ?? 0) ?? null,
     };
+    const shared = segment.projectId === null && segment.lookUpId === null;
+    if (shared && (await this.stands(head, columns))) return;
     await writeTogether(this.database, segmentStatements(head, columns));
   }
 
-  /** Facts that several projects share are not stored twice. */
-  private async stands(segment: StoredSegment): Promise<boolean> {
+  /** Facts that several projects share are not stored twice: the same columns of the same market, source and day. */
+  private async stands(head: Omit<StoredSegment, 'id'>, columns: Columns): Promise<boolean> {
+    const hash = hashOf(columns);
     const found = await this.database.client.execute({
-      sql: `SELECT 1 FROM segment WHERE market_id = ? AND kind = ? AND source = ? AND date = ? AND rows = ? AND superseded = 0 LIMIT 1`,
-      args: [segment.marketId, segment.kind, segment.source, segment.date, segment.rows],
+      sql: `SELECT id, hash FROM segment WHERE market_id = ? AND kind = ? AND source = ? AND date = ? AND rows = ?
+              AND superseded = 0 AND (hash = ? OR hash IS NULL)`,
+      args: [head.marketId, head.kind, head.source, head.date, head.rows, hash],
     });
-    return found.rows.length > 0;
+    for (const { id, hash: known } of found.rows) {
+      if (known === hash) return true;
+      // One from before hashes were kept is compared as a whole.
+      const held = await allColumns(this.database, Number(id));
+      if (hashOf(held) === hash) return true;
+    }
+    return false;
   }
 
   private async run(sql: string, rows: (string | number)[][]): Promise<void> {

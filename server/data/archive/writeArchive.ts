@@ -1,11 +1,15 @@
 import { KnownProblem } from '../../problem';
 import type { Database } from '../connection';
 import { type Column, typeOf } from '../segments/columns';
-import { type StoredSegment, readColumn } from '../segments/segments';
+import { type StoredSegment, allColumns } from '../segments/segments';
+import { splitColumns } from '../segments/split';
 
 export const ARCHIVE_FORMAT = 'opsimath project archive';
-export const ARCHIVE_VERSION = 1;
+/** 2: the list of imports travels too. */
+export const ARCHIVE_VERSION = 2;
 const ROWS_A_LINE = 5000;
+/** Segments are large: they are written in parts, so that no line is too long to be read at once. */
+const MOST_BYTES_A_LINE = 32 * 1024 * 1024;
 
 /** Tables that go out as they are, with the condition that makes them the project's. */
 const PROJECT_TABLES = [
@@ -22,6 +26,7 @@ const PROJECT_TABLES = [
   ['own_bid', 'project_id = ?1'],
   ['auction_slot', 'market_id IN (SELECT market_id FROM own_bid WHERE project_id = ?1)'],
   ['verdict', 'project_id = ?1'],
+  ['file_import', 'project_id = ?1'],
   ['look_up', 'project_id = ?1'],
   ['keyword_list', 'project_id = ?1'],
   ['list_member', 'list_id IN (SELECT id FROM keyword_list WHERE project_id = ?1)'],
@@ -63,7 +68,21 @@ export async function* archiveLines(database: Database, projectId: number): Asyn
      ORDER BY date, id`,
     [projectId],
   )) as unknown as StoredSegment[];
-  const markets = [...new Set(segments.map(({ marketId }) => marketId))];
+  // Of facts, and of what else speaks of a market: a list or an import may be of one without facts.
+  const spokenOf = await rows(
+    `SELECT market_id AS id FROM look_up WHERE project_id = ?1 UNION SELECT market_id FROM keyword_list WHERE project_id = ?1
+     UNION SELECT market_id FROM file_import WHERE project_id = ?1 AND market_id IS NOT NULL
+     UNION SELECT market_id FROM own_bid WHERE project_id = ?1 UNION SELECT market_id FROM index_check WHERE project_id = ?1
+     UNION SELECT market_id FROM keyword WHERE id IN (
+       SELECT keyword_id FROM verdict WHERE project_id = ?1 UNION SELECT keyword_id FROM tracked WHERE project_id = ?1
+       UNION SELECT keyword_id FROM note WHERE project_id = ?1 UNION SELECT keyword_id FROM hand_position WHERE project_id = ?1
+       UNION SELECT keyword_id FROM variant_choice WHERE project_id = ?1 UNION SELECT keyword_id FROM word_leave WHERE project_id = ?1
+       UNION SELECT keyword_id FROM marked_keyword JOIN marker ON marker.id = marker_id WHERE project_id = ?1)`,
+    [projectId],
+  );
+  const markets = [
+    ...new Set([...segments.map(({ marketId }) => marketId), ...spokenOf.map(({ id }) => Number(id))]),
+  ];
   yield line({
     table: 'market',
     rows: await rows(`SELECT * FROM market WHERE id IN (SELECT value FROM json_each(?))`, [
@@ -85,15 +104,12 @@ export async function* archiveLines(database: Database, projectId: number): Asyn
       yield line({ table, rows: found.slice(at, at + ROWS_A_LINE) });
   }
   for (const segment of segments) {
-    const names = await rows('SELECT DISTINCT name FROM segment_column WHERE segment_id = ? ORDER BY name', [
-      segment.id,
-    ]);
-    const columns: Record<string, { type: string; data: string }> = {};
-    for (const { name } of names) {
-      const column = await readColumn(database, segment.id, String(name));
-      columns[String(name)] = { type: typeOf(column), data: base64(column) };
+    for (const part of splitColumns(await allColumns(database, segment.id), MOST_BYTES_A_LINE)) {
+      const columns: Record<string, { type: string; data: string }> = {};
+      for (const [name, column] of Object.entries(part.columns))
+        columns[name] = { type: typeOf(column), data: base64(column) };
+      yield line({ segment: { ...segment, rows: part.rows }, columns });
     }
-    yield line({ segment, columns });
   }
   yield `${JSON.stringify({ end: lines })}\n`;
 

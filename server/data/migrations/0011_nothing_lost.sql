@@ -21,6 +21,17 @@ CREATE TABLE `paid_request` (
 );
 --> statement-breakpoint
 CREATE INDEX `paid_request_kind` ON `paid_request` (`market_id`,`kind`,`date`);--> statement-breakpoint
+CREATE TABLE `given_verdicts` (
+	`project_id` integer NOT NULL,
+	`id` text NOT NULL,
+	`person` text DEFAULT '' NOT NULL,
+	`pairs` text NOT NULL,
+	`newer` integer DEFAULT 0 NOT NULL,
+	`created_at` text DEFAULT (strftime('%Y-%m-%dT%H:%M:%fZ','now')) NOT NULL,
+	PRIMARY KEY(`project_id`, `id`),
+	FOREIGN KEY (`project_id`) REFERENCES `project`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
 PRAGMA foreign_keys=OFF;--> statement-breakpoint
 CREATE TABLE `__new_import_rejection` (
 	`import_id` integer NOT NULL,
@@ -36,11 +47,14 @@ INSERT INTO `__new_import_rejection`("import_id", "number", "line", "reason", "c
 DROP TABLE `import_rejection`;--> statement-breakpoint
 ALTER TABLE `__new_import_rejection` RENAME TO `import_rejection`;--> statement-breakpoint
 PRAGMA foreign_keys=ON;--> statement-breakpoint
+ALTER TABLE `project` ADD `verdicts_revision` integer DEFAULT 0 NOT NULL;--> statement-breakpoint
 ALTER TABLE `project` ADD `settings_revision` integer DEFAULT 1 NOT NULL;--> statement-breakpoint
 ALTER TABLE `segment` ADD `hash` text;--> statement-breakpoint
 ALTER TABLE `file_import` ADD `rows_blank` integer DEFAULT 0 NOT NULL;--> statement-breakpoint
 ALTER TABLE `job` ADD `restarts` integer DEFAULT 0 NOT NULL;--> statement-breakpoint
 ALTER TABLE `note` ADD `revision` integer DEFAULT 1 NOT NULL;--> statement-breakpoint
 ALTER TABLE `keyword_list` ADD `revision` integer DEFAULT 1 NOT NULL;--> statement-breakpoint
-ALTER TABLE `list_member` ADD `place` integer DEFAULT 0 NOT NULL;--> statement-breakpoint
-ALTER TABLE `recipe` ADD `revision` integer DEFAULT 1 NOT NULL;
+ALTER TABLE `keyword_list` ADD `removed_at` text;--> statement-breakpoint
+ALTER TABLE `marker` ADD `removed_at` text;--> statement-breakpoint
+ALTER TABLE `recipe` ADD `revision` integer DEFAULT 1 NOT NULL;--> statement-breakpoint
+ALTER TABLE `recipe` ADD `removed_at` text;

@@ -10,6 +10,8 @@ export const project = sqliteTable('project', {
   settings: text({ mode: 'json' }).notNull().$type<Record<string, unknown>>(),
   /** Grows with every change that a comparison depends on. */
   revision: integer().notNull().default(0),
+  /** Grows with every judgement that is given or taken back. */
+  verdictsRevision: integer('verdicts_revision').notNull().default(0),
   settingsRevision: integer('settings_revision').notNull().default(1),
   createdAt: createdAt(),
 });

@@ -1,6 +1,7 @@
+import type { KeptJudgement } from '@opsimath/contract/api/sift';
 import { MARKER_SHAPES, VERDICTS } from '@opsimath/core/sift/sieve';
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
-import { createdAt, id, revision } from './columns';
+import { createdAt, id, removedAt, revision } from './columns';
 import { ofMarket, ofProject } from './projects';
 import { keyword } from './world';
 
@@ -17,6 +18,7 @@ export const recipe = sqliteTable('recipe', {
   before: text({ mode: 'json' }).$type<{ steps: unknown[]; rescued: number[] }>(),
   revision: revision(),
   changedAt: createdAt(),
+  removedAt: removedAt(),
 });
 
 const ofKeyword = () =>
@@ -38,6 +40,22 @@ export const verdict = sqliteTable(
   (table) => [primaryKey({ columns: [table.projectId, table.keywordId] })],
 );
 
+/** What stood of each keyword before and after one step of judging: it is sent once, and can be taken back exactly. */
+export const givenVerdicts = sqliteTable(
+  'given_verdicts',
+  {
+    projectId: ofProject(),
+    /** Given by whoever sends it, so that the same step sent twice counts once. */
+    id: text().notNull(),
+    person: text().notNull().default(''),
+    pairs: text({ mode: 'json' }).notNull().$type<{ before: KeptJudgement; after: KeptJudgement }[]>(),
+    /** How many keywords somebody had judged anew meanwhile, where a step takes another back. */
+    newer: integer().notNull().default(0),
+    createdAt: createdAt(),
+  },
+  (table) => [primaryKey({ columns: [table.projectId, table.id] })],
+);
+
 export const keywordList = sqliteTable('keyword_list', {
   id: id(),
   projectId: ofProject(),
@@ -52,6 +70,7 @@ export const keywordList = sqliteTable('keyword_list', {
   goal: integer(),
   revision: revision(),
   createdAt: createdAt(),
+  removedAt: removedAt(),
 });
 
 const ofList = () =>
@@ -61,12 +80,7 @@ const ofList = () =>
 
 export const listMember = sqliteTable(
   'list_member',
-  {
-    listId: ofList(),
-    keywordId: ofKeyword(),
-    /** Its place in the order in which the keywords were given, 1 first. */
-    place: integer().notNull().default(0),
-  },
+  { listId: ofList(), keywordId: ofKeyword() },
   (table) => [primaryKey({ columns: [table.listId, table.keywordId] })],
 );
 
@@ -117,6 +131,7 @@ export const marker = sqliteTable('marker', {
   name: text().notNull(),
   shape: text({ enum: MARKER_SHAPES }).notNull(),
   createdAt: createdAt(),
+  removedAt: removedAt(),
 });
 
 export const markedKeyword = sqliteTable(

@@ -1,3 +1,5 @@
+import { createHash } from 'node:crypto';
+
 /** Typed columns as they are packed into blobs. */
 export type ColumnType = 'u8' | 'i32' | 'f32' | 'f64';
 export type Column = Uint8Array | Int32Array | Float32Array | Float64Array;
@@ -45,6 +47,17 @@ export function checksum(bytes: Uint8Array): number {
     b %= 65_521;
   }
   return b * 65_536 + a;
+}
+
+/** What all columns together say, as one short text: the same facts have the same, and only they. */
+export function hashOf(columns: Columns): string {
+  const hash = createHash('sha1');
+  for (const name of Object.keys(columns).sort()) {
+    const column = columns[name]!;
+    hash.update(`${name} ${typeOf(column)} ${column.length}\n`);
+    hash.update(new Uint8Array(column.buffer, column.byteOffset, column.byteLength));
+  }
+  return hash.digest('base64url');
 }
 
 /** Joins columns of the same names end to end. */

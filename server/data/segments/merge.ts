@@ -1,6 +1,6 @@
 import { type Database, writeTogether } from '../connection';
 import { type Columns, joinColumns } from './columns';
-import { type StoredSegment, findSegments, readColumns, segmentStatements } from './segments';
+import { type StoredSegment, allColumns, findSegments, segmentStatements } from './segments';
 
 const MOST_ROWS = 262_144;
 /** Columns that point into the slot columns of a capture segment. */
@@ -45,8 +45,7 @@ async function mergeInto(database: Database, segments: StoredSegment[]): Promise
   const parts: Columns[] = [];
   let slots = 0;
   for (const segment of segments) {
-    const names = await columnNames(database, segment.id);
-    const columns = (await readColumns(database, segment.id, names)) as Columns;
+    const columns = await allColumns(database, segment.id);
     for (const name of OFFSETS)
       if (columns[name]) columns[name] = columns[name].map((start) => start + slots) as Int32Array;
     if (columns.place && segment.kind === 'captures') slots += columns.place.length;
@@ -60,14 +59,6 @@ async function mergeInto(database: Database, segments: StoredSegment[]): Promise
       args: [JSON.stringify(segments.map((segment) => segment.id))],
     },
   ]);
-}
-
-async function columnNames(database: Database, segmentId: number): Promise<string[]> {
-  const answer = await database.client.execute({
-    sql: 'SELECT DISTINCT name FROM segment_column WHERE segment_id = ? ORDER BY name',
-    args: [segmentId],
-  });
-  return answer.rows.map((row) => String(row.name));
 }
 
 /** Takes away segments that joined ones have replaced. Only while nobody reads. */

@@ -2,6 +2,7 @@ import type { InStatement } from '@libsql/client';
 import type { Database } from '../connection';
 import {
   BLOCK,
+  hashOf,
   type Column,
   type Columns,
   type ColumnType,
@@ -43,8 +44,8 @@ export class DamagedSegment extends Error {
 export function segmentStatements(head: SegmentHead, columns: Columns): InStatement[] {
   const statements: InStatement[] = [
     {
-      sql: `INSERT INTO segment (market_id, kind, source, date, project_id, look_up_id, import_id, subject, rows)
-            VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+      sql: `INSERT INTO segment (market_id, kind, source, date, project_id, look_up_id, import_id, subject, rows, hash)
+            VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
       args: [
         head.marketId,
         head.kind,
@@ -55,6 +56,7 @@ export function segmentStatements(head: SegmentHead, columns: Columns): InStatem
         head.importId ?? null,
         head.subject ?? null,
         head.rows,
+        hashOf(columns),
       ],
     },
   ];
@@ -156,4 +158,17 @@ export async function readColumns<Name extends string>(
   const columns = {} as Record<Name, Column>;
   for (const name of names) columns[name] = await readColumn(database, segmentId, name);
   return columns;
+}
+
+/** Every column of a segment. */
+export async function allColumns(database: Database, segmentId: number): Promise<Columns> {
+  const answer = await database.client.execute({
+    sql: 'SELECT DISTINCT name FROM segment_column WHERE segment_id = ? ORDER BY name',
+    args: [segmentId],
+  });
+  return readColumns(
+    database,
+    segmentId,
+    answer.rows.map(({ name }) => String(name)),
+  );
 }
