@@ -12,6 +12,7 @@ import { storageProblem } from './data/storageProblems';
 import { WriteTurn } from './data/writeTurn';
 import { removeOldUploads } from './files/oldUploads';
 import { createApp } from './http/app';
+import { Changes } from './http/changes';
 import { knownProblemOf } from './problem';
 import { httpSource } from './sources/httpSource';
 import { JobRunner } from './work/jobRunner';
@@ -56,7 +57,16 @@ async function start(): Promise<void> {
   const onTrouble = ({ number, where, stack }: Trouble): void =>
     log.error({ number: number || undefined, where, stack }, 'a thread met something unforeseen');
   const analysis = startAnalysis(folder, databaseFile, turn, onTrouble);
-  const jobs = new JobRunner(database, { folder, databaseFile, filesFolder, source, turn, onTrouble });
+  const changes = new Changes();
+  const jobs = new JobRunner(database, {
+    folder,
+    databaseFile,
+    filesFolder,
+    source,
+    turn,
+    onTrouble,
+    onEnd: ({ projectId }) => changes.tell({ project: projectId, what: 'facts', window: '' }),
+  });
   await jobs.resumeAll();
   await analysis.ready();
   sweepUploads(database);
@@ -64,7 +74,7 @@ async function start(): Promise<void> {
   // The interface waits for these answers: fewer tries than long work makes.
   const quickSource = httpSource({ ...source, retries: Math.min(2, source.retries) });
   const app = createApp(
-    { database, source: quickSource, jobs, analysis, filesFolder },
+    { database, source: quickSource, jobs, analysis, filesFolder, changes },
     path.join(home, '..', 'web', 'dist'),
     log,
     values['allowed-host'],

@@ -17,6 +17,8 @@ export type HandPosition = z.infer<typeof handPosition>;
 
 export const handEntry = z
   .object({
+    /** Of an entry that was taken away and is put back. */
+    id: z.int().positive().optional(),
     target: z.int(),
     date: isoDay,
     organic: place.default(null),

@@ -52,7 +52,7 @@ export async function addHandPosition(
   database: Database,
   projectId: number,
   keywordId: number,
-  { target, date, organic, paid, person }: z.output<typeof handEntry>,
+  { id, target, date, organic, paid, person }: z.output<typeof handEntry>,
 ): Promise<void> {
   const known = await database.client.execute({
     sql: `SELECT (SELECT 1 FROM target WHERE id = ?1 AND project_id = ?2) AS target,
@@ -67,9 +67,9 @@ export async function addHandPosition(
     );
   await writeTogether(database, [
     {
-      sql: `INSERT INTO hand_position (project_id, keyword_id, target_id, date, organic, paid, person)
-            VALUES (?, ?, ?, ?, ?, ?, ?)`,
-      args: [projectId, keywordId, target, date, organic, paid, person],
+      sql: `INSERT OR IGNORE INTO hand_position (id, project_id, keyword_id, target_id, date, organic, paid, person)
+            VALUES (?, ?, ?, ?, ?, ?, ?, ?)`,
+      args: [id ?? null, projectId, keywordId, target, date, organic, paid, person],
     },
     revised(projectId),
   ]);

@@ -67,8 +67,8 @@ export async function listById(
   const [row] = await database.rows
     .select()
     .from(keywordList)
-    .where(and(eq(keywordList.projectId, projectId), eq(keywordList.id, id)));
-  if (!row) throw new KnownProblem('no-such-list', `There is no list ${id}.`, 'It may have been taken away.');
+    .where(and(eq(keywordList.projectId, projectId), eq(keywordList.id, id), isNull(keywordList.removedAt)));
+  if (!row) throw gone(id);
   return row;
 }
 

@@ -17,6 +17,7 @@ import { jobRoutes } from './jobs';
 import { lookUpRoutes } from './lookUps';
 import { marketRoutes } from './markets';
 import { markerRoutes } from './markers';
+import { changeRoutes } from './changes';
 import { refuseNeighbours } from './neighbours';
 import { noteRoutes } from './notes';
 import { openApiDocument } from './openApi';
@@ -64,6 +65,7 @@ export function createApp(
     reportRoutes,
     noteRoutes,
     archiveRoutes,
+    changeRoutes,
   ]) {
     add(routes, services);
   }
@@ -91,6 +93,7 @@ export function createApp(
       parsedMethods: ['POST', 'PUT', 'PATCH', 'DELETE'],
     }),
   );
+  app.use(services.changes.watch);
   app.use(router.routes());
   app.use(serve(webFolder, { maxage: 0 }));
   app.use(async (context) => {

@@ -1,6 +1,7 @@
 import type { Analysis } from '../analysis/analysis';
 import type { Database } from '../data/connection';
 import type { SearchSource } from '../sources/searchSource';
+import type { Changes } from './changes';
 import type { JobRunner } from '../work/jobRunner';
 
 /** What the resources have to hand. */
@@ -10,4 +11,5 @@ export interface Services {
   jobs: JobRunner;
   analysis: Analysis;
   filesFolder: string;
+  changes: Changes;
 }

@@ -26,6 +26,8 @@ interface RunnerOptions {
   source: HttpSourceOptions;
   turn: WriteTurn;
   onTrouble: (trouble: Trouble) => void;
+  /** A job has come to its end, whatever that is. */
+  onEnd: (job: Job) => void;
 }
 
 /** Starts, stops and listens to long work, which runs on a thread of its own. */
@@ -80,6 +82,7 @@ export class JobRunner {
     else if (job.state !== 'running') this.unwritten.delete(job.id);
     if (job.state === 'done') this.deaths = 0;
     this.events.emit(String(job.id), told);
+    if (job.state !== 'running' && job.state !== 'queued') this.options.onEnd(told);
   }
 
   /** A job as it stands, also where that could not be written down. */

@@ -10,6 +10,7 @@ import { KnownProblem } from '../problem';
 import type { JobContext } from './context';
 import { fetchMetrics } from './fetchMetrics';
 import { findKeywords } from './findKeywords';
+import { nameWithoutFigures } from './withoutFigures';
 import { takeCaptures } from './takeCaptures';
 import { walkTargets } from './walkTargets';
 
@@ -29,6 +30,7 @@ export async function runLookUp(context: JobContext): Promise<string | null> {
     if (extent !== 'positions') {
       await fetchMetrics(context, market, date, Array.from(pool), spend);
       await mergeSmallSegments(database, { marketId: market.id, kind: 'metrics', date });
+      await nameWithoutFigures(context, lookUp, market);
     }
     if (extent === 'captures') {
       const volumes = await volumesAt(database, market.id, date);

@@ -1,6 +1,7 @@
 import { App as Messages, ConfigProvider } from 'antd';
 import { lazy, useMemo } from 'react';
-import { Navigate, RouterProvider, createBrowserRouter } from 'react-router';
+import { Navigate, createBrowserRouter } from 'react-router';
+import { RouterProvider } from 'react-router/dom';
 import { useAppSelector } from '../state/store';
 import { Broken } from './Broken';
 import { ProjectList } from './ProjectList';

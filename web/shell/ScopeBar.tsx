@@ -8,7 +8,7 @@ import { NO_COMPARE, type Scope } from '../state/scope';
 import { DayChoice } from './DayChoice';
 import { PeriodChoice } from './PeriodChoice';
 import { PlaceChoice } from './PlaceChoice';
-import { marketName } from './marketName';
+import { marketName } from '../parts/words/marketName';
 
 interface ScopeBarProps {
   projectName: string;

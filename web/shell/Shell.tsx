@@ -7,7 +7,9 @@ import { useMarketsQuery, useOverviewQuery, useProjectsQuery, useServicesQuery }
 import { scopeDefaults } from '../state/scope';
 import { useScope } from '../state/useScope';
 import { CommandBox } from './CommandBox';
+import { ClashNotice } from './ClashNotice';
 import { JobNotices } from './JobNotices';
+import { JudgingNotice } from './JudgingNotice';
 import { ScopeBar } from './ScopeBar';
 import { STAGES } from './stages';
 import { StagesRow } from './StagesRow';
@@ -82,6 +84,8 @@ export function Shell() {
         )}
       </main>
       <JobNotices />
+      <JudgingNotice />
+      <ClashNotice />
       <Tray project={project} />
       {commandOpen && <CommandBox onClose={() => setCommandOpen(false)} onKeys={() => setKeysOpen(true)} />}
       {keysOpen && <Shortcuts onClose={() => setKeysOpen(false)} />}

@@ -1,7 +1,7 @@
 import { App } from 'antd';
 import { useKeys } from '../parts/keys/useKeys';
 import { problemOf } from '../state/api';
-import { undoStackOf } from '../state/undo';
+import { undoStackOf } from '../state/undoStacks';
 
 const SECONDS = 3;
 

@@ -1,5 +1,6 @@
 import type { Problem } from '@opsimath/contract/api/problem';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import { WINDOW } from './window';
 
 export type InProject<T = unknown> = T & { project: number };
 
@@ -13,31 +14,38 @@ export function toParams(values: object): Record<string, string> {
   return Object.fromEntries(entries);
 }
 
+const TAGS = [
+  'projects',
+  'targets',
+  'lookUps',
+  'facts',
+  'imports',
+  'tracked',
+  'pools',
+  'banned',
+  'index',
+  'exports',
+  'notes',
+  'recipes',
+  'verdicts',
+  'lists',
+  'variants',
+  'markers',
+  'studies',
+  'markets',
+  'hand',
+] as const;
+/** What answers rest on: what is changed is fetched anew. */
+export type Tag = (typeof TAGS)[number];
+
 /** The connection to the server; each room adds its own questions (projectApi, rosterApi, …). */
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: [
-    'projects',
-    'targets',
-    'lookUps',
-    'facts',
-    'imports',
-    'tracked',
-    'pools',
-    'banned',
-    'index',
-    'exports',
-    'notes',
-    'recipes',
-    'verdicts',
-    'lists',
-    'variants',
-    'markers',
-    'studies',
-    'markets',
-    'hand',
-  ],
+  baseQuery: fetchBaseQuery({
+    baseUrl: '/api',
+    prepareHeaders: (headers) => void headers.set('x-window', WINDOW),
+  }),
+  tagTypes: TAGS,
   endpoints: () => ({}),
 });
 

@@ -59,7 +59,10 @@ export const {
     readAs: build.mutation<UploadAnswer['preview'], { id: number; kind: ImportKind }>({
       query: ({ id, kind }) => ({ url: `/imports/${id}/reading`, method: 'POST', body: { kind } }),
     }),
-    startImport: build.mutation<FileImport, { id: number; market: string; reading: FileReading }>({
+    startImport: build.mutation<
+      FileImport,
+      { id: number; market: string; reading: FileReading; marketConfirmed: boolean }
+    >({
       query: ({ id, ...body }) => ({ url: `/imports/${id}/start`, method: 'POST', body }),
       invalidatesTags: ['imports'],
     }),

@@ -12,26 +12,17 @@ export interface ServiceState {
 }
 
 /** Projects, markets, the services and long work. */
-export const {
-  useProjectsQuery,
-  useCreateProjectMutation,
-  useChangeProjectMutation,
-  useOverviewQuery,
-  useMarketsQuery,
-  useNarrowMarketMutation,
-  useServicesQuery,
-  useUploadArchiveMutation,
-  useJobQuery,
-  useCancelJobMutation,
-  useResumeJobMutation,
-} = api.injectEndpoints({
+export const projectApi = api.injectEndpoints({
   endpoints: (build) => ({
     projects: build.query<Project[], void>({ query: () => '/projects', providesTags: ['projects'] }),
     createProject: build.mutation<Project, string>({
       query: (name) => ({ url: '/projects', method: 'POST', body: { name } }),
       invalidatesTags: ['projects'],
     }),
-    changeProject: build.mutation<Project, InProject<{ name?: string; settings?: SettingsChange }>>({
+    changeProject: build.mutation<
+      Project,
+      InProject<{ name?: string; settings?: SettingsChange; settingsRevision?: number; person?: string }>
+    >({
       query: ({ project, ...body }) => ({ url: `/projects/${project}`, method: 'PATCH', body }),
       invalidatesTags: ['projects', 'facts'],
     }),
@@ -64,3 +55,17 @@ export const {
     }),
   }),
 });
+
+export const {
+  useProjectsQuery,
+  useCreateProjectMutation,
+  useChangeProjectMutation,
+  useOverviewQuery,
+  useMarketsQuery,
+  useNarrowMarketMutation,
+  useServicesQuery,
+  useUploadArchiveMutation,
+  useJobQuery,
+  useCancelJobMutation,
+  useResumeJobMutation,
+} = projectApi;

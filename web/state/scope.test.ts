@@ -29,7 +29,7 @@ test('what is written into an address is read back', () => {
     pool: id,
     open: id,
     lookUp: id,
-    poolSort: fc.constantFrom('-volume', 'keyword', '-words,keyword'),
+    poolSort: fc.constantFrom('', '-volume', 'keyword', '-words,keyword'),
     poolFind: fc.string({ maxLength: 12 }),
     poolWords: fc.string({ maxLength: 12 }),
     poolMode: fc.constantFrom('any word' as const, 'all words' as const, 'phrase' as const),

@@ -46,6 +46,7 @@ export interface Scope {
   open: number | null;
   /** Look-up whose pool is open, and how it is shown. */
   lookUp: number | null;
+  /** Empty for the usual order of the pool (poolOrder). */
   poolSort: string;
   poolFind: string;
   poolWords: string;
@@ -70,7 +71,6 @@ export interface Scope {
 
 /** Values that are not written into the address. */
 const USUAL: Partial<Record<keyof Scope, string>> = {
-  poolSort: '-volume',
   sort: '-priority',
   poolMode: 'any word',
   own: '28 days',
@@ -116,7 +116,7 @@ export function readScope(params: URLSearchParams): Scope {
     gapColumns: text('gapColumns').split(',').filter(Boolean),
     open: id('open'),
     lookUp: id('lookUp'),
-    poolSort: text('poolSort') || '-volume',
+    poolSort: text('poolSort'),
     poolFind: text('poolFind'),
     poolWords: text('poolWords'),
     poolMode: several('poolMode', matchMode.options)[0] ?? 'any word',

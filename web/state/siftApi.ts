@@ -84,20 +84,43 @@ export const siftApi = api.injectEndpoints({
             const found = kept.find(({ id }) => id === recipe);
             if (!found) return;
             if (change.steps) found.before = { steps: found.steps, rescued: found.rescued };
-            Object.assign(found, change);
+            const { revision: _, person: _p, ...parts } = change;
+            Object.assign(found, parts);
           }),
         );
-        await queryFulfilled.catch(() => shown.undo());
+        const answer = await queryFulfilled.catch(() => null);
+        if (answer === null) {
+          shown.undo();
+          dispatch(api.util.invalidateTags(['recipes']));
+          return;
+        }
+        // Merged with what others did, and of a new revision.
+        dispatch(
+          siftApi.util.updateQueryData('recipes', project, (kept) => {
+            const found = kept.find(({ id }) => id === recipe);
+            if (found) Object.assign(found, answer.data);
+          }),
+        );
       },
     }),
     removeRecipe: build.mutation<Recipe[], InProject<{ recipe: number }>>({
       query: ({ project, recipe }) => ({ url: `/projects/${project}/recipes/${recipe}`, method: 'DELETE' }),
       invalidatesTags: ['recipes'],
     }),
-    judge: build.mutation<JudgementsAnswer, InProject<{ changes: Judgement[]; person: string }>>({
-      query: ({ project, ...body }) => ({ url: `/projects/${project}/verdicts`, method: 'POST', body }),
-      invalidatesTags: ['verdicts'],
+    bringRecipeBack: build.mutation<Recipe[], InProject<{ recipe: number }>>({
+      query: ({ project, recipe }) => ({
+        url: `/projects/${project}/recipes/${recipe}/back`,
+        method: 'POST',
+        body: {},
+      }),
+      invalidatesTags: ['recipes'],
     }),
+    judge: build.mutation<JudgementsAnswer, InProject<{ id?: string; changes: Judgement[]; person: string }>>(
+      {
+        query: ({ project, ...body }) => ({ url: `/projects/${project}/verdicts`, method: 'POST', body }),
+        invalidatesTags: ['verdicts'],
+      },
+    ),
     judgeAll: build.mutation<JudgementsAnswer, { lookUp: number; judgement: SiftJudgement }>({
       query: ({ lookUp, judgement }) => ({
         url: `/look-ups/${lookUp}/sift/judge`,
@@ -127,6 +150,14 @@ export const siftApi = api.injectEndpoints({
         url: `/projects/${project}/lists/${list}`,
         method: 'PATCH',
         body: change,
+      }),
+      invalidatesTags: ['lists'],
+    }),
+    bringListBack: build.mutation<KeywordList[], InProject<{ list: number }>>({
+      query: ({ project, list }) => ({
+        url: `/projects/${project}/lists/${list}/back`,
+        method: 'POST',
+        body: {},
       }),
       invalidatesTags: ['lists'],
     }),

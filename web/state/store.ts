@@ -2,6 +2,7 @@ import { configureStore } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
+import { hearClashes } from './clashes';
 import { jobs } from './jobs';
 import { preferences } from './preferences';
 import { tray } from './tray';
@@ -13,7 +14,7 @@ export const store = configureStore({
     preferences: preferences.reducer,
     jobs: jobs.reducer,
   },
-  middleware: (defaults) => defaults().concat(api.middleware),
+  middleware: (defaults) => defaults().concat(api.middleware, hearClashes),
 });
 setupListeners(store.dispatch);
 

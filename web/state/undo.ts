@@ -1,20 +1,43 @@
-import { useSyncExternalStore } from 'react';
+import type { Operation } from './operations';
 
 /** One thing that was done: how to take it back and how to do it again. */
 export interface Done {
   what: string;
-  undo: () => Promise<unknown>;
-  redo: () => Promise<unknown>;
+  undo: Operation;
+  redo: Operation;
+}
+
+/** Where the steps are kept over a reload. */
+export interface Kept {
+  read: () => string | null;
+  write: (text: string) => void;
 }
 
 const MOST_KEPT = 200;
+const NOTHING = { undo: null, redo: null };
 
 /** What was done, in its order, and what was taken back. Doing something new forgets what was taken back. */
 export class UndoStack {
   private done: Done[] = [];
   private undone: Done[] = [];
+  private busy: Promise<unknown> = Promise.resolve();
   private readonly listeners = new Set<() => void>();
-  private shown: { undo: string | null; redo: string | null } = { undo: null, redo: null };
+  private shown: { undo: string | null; redo: string | null } = NOTHING;
+
+  /** @param run does one operation; gives what would take it back where that is known only then */
+  constructor(
+    private readonly run: (operation: Operation) => Promise<Operation | null>,
+    private readonly kept: Kept = { read: () => null, write: () => undefined },
+  ) {
+    try {
+      const { done, undone } = JSON.parse(kept.read() ?? '{}') as { done?: Done[]; undone?: Done[] };
+      this.done = done ?? [];
+      this.undone = undone ?? [];
+    } catch {
+      // What cannot be read is forgotten.
+    }
+    this.show();
+  }
 
   push(entry: Done): void {
     this.done = [...this.done, entry].slice(-MOST_KEPT);
@@ -22,25 +45,52 @@ export class UndoStack {
     this.tell();
   }
 
-  /** Takes the last thing back; gives what it was, `null` when there is nothing. A failure leaves all as it was. */
-  async undo(): Promise<string | null> {
-    const entry = this.done.at(-1);
-    if (!entry) return null;
-    await entry.undo();
-    this.done = this.done.filter((other) => other !== entry);
-    this.undone = [...this.undone, entry];
-    this.tell();
-    return entry.what;
+  /** Takes the last thing back; gives what it was, `null` when there is nothing. */
+  undo(): Promise<string | null> {
+    return this.inTurn(async () => {
+      const entry = this.done.at(-1);
+      if (!entry) return null;
+      const redo = await this.tried(entry, entry.undo, 'done');
+      this.done = this.done.filter((other) => other !== entry);
+      this.undone = [...this.undone, { ...entry, redo: filled(redo, entry.redo) }];
+      this.tell();
+      return entry.what;
+    });
   }
 
-  async redo(): Promise<string | null> {
-    const entry = this.undone.at(-1);
-    if (!entry) return null;
-    await entry.redo();
-    this.undone = this.undone.filter((other) => other !== entry);
-    this.done = [...this.done, entry];
-    this.tell();
-    return entry.what;
+  redo(): Promise<string | null> {
+    return this.inTurn(async () => {
+      const entry = this.undone.at(-1);
+      if (!entry) return null;
+      const undo = await this.tried(entry, entry.redo, 'undone');
+      this.undone = this.undone.filter((other) => other !== entry);
+      this.done = [...this.done, { ...entry, undo: filled(undo, entry.undo) }];
+      this.tell();
+      return entry.what;
+    });
+  }
+
+  /**
+   * What fails because its thing is gone, or was changed by somebody else, can never be done: it is dropped, so that it
+   * does not stand in the way of what was done before it. Anything else stays to be tried again.
+   */
+  private async tried(entry: Done, operation: Operation, list: 'done' | 'undone'): Promise<Operation | null> {
+    try {
+      return await this.run(operation);
+    } catch (error) {
+      if (isForGood(error)) {
+        this[list] = this[list].filter((other) => other !== entry);
+        this.tell();
+      }
+      throw error;
+    }
+  }
+
+  /** One after another, however fast the keys are pressed. */
+  private inTurn<T>(work: () => Promise<T>): Promise<T> {
+    const mine = this.busy.then(work, work);
+    this.busy = mine.catch(() => undefined);
+    return mine;
   }
 
   readonly state = (): { undo: string | null; redo: string | null } => this.shown;
@@ -50,22 +100,24 @@ export class UndoStack {
   };
 
   private tell(): void {
-    this.shown = { undo: this.done.at(-1)?.what ?? null, redo: this.undone.at(-1)?.what ?? null };
+    this.kept.write(JSON.stringify({ done: this.done, undone: this.undone }));
+    this.show();
     for (const listener of this.listeners) listener();
+  }
+
+  private show(): void {
+    this.shown = { undo: this.done.at(-1)?.what ?? null, redo: this.undone.at(-1)?.what ?? null };
   }
 }
 
-const stacks = new Map<number, UndoStack>();
-
-/** The steps of a project that can be taken back in this window. */
-export function undoStackOf(project: number): UndoStack {
-  let stack = stacks.get(project);
-  if (!stack) stacks.set(project, (stack = new UndoStack()));
-  return stack;
+/** What is known only now, and what was known before where it is not. */
+function filled(now: Operation | null, before: Operation): Operation {
+  if (now === null) return before;
+  if (!('all' in now) || !('all' in before)) return now;
+  return { all: now.all.map((one, n) => one ?? before.all[n] ?? null) };
 }
 
-/** What would be taken back and what done again, in words. */
-export function useUndoState(project: number): { undo: string | null; redo: string | null } {
-  const stack = undoStackOf(project);
-  return useSyncExternalStore(stack.listen, stack.state);
+function isForGood(error: unknown): boolean {
+  const { status, data } = (error ?? {}) as { status?: unknown; data?: { code?: string } };
+  return (typeof status === 'number' && status >= 400 && status < 500) || data?.code === 'changed-meanwhile';
 }

@@ -45,6 +45,14 @@ export const variantsApi = api.injectEndpoints({
       query: ({ project, marker }) => ({ url: `/projects/${project}/markers/${marker}`, method: 'DELETE' }),
       invalidatesTags: ['markers'],
     }),
+    bringMarkerBack: build.mutation<Marker[], InProject<{ marker: number }>>({
+      query: ({ project, marker }) => ({
+        url: `/projects/${project}/markers/${marker}/back`,
+        method: 'POST',
+        body: {},
+      }),
+      invalidatesTags: ['markers'],
+    }),
     mark: build.mutation<{ changed: number[] }, InProject<{ marker: number } & Marking>>({
       query: ({ project, marker, ...body }) => ({
         url: `/projects/${project}/markers/${marker}/keywords`,

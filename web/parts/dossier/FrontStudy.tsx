@@ -2,8 +2,9 @@ import type { ReadAbout, Study, StudiedResult } from '@opsimath/contract/api/stu
 import { Button } from 'antd';
 import { useState } from 'react';
 import { useProjectsQuery } from '../../state/projectApi';
-import { useFetchRecordsMutation, useReadMutation, useStudyQuery } from '../../state/studyApi';
-import { undoStackOf } from '../../state/undo';
+import { useFetchRecordsMutation, useReadMutation, useStudyQuery, studyApi } from '../../state/studyApi';
+import { request } from '../../state/operations';
+import { useUndoable } from '../../state/undoStacks';
 import { PictureOf } from '../pictures/PictureOf';
 import { Problem } from '../words/Problem';
 import { count, decimal, percent } from '../words/figures';
@@ -133,18 +134,20 @@ const NONE = 'none';
 function Ticks({ project, result, about }: { project: number; result: StudiedResult; about: ReadAbout }) {
   const { data: projects } = useProjectsQuery();
   const [read] = useReadMutation();
+  const undoable = useUndoable(project);
   const settings = projects?.find(({ id }) => id === project)?.settings;
   if (!settings) return null;
   const asked = about === 'opening' ? settings.openingTraits : settings.pictureTraits;
   const now = result.read[about];
   const keep = async (traits: string[] | null): Promise<void> => {
-    const change = (next: string[] | null) =>
-      read({ project, address: result.address, about, traits: next }).unwrap();
-    await change(traits);
-    undoStackOf(project).push({
+    const { address } = result;
+    const toKeep = (next: string[] | null) =>
+      request(studyApi.endpoints.read, { project, address, about, traits: next });
+    await read({ project, address, about, traits }).unwrap();
+    undoable({
       what: `${ABOUT[about]} of ${result.owner ?? result.address} looked at`,
-      undo: () => change(now),
-      redo: () => change(traits),
+      undo: toKeep(now),
+      redo: toKeep(traits),
     });
   };
   const pressed = (trait: string): string[] | null => {

@@ -10,8 +10,10 @@ import {
   useAddHandPositionMutation,
   useHandPositionsQuery,
   useRemoveHandPositionMutation,
+  studyApi,
 } from '../../state/studyApi';
-import { undoStackOf } from '../../state/undo';
+import { request } from '../../state/operations';
+import { useUndoable } from '../../state/undoStacks';
 import { Problem } from '../words/Problem';
 import { spelledDay } from '../words/figures';
 import './study.css';
@@ -67,19 +69,15 @@ export function HandPositions({ project, keyword, market, date }: HandPositionsP
 
 function Entry({ project, keyword, entry }: { project: number; keyword: number; entry: HandPosition }) {
   const [remove] = useRemoveHandPositionMutation();
-  const [add] = useAddHandPositionMutation();
   const { id, target, name, date, organic, paid, person } = entry;
+  const undoable = useUndoable(project);
   const takeAway = async (): Promise<void> => {
-    let entered = id;
-    const removeIt = () => remove({ project, keyword, entry: entered }).unwrap();
-    await removeIt();
-    undoStackOf(project).push({
+    await remove({ project, keyword, entry: id }).unwrap();
+    const arg = { project, keyword, id, target, date, organic, paid, person };
+    undoable({
       what: `position of ${name} taken away`,
-      undo: async () => {
-        const held = await add({ project, keyword, target, date, organic, paid, person }).unwrap();
-        entered = Math.max(...held.map((other) => other.id));
-      },
-      redo: removeIt,
+      undo: request(studyApi.endpoints.addHandPosition, arg),
+      redo: request(studyApi.endpoints.removeHandPosition, { project, keyword, entry: id }),
     });
   };
   return (
@@ -108,7 +106,7 @@ interface NewEntryProps {
 function NewEntry({ project, keyword, surface, date: today, onDone }: NewEntryProps) {
   const { data: targets } = useTargetsQuery(project);
   const [add, { error, isLoading }] = useAddHandPositionMutation();
-  const [remove] = useRemoveHandPositionMutation();
+  const undoable = useUndoable(project);
   const dispatch = useAppDispatch();
   const person = useAppSelector((state) => state.preferences.person);
   const choices = (targets ?? []).filter((target) => target.surface === surface);
@@ -119,15 +117,13 @@ function NewEntry({ project, keyword, surface, date: today, onDone }: NewEntryPr
   const target = chosen ?? choices[0]?.id ?? null;
   const keep = async (): Promise<void> => {
     if (target === null) return;
-    const enter = async (): Promise<number> => {
-      const held = await add({ project, keyword, target, date, organic, paid, person }).unwrap();
-      return Math.max(...held.map(({ id }) => id));
-    };
-    let entered = await enter();
-    undoStackOf(project).push({
-      what: `position of ${choices.find(({ id }) => id === target)?.name ?? ''} typed in`,
-      undo: () => remove({ project, keyword, entry: entered }).unwrap(),
-      redo: async () => void (entered = await enter()),
+    const arg = { project, keyword, target, date, organic, paid, person };
+    const held = await add(arg).unwrap();
+    const id = Math.max(...held.map((entry) => entry.id));
+    undoable({
+      what: `position of ${choices.find((choice) => choice.id === target)?.name ?? ''} typed in`,
+      undo: request(studyApi.endpoints.removeHandPosition, { project, keyword, entry: id }),
+      redo: request(studyApi.endpoints.addHandPosition, { ...arg, id }),
     });
     onDone();
   };

@@ -1,7 +1,7 @@
 import type { SourceMarket } from '@opsimath/contract/source/answers';
 import { InputNumber, Segmented, Select, Tooltip } from 'antd';
 import { spelledDay } from '../../parts/words/figures';
-import { marketName } from '../../shell/marketName';
+import { marketName } from '../../parts/words/marketName';
 import { comparedWith } from '../../state/scope';
 import { useScope } from '../../state/useScope';
 import type { LookUpDraft, LookUpPart } from './useLookUpDraft';

@@ -6,6 +6,7 @@ import { Problem } from '../../parts/words/Problem';
 import { age, count, spelledDay } from '../../parts/words/figures';
 import { usePoolQuery } from '../../state/lookUpApi';
 import { useOldAfter } from '../../state/useOldAfter';
+import { GIVEN, poolOrder } from '../../state/poolOrder';
 import { useScope } from '../../state/useScope';
 import { PoolChangeView } from './PoolChangeView';
 import { PoolFilters } from './PoolFilters';
@@ -20,7 +21,8 @@ interface PoolProps {
 
 /** The pool of one look-up: every keyword with how it was found and where each target stands. */
 export function Pool({ lookUp, lookUps }: PoolProps) {
-  const { project, scope } = useScope();
+  const { project, scope, change } = useScope();
+  const sort = poolOrder(lookUp, scope.poolSort);
   const { search } = useLocation();
   const { pages, onVisible } = useVisiblePages();
   const query = useMemo(
@@ -30,9 +32,9 @@ export function Pool({ lookUp, lookUps }: PoolProps) {
       mode: scope.poolMode,
       foundBy: scope.poolFound,
       without: scope.poolWithout,
-      sort: scope.poolSort,
+      sort,
     }),
-    [scope.poolFind, scope.poolWords, scope.poolMode, scope.poolFound, scope.poolWithout, scope.poolSort],
+    [scope.poolFind, scope.poolWords, scope.poolMode, scope.poolFound, scope.poolWithout, sort],
   );
   const at = (page: number) => ({ lookUp: lookUp.id, query: { ...query, offset: page * PAGE_ROWS } });
   const first = usePoolQuery(at(0));
@@ -58,6 +60,14 @@ export function Pool({ lookUp, lookUps }: PoolProps) {
             {lookUp.name}, {spelledDay(lookUp.date)}
             {age(lookUp.date, scope.date, oldAfter)}.{' '}
             {page && `${count(page.withVolume)} with a known volume. `}
+            {lookUp.kind === 'list' && lookUp.parts.map(({ message }) => message && `${message}. `)}
+            {lookUp.kind === 'list' && sort !== GIVEN && (
+              <>
+                <button className="plain written" onClick={() => change({ poolSort: '' }, { replace: true })}>
+                  In the order given
+                </button>{' '}
+              </>
+            )}
             {lookUp.targets.length === 1 &&
               lookUp.kind === 'targets' &&
               'One target gives a one-sided pool. '}

@@ -4,6 +4,7 @@ import '../../parts/lane/lane.css';
 import { VirtualGrid } from '../../parts/table/VirtualGrid';
 import { useTargetsQuery } from '../../state/rosterApi';
 import { useOldAfter } from '../../state/useOldAfter';
+import { poolOrder } from '../../state/poolOrder';
 import { useScope } from '../../state/useScope';
 import { useTraySelection } from '../../state/useTraySelection';
 import { poolColumns } from './poolColumns';
@@ -25,7 +26,7 @@ export function PoolTable({ lookUp, page, rowAt, listName, onVisible }: PoolTabl
   const { project, scope, change } = useScope();
   const { selected, select } = useTraySelection();
   const { data: targets } = useTargetsQuery(project);
-  const orders = readOrders(scope.poolSort);
+  const orders = readOrders(poolOrder(lookUp, scope.poolSort));
   const shown = useMemo(() => shownColumns(project, scope.columns), [project, scope.columns]);
   // The month before the date is the last whole one.
   const oldAfter = useOldAfter(lookUp.surface);

@@ -2,7 +2,7 @@ import type { LookUpOrder, SeedWay } from '@opsimath/contract/api/lookUps';
 import type { Target } from '@opsimath/contract/api/targets';
 import type { SourceMarket, Surface } from '@opsimath/contract/source/answers';
 import { useEffect, useMemo, useState } from 'react';
-import { marketName } from '../../shell/marketName';
+import { marketName } from '../../parts/words/marketName';
 import { comparedWith } from '../../state/scope';
 import { useScope } from '../../state/useScope';
 import { type Pasted, platformsOf, readPaste } from './readPaste';

@@ -73,7 +73,7 @@ function ImportRow({ entry }: { entry: FileImport }) {
       <td>
         <b>{entry.fileName}</b>{' '}
         <span className="faint">
-          {entry.kind}, {entry.createdAt.slice(0, 10)}
+          {entry.kind}, {entry.market}, {entry.createdAt.slice(0, 10)}
         </span>
         {job && job.state !== 'done' && <JobLine job={job} />}
         {job && (job.state === 'failed' || job.state === 'cancelled') && (
@@ -83,8 +83,8 @@ function ImportRow({ entry }: { entry: FileImport }) {
         )}
         {shown && rejected && (
           <ul className="rejections">
-            {rejected.rows.map((row) => (
-              <li key={row.line}>
+            {rejected.rows.map((row, n) => (
+              <li key={n}>
                 Line {row.line}: {row.reason}. <code className="faint">{row.content.slice(0, 120)}</code>
               </li>
             ))}
@@ -95,7 +95,10 @@ function ImportRow({ entry }: { entry: FileImport }) {
         )}
       </td>
       <td className="figure">
-        {count(entry.rowsKept)} rows kept
+        <span title="Every line of the file is kept, rejected, passed over or blank">
+          {count(entry.rowsKept)} of {count(entry.rowsRead)} rows kept
+        </span>
+        {entry.rowsBlank > 0 && <div className="soft">{count(entry.rowsBlank)} blank lines</div>}
         {entry.rowsSkipped > 0 && (
           <div className="soft">{count(entry.rowsSkipped)} rows of totals passed over</div>
         )}

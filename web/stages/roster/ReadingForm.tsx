@@ -6,11 +6,13 @@ import {
   type UploadAnswer,
   fieldsOf,
 } from '@opsimath/contract/api/imports';
-import { Button, DatePicker, Select } from 'antd';
+import { Button, Checkbox, DatePicker, Select } from 'antd';
 import { useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
 import { useReadAsMutation, useStartImportMutation } from '../../state/filesApi';
+import { useMarketsQuery } from '../../state/projectApi';
 import { useScope } from '../../state/useScope';
+import { marketApart, marketName } from '../../parts/words/marketName';
 
 /** How a file is read, for correction before it is taken in. */
 export function ReadingForm({ answer, onDone }: { answer: UploadAnswer; onDone: () => void }) {
@@ -18,6 +20,10 @@ export function ReadingForm({ answer, onDone }: { answer: UploadAnswer; onDone: 
   const [reading, setReading] = useState<FileReading>(answer.preview.reading);
   const [start, { isLoading, error }] = useStartImportMutation();
   const [readAs] = useReadAsMutation();
+  const { data: markets } = useMarketsQuery();
+  const market = markets?.find(({ code }) => code === scope.market);
+  const apart = market ? marketApart(market, answer.preview.says) : null;
+  const [confirmed, setConfirmed] = useState(false);
   const { needed: neededFields, dated } = IMPORT_KINDS[reading.kind];
   const needed: readonly ImportField[] = neededFields;
   const columnOf = (field: ImportField): number | null => reading.columns[field] ?? null;
@@ -31,7 +37,7 @@ export function ReadingForm({ answer, onDone }: { answer: UploadAnswer; onDone: 
     setReading(next);
   };
   const take = async (): Promise<void> => {
-    await start({ id: answer.import.id, market: scope.market, reading }).unwrap();
+    await start({ id: answer.import.id, market: scope.market, reading, marketConfirmed: confirmed }).unwrap();
     onDone();
   };
   const columnOptions = [
@@ -139,13 +145,27 @@ export function ReadingForm({ answer, onDone }: { answer: UploadAnswer; onDone: 
       {dateMissing && (
         <div role="alert">No column for date: choose one, or give the date that all rows stand for.</div>
       )}
+      {market && (
+        <p>
+          Taken in for the market <b>{marketName(market)}</b>.{' '}
+          <span className="soft">Choose another in the bar above.</span>
+        </p>
+      )}
+      {apart !== null && (
+        <div role="alert">
+          {apart}{' '}
+          <Checkbox checked={confirmed} onChange={({ target }) => setConfirmed(target.checked)}>
+            Take it in for this market all the same
+          </Checkbox>
+        </div>
+      )}
       {error && <Problem error={error} />}
       <div className="lookup-buttons">
         <Button
           type="primary"
-          onClick={() => void take()}
+          onClick={() => void take().catch(() => undefined)}
           loading={isLoading}
-          disabled={missing.length > 0 || dateMissing}
+          disabled={missing.length > 0 || dateMissing || (apart !== null && !confirmed)}
         >
           Take in
         </Button>

@@ -3,8 +3,10 @@ import { type SettingsChange, projectSettings } from '@opsimath/contract/api/pro
 import { ACTIONS } from '@opsimath/core/gap/action';
 import { App } from 'antd';
 import { Problem } from '../../parts/words/Problem';
-import { useChangeProjectMutation, useProjectsQuery } from '../../state/projectApi';
-import { undoStackOf } from '../../state/undo';
+import { request } from '../../state/operations';
+import { projectApi, useChangeProjectMutation, useProjectsQuery } from '../../state/projectApi';
+import { useAppSelector } from '../../state/store';
+import { undoStackOf, useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 import { ChanceSettings } from './ChanceSettings';
 import { Figure } from './Figure';
@@ -19,17 +21,21 @@ export function SettingsPanel() {
   const { data: projects } = useProjectsQuery();
   const [change, { error }] = useChangeProjectMutation();
   const { message } = App.useApp();
-  const settings = projects?.find((entry) => entry.id === project)?.settings;
-  if (!settings) return null;
+  const undoable = useUndoable(project);
+  const person = useAppSelector((state) => state.preferences.person);
+  const entry = projects?.find(({ id }) => id === project);
+  if (!entry) return null;
+  const { settings } = entry;
   const apply = async (next: SettingsChange, what: string): Promise<void> => {
     const before = takenBack(settings, next);
-    await change({ project, settings: next }).unwrap();
-    const step = {
+    const rests = { settingsRevision: entry.settingsRevision, person };
+    const { settingsRevision } = await change({ project, settings: next, ...rests }).unwrap();
+    const { changeProject } = projectApi.endpoints;
+    undoable({
       what: `${what} changed`,
-      undo: () => change({ project, settings: before }).unwrap(),
-      redo: () => change({ project, settings: next }).unwrap(),
-    };
-    undoStackOf(project).push(step);
+      undo: request(changeProject, { project, settings: before, settingsRevision, person }),
+      redo: request(changeProject, { project, settings: next, ...rests }),
+    });
     void message.open({
       content: (
         <span>

@@ -80,7 +80,7 @@ function ClusterRows({ cluster, sides, opened, onOpen }: ClusterRowsProps) {
   const judgeAll = (pressed: string): void => {
     const { verdict, parked, word } = VERDICT_KEYS[pressed]!;
     const changes = members.map(({ id }) => ({ keyword: id, verdict, parked }));
-    judge(changes, `${members.length} of “${members[0]!.text}”: ${word}`).catch(() => undefined);
+    judge(changes, `${members.length} of “${members[0]!.text}”: ${word}`);
   };
   return (
     <tbody>

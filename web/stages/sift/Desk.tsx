@@ -6,8 +6,9 @@ import { useKeys } from '../../parts/keys/useKeys';
 import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';
 import { useProjectsQuery } from '../../state/projectApi';
+import { useJudgingState } from '../../state/judgingShown';
 import { useSiftQuery } from '../../state/siftApi';
-import { undoStackOf, useUndoState } from '../../state/undo';
+import { undoStackOf, useUndoState } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 import { DeskFront } from './DeskFront';
 import { DeskKeyword } from './DeskKeyword';
@@ -24,8 +25,6 @@ import './desk.css';
 const AHEAD = 100;
 const NO_ROWS: SiftRow[] = [];
 const NO_REASONS: string[] = [];
-/** What others judge meanwhile is seen within some seconds. */
-const POLLED = { pollingInterval: 5000, skipPollingIfUnfocused: true };
 
 type DeskOrder = 'searched' | 'likely' | 'unsure';
 const ORDERS: { value: DeskOrder; label: string }[] = [
@@ -45,28 +44,26 @@ export function Desk({ lookUp, query, page }: { lookUp: LookUp; query: SiftQuery
   const [reason, setReason] = useState('');
   const { data: projects } = useProjectsQuery();
   const reasons = projects?.find(({ id }) => id === project)?.settings.verdictReasons ?? NO_REASONS;
-  const [failed, setFailed] = useState<unknown>(null);
-  const { data, error } = useSiftQuery(
-    {
-      lookUp: lookUp.id,
-      query: {
-        ...query,
-        steps: [...query.steps, { id: 'desk', on: true, sieve: { kind: 'verdict', verdicts: ['unjudged'] } }],
-        limit: AHEAD,
-      },
+  const { data, error, isFetching } = useSiftQuery({
+    lookUp: lookUp.id,
+    query: {
+      ...query,
+      steps: [...query.steps, { id: 'desk', on: true, sieve: { kind: 'verdict', verdicts: ['unjudged'] } }],
+      limit: AHEAD,
     },
-    POLLED,
-  );
+  });
+  const { waiting: unsent } = useJudgingState();
   const [takenBack, setTakenBack] = useState(steps.redo);
   if (takenBack !== steps.redo) {
     // What was taken back is to be judged again.
     setTakenBack(steps.redo);
     setDone(new Set());
   }
+  // What was taken back is unjudged again in the rows, though it was judged here before.
   const fetched = data?.rows ?? NO_ROWS;
   const likely = useLikelyFit(lookUp, page, fetched);
   const waiting = inTurn(
-    fetched.filter(({ id }) => !done.has(id)),
+    fetched.filter(({ id, verdict }) => verdict === 'unjudged' && !done.has(id)),
     skipped,
     likely?.of ?? null,
     order,
@@ -78,13 +75,7 @@ export function Desk({ lookUp, query, page }: { lookUp: LookUp; query: SiftQuery
     const { verdict, parked, word } = VERDICT_KEYS[pressed]!;
     setDone((before) => new Set(before).add(current.id));
     setReason('');
-    setFailed(null);
-    judge([{ keyword: current.id, verdict, parked, reason }], `${current.text}: ${word}`).catch(
-      (problem: unknown) => {
-        setDone((before) => new Set([...before].filter((id) => id !== current.id)));
-        setFailed(problem);
-      },
-    );
+    judge([{ keyword: current.id, verdict, parked, reason }], `${current.text}: ${word}`);
   };
   const skip = (): void => {
     if (current) setSkipped([...skipped.filter((id) => id !== current.id), current.id]);
@@ -127,8 +118,7 @@ export function Desk({ lookUp, query, page }: { lookUp: LookUp; query: SiftQuery
           <div style={{ width: `${(100 * decided) / Math.max(1, page.through)}%` }} />
         </div>
       </div>
-      {failed !== null && <Problem error={failed} />}
-      {!current && data && (
+      {!current && data && !isFetching && unsent === 0 && (
         <div className="empty">
           <div className="serif">Everything that comes through is judged</div>
           Keep the fits as a list, or open the recipe wider.

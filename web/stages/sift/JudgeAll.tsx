@@ -3,9 +3,9 @@ import type { SiftPage, SiftQuery } from '@opsimath/contract/api/sift';
 import { App, Button, Dropdown } from 'antd';
 import { count } from '../../parts/words/figures';
 import { problemOf } from '../../state/api';
-import { useJudgeAllMutation, useJudgeMutation } from '../../state/siftApi';
+import { useJudgeAllMutation } from '../../state/siftApi';
 import { useAppSelector } from '../../state/store';
-import { undoStackOf } from '../../state/undo';
+import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 import { VERDICT_KEYS } from './verdictKeys';
 
@@ -25,28 +25,14 @@ export function JudgeAll({
   const { message } = App.useApp();
   const person = useAppSelector((state) => state.preferences.person);
   const [judgeAll, { isLoading }] = useJudgeAllMutation();
-  const [judge] = useJudgeMutation();
+  const undoable = useUndoable(project);
   const act = async (pressed: string): Promise<void> => {
     const { verdict, word } = VERDICT_KEYS[pressed]!;
     const { steps, rescued, find } = query;
     const ask = { lookUp: lookUp.id, judgement: { query: { steps, rescued, find }, verdict, person } };
-    const { before, after } = await judgeAll(ask).unwrap();
-    const set = (kept: typeof before) =>
-      judge({
-        project,
-        person,
-        changes: kept.map(({ keyword, verdict: said, parked, reason }) => ({
-          keyword,
-          verdict: said,
-          parked,
-          reason,
-        })),
-      }).unwrap();
-    undoStackOf(project).push({
-      what: `${count(after.length)} at once: ${word}`,
-      undo: () => set(before),
-      redo: () => set(after),
-    });
+    const { id, after } = await judgeAll(ask).unwrap();
+    const step = { takesBack: id, project, stood: [] };
+    undoable({ what: `${count(after.length)} at once: ${word}`, undo: step, redo: step });
     void message.info(`${count(after.length)} keywords are ${word} now. Undo takes it back.`);
   };
   return (

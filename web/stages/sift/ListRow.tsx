@@ -3,13 +3,16 @@ import { App, InputNumber, Popover } from 'antd';
 import { copyAsTable } from '../../parts/table/copyAsTable';
 import { Problem } from '../../parts/words/Problem';
 import { count, spelledDay } from '../../parts/words/figures';
+import { request } from '../../state/operations';
 import {
+  siftApi,
   useAddRecipeMutation,
   useChangeListMutation,
   useRecipesQuery,
   useRemoveListMutation,
 } from '../../state/siftApi';
 import { useAppSelector } from '../../state/store';
+import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 import { RenewList } from './RenewList';
 
@@ -20,6 +23,15 @@ export function ListRow({ list }: { list: KeywordList }) {
   const person = useAppSelector((state) => state.preferences.person);
   const [change] = useChangeListMutation();
   const [remove, { error }] = useRemoveListMutation();
+  const undoable = useUndoable(project);
+  const takeAway = async (): Promise<void> => {
+    await remove({ project, list: list.id }).unwrap();
+    undoable({
+      what: `the list “${list.name}” taken away`,
+      undo: request(siftApi.endpoints.bringListBack, { project, list: list.id }),
+      redo: request(siftApi.endpoints.removeList, { project, list: list.id }),
+    });
+  };
   const { data: recipes } = useRecipesQuery(project);
   const [addRecipe] = useAddRecipeMutation();
 
@@ -131,7 +143,7 @@ export function ListRow({ list }: { list: KeywordList }) {
           {list.locked ? 'unlock' : 'lock'}
         </button>
         {!list.locked && (
-          <button className="plain soft written" onClick={() => void remove({ project, list: list.id })}>
+          <button className="plain soft written" onClick={() => void takeAway().catch(() => undefined)}>
             take away
           </button>
         )}

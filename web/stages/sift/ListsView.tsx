@@ -5,7 +5,9 @@ import { Problem } from '../../parts/words/Problem';
 import { useCombineListsMutation, useListsQuery } from '../../state/siftApi';
 import { ListRow } from './ListRow';
 import { OutsideTable } from './OutsideTable';
+import { newList } from './newList';
 import { useAppSelector } from '../../state/store';
+import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 
 const HOW: { value: ListCombination['how']; label: string }[] = [
@@ -62,8 +64,10 @@ function Combine({ lists }: { lists: readonly KeywordList[] }) {
   const [chosen, setChosen] = useState<number[]>([]);
   const [how, setHow] = useState<ListCombination['how']>('intersection');
   const [name, setName] = useState('');
+  const undoable = useUndoable(project);
   const make = async (): Promise<void> => {
-    await combine({ project, combination: { name, lists: chosen, how, person } }).unwrap();
+    const made = await combine({ project, combination: { name, lists: chosen, how, person } }).unwrap();
+    undoable(newList(project, made, `the list “${name}” combined`));
     setName('');
     setChosen([]);
   };

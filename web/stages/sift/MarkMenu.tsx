@@ -4,7 +4,8 @@ import { useState } from 'react';
 import { MarkerShapeMark } from '../../parts/marks/MarkerShapes';
 import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';
-import { undoStackOf } from '../../state/undo';
+import { request } from '../../state/operations';
+import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 import { useTraySelection } from '../../state/useTraySelection';
 import {
@@ -12,6 +13,7 @@ import {
   useMarkMutation,
   useMarkersQuery,
   useRemoveMarkerMutation,
+  variantsApi,
 } from '../../state/variantsApi';
 
 /** Markers of the project: put on what is ticked or taken off, named anew, taken away. */
@@ -32,14 +34,24 @@ function Markers() {
   const { data: markers } = useMarkersQuery(project);
   const [mark] = useMarkMutation();
   const [remove] = useRemoveMarkerMutation();
+  const undoable = useUndoable(project);
   const put = async (marker: number, name: string, on: boolean): Promise<void> => {
     const { changed } = await mark({ project, marker, keywords: [...selected], on }).unwrap();
     if (changed.length === 0) return;
-    const again = (next: boolean) => () => mark({ project, marker, keywords: changed, on: next }).unwrap();
-    undoStackOf(project).push({
+    const again = (next: boolean) =>
+      request(variantsApi.endpoints.mark, { project, marker, keywords: changed, on: next });
+    undoable({
       what: `${on ? 'mark' : 'unmark'} ${changed.length}: ${name}`,
       undo: again(!on),
       redo: again(on),
+    });
+  };
+  const takeAway = async (marker: number, name: string): Promise<void> => {
+    await remove({ project, marker }).unwrap();
+    undoable({
+      what: `the marker “${name}” taken away`,
+      undo: request(variantsApi.endpoints.bringMarkerBack, { project, marker }),
+      redo: request(variantsApi.endpoints.removeMarker, { project, marker }),
     });
   };
   return (
@@ -67,7 +79,7 @@ function Markers() {
             className="plain soft written"
             aria-label={`Take the marker “${name}” away`}
             title="Takes the marker away from all keywords"
-            onClick={() => void remove({ project, marker: id })}
+            onClick={() => void takeAway(id, name).catch(() => undefined)}
           >
             take away
           </button>

@@ -7,9 +7,10 @@ import { count } from '../../parts/words/figures';
 import { useAddNoteMutation } from '../../state/notesApi';
 import { useJudgeMutation } from '../../state/siftApi';
 import { useAppSelector } from '../../state/store';
-import { undoStackOf } from '../../state/undo';
+import { type Operation, request, runOperation } from '../../state/operations';
+import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
-import { useMarkMutation, useOutsideMutation } from '../../state/variantsApi';
+import { useOutsideMutation, variantsApi } from '../../state/variantsApi';
 
 const SHOWN = 200;
 
@@ -166,41 +167,44 @@ function useApply(preview: OutsidePreview, taken: ReadonlySet<number>) {
   const { message } = App.useApp();
   const person = useAppSelector((state) => state.preferences.person);
   const [judge] = useJudgeMutation();
-  const [mark] = useMarkMutation();
   const [addNote] = useAddNoteMutation();
+  const undoable = useUndoable(project);
   const [error, setError] = useState<unknown>(null);
   const [busy, setBusy] = useState(false);
   const chosen = preview.verdicts.filter(({ keyword }) => taken.has(keyword));
-  const judgeAs = async (which: 'before' | 'after'): Promise<void> => {
-    const changes = chosen.map(({ keyword, [which]: { verdict, parked, reason } }): Judgement => ({
+  const judgeAll = async (): Promise<Operation[]> => {
+    const changes = chosen.map(({ keyword, after: { verdict, parked, reason } }): Judgement => ({
       keyword,
       verdict,
       parked,
       reason,
     }));
-    if (changes.length > 0) await judge({ project, changes, person }).unwrap();
+    if (changes.length === 0) return [];
+    const { id } = await judge({ project, changes, person }).unwrap();
+    return [{ takesBack: id, project, stood: [] }];
   };
-  const markAs = async (done: boolean): Promise<void> => {
-    for (const { marker, on, off } of preview.markers) {
-      if (on.length > 0) await mark({ project, marker, keywords: on, on: done }).unwrap();
-      if (off.length > 0) await mark({ project, marker, keywords: off, on: !done }).unwrap();
-    }
-  };
-  const run = async (done: boolean): Promise<void> => {
-    await judgeAs(done ? 'after' : 'before');
-    await markAs(done);
-  };
+  /** Puts the markers as the table has them, or as they stood. */
+  const marks = (done: boolean): Operation[] =>
+    preview.markers.flatMap(({ marker, on, off }) =>
+      [
+        { keywords: on, on: done },
+        { keywords: off, on: !done },
+      ]
+        .filter(({ keywords }) => keywords.length > 0)
+        .map((change) => request(variantsApi.endpoints.mark, { project, marker, ...change })),
+    );
   const apply = async (): Promise<boolean> => {
     setBusy(true);
     setError(null);
     try {
-      await run(true);
+      const judged = await judgeAll();
+      await runOperation({ all: marks(true) });
       for (const { keyword, note } of preview.notes)
         await addNote({ project, subject: { on: 'keyword', keyword }, text: note, person }).unwrap();
-      undoStackOf(project).push({
+      undoable({
         what: 'bring back a table',
-        undo: () => run(false),
-        redo: () => run(true),
+        undo: { all: [...judged, ...marks(false)] },
+        redo: { all: [...judged, ...marks(true)] },
       });
       void message.info('The table is taken over. Undo takes it back, but for its notes.');
       return true;

@@ -2,9 +2,10 @@ import type { SiftRow } from '@opsimath/contract/api/sift';
 import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { useKeys } from '../../parts/keys/useKeys';
-import { useChangeListMutation, useListsQuery } from '../../state/siftApi';
+import { request } from '../../state/operations';
+import { siftApi, useChangeListMutation, useListsQuery } from '../../state/siftApi';
 import { useAppSelector } from '../../state/store';
-import { undoStackOf } from '../../state/undo';
+import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 
 /** Keeps a side topic: one key puts the keyword into another list, whatever its verdict here. */
@@ -14,21 +15,27 @@ export function PutAside({ market, keyword }: { market: string; keyword: SiftRow
   const person = useAppSelector((state) => state.preferences.person);
   const { data: lists } = useListsQuery(project);
   const [change] = useChangeListMutation();
+  const undoable = useUndoable(project);
   const [chosen, setChosen] = useState(() => Number(localStorage.getItem(place)) || null);
   const [kept, setKept] = useState<string | null>(null);
   const open = (lists ?? []).filter((list) => list.market === market && !list.locked);
   const list = open.find(({ id }) => id === chosen);
   const putAside = (): void => {
     if (!list) return;
-    const one = (what: 'add' | 'remove') => () =>
-      change({ project, list: list.id, change: { [what]: [keyword.id], person } }).unwrap();
-    one('add')()
+    const one = (what: 'add' | 'remove') => ({
+      project,
+      list: list.id,
+      change: { [what]: [keyword.id], person },
+    });
+    const { changeList } = siftApi.endpoints;
+    change(one('add'))
+      .unwrap()
       .then(() => {
         setKept(keyword.text);
-        undoStackOf(project).push({
+        undoable({
           what: `${keyword.text} into “${list.name}”`,
-          undo: one('remove'),
-          redo: one('add'),
+          undo: request(changeList, one('remove')),
+          redo: request(changeList, one('add')),
         });
       })
       .catch(() => undefined);

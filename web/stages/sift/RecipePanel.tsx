@@ -2,7 +2,7 @@ import type { SiftPage } from '@opsimath/contract/api/sift';
 import { Button, Dropdown, Select } from 'antd';
 import { useState } from 'react';
 import { count } from '../../parts/words/figures';
-import { useListsQuery, useRemoveRecipeMutation } from '../../state/siftApi';
+import { useListsQuery } from '../../state/siftApi';
 import { useMarkersQuery } from '../../state/variantsApi';
 import { useScope } from '../../state/useScope';
 import { LineInput, NumberInput } from './sentenceInputs';
@@ -20,14 +20,8 @@ export function RecipePanel({ recipe, page }: RecipePanelProps) {
   const { project, scope, change } = useScope();
   const { data: lists } = useListsQuery(project);
   const { data: markers } = useMarkersQuery(project);
-  const [remove] = useRemoveRecipeMutation();
   const [added, setAdded] = useState<string | null>(null);
   const open = scope.view.startsWith('removed-') ? scope.view.slice(8) : null;
-  const takeAway = async (): Promise<void> => {
-    if (!recipe.recipe) return;
-    change({ recipe: null, view: '' });
-    await remove({ project, recipe: recipe.recipe.id }).unwrap();
-  };
   return (
     <section className="sheet recipe" aria-label="Recipe">
       <div className="recipe-head">
@@ -43,7 +37,10 @@ export function RecipePanel({ recipe, page }: RecipePanelProps) {
           onChange={(id) => change({ recipe: id === 0 ? null : id, view: '' })}
         />
         {recipe.recipe && (
-          <button className="plain soft written" onClick={() => void takeAway().catch(() => undefined)}>
+          <button
+            className="plain soft written"
+            onClick={() => void recipe.takeAway().catch(() => undefined)}
+          >
             take away
           </button>
         )}

@@ -2,9 +2,10 @@ import type { KeywordList } from '@opsimath/contract/api/lists';
 import { Button, Spin } from 'antd';
 import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';
-import { useChangeListMutation } from '../../state/siftApi';
+import { request } from '../../state/operations';
+import { siftApi } from '../../state/siftApi';
 import { useAppSelector } from '../../state/store';
-import { undoStackOf } from '../../state/undo';
+import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 import { useRenewListMutation, useRenewalQuery } from '../../state/variantsApi';
 
@@ -16,7 +17,7 @@ export function RenewList({ list }: { list: KeywordList }) {
   const person = useAppSelector((state) => state.preferences.person);
   const { data, error } = useRenewalQuery({ project, list: list.id }, { refetchOnMountOrArgChange: true });
   const [renew, { isLoading, error: failed }] = useRenewListMutation();
-  const [change] = useChangeListMutation();
+  const undoable = useUndoable(project);
   if (error) return <Problem error={error} />;
   if (!data) return <Spin />;
   if (data.added === 0 && data.gone === 0)
@@ -26,11 +27,9 @@ export function RenewList({ list }: { list: KeywordList }) {
     await renew({ project, list: list.id, person }).unwrap();
     if (!known) return;
     const [comes, goes] = [data.comes.map(({ id }) => id), data.goes.map(({ id }) => id)];
-    undoStackOf(project).push({
-      what: `make “${list.name}” again`,
-      undo: () => change({ project, list: list.id, change: { add: goes, remove: comes, person } }).unwrap(),
-      redo: () => change({ project, list: list.id, change: { add: comes, remove: goes, person } }).unwrap(),
-    });
+    const asked = (add: number[], remove: number[]) =>
+      request(siftApi.endpoints.changeList, { project, list: list.id, change: { add, remove, person } });
+    undoable({ what: `make “${list.name}” again`, undo: asked(goes, comes), redo: asked(comes, goes) });
   };
   return (
     <div className="renew">

@@ -7,7 +7,8 @@ import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';
 import { useListFromSiftMutation } from '../../state/siftApi';
 import { useAppSelector } from '../../state/store';
-import { undoStackOf, useUndoState } from '../../state/undo';
+import { undoStackOf, useUndoState, useUndoable } from '../../state/undoStacks';
+import { newList } from './newList';
 import { useScope } from '../../state/useScope';
 import { JudgeAll } from './JudgeAll';
 import { MarkMenu } from './MarkMenu';
@@ -90,13 +91,15 @@ export function SiftHead({ lookUp, recipe, page, query }: SiftHeadProps) {
 
 function KeepList({ lookUp, recipe, query, page }: SiftHeadProps) {
   const { message } = App.useApp();
+  const { project } = useScope();
+  const undoable = useUndoable(project);
   const person = useAppSelector((state) => state.preferences.person);
   const [make, { isLoading, error }] = useListFromSiftMutation();
   const [only, setOnly] = useState<'all' | Verdict>(page && page.judged.fit > 0 ? 'fit' : 'all');
   const [name, setName] = useState('');
   const keep = async (): Promise<void> => {
     const { steps, rescued, find } = query;
-    await make({
+    const made = await make({
       lookUp: lookUp.id,
       list: {
         name,
@@ -110,8 +113,9 @@ function KeepList({ lookUp, recipe, query, page }: SiftHeadProps) {
         query: { steps, rescued, find },
       },
     }).unwrap();
+    undoable(newList(project, made, `the list “${name}” kept`));
     setName('');
-    void message.info(`The list “${name}” is kept.`);
+    void message.info(`The list “${name}” is kept. Undo takes it back.`);
   };
   return (
     <form

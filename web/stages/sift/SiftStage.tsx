@@ -10,6 +10,7 @@ import { count, spelledDay } from '../../parts/words/figures';
 import { useMarketsQuery } from '../../state/projectApi';
 import { useLookUpsQuery } from '../../state/lookUpApi';
 import { useSiftQuery } from '../../state/siftApi';
+import { poolOrder } from '../../state/poolOrder';
 import { useScope } from '../../state/useScope';
 import { ClustersView } from './ClustersView';
 import { TwoKeywords } from '../../parts/dossier/TwoKeywords';
@@ -96,8 +97,6 @@ export default function SiftStage() {
   );
 }
 
-/** What others judge meanwhile is seen within some seconds. */
-const POLLED = { pollingInterval: 5000, skipPollingIfUnfocused: true };
 const PARTS = ['words', 'variants', 'clusters', 'tree', 'compare', 'desk', 'lists', 'difference'] as const;
 type View = 'table' | (typeof PARTS)[number];
 
@@ -109,6 +108,7 @@ function Sifted({ lookUp, view }: { lookUp: LookUp; view: View }) {
   const { project, scope, change } = useScope();
   const { data: markets } = useMarketsQuery();
   const recipe = useRecipe(lookUp);
+  const sort = poolOrder(lookUp, scope.poolSort);
   const { pages, onVisible } = useVisiblePages();
   const { steps, rescued, goal } = recipe;
   const into = scope.into || null;
@@ -121,15 +121,15 @@ function Sifted({ lookUp, view }: { lookUp: LookUp; view: View }) {
       rescued,
       goal,
       find: scope.poolFind,
-      sort: scope.poolSort,
+      sort,
       languages,
       contained,
       into,
     }),
-    [steps, rescued, goal, scope.poolFind, scope.poolSort, languages, contained, into],
+    [steps, rescued, goal, scope.poolFind, sort, languages, contained, into],
   );
   const at = (page: number) => ({ lookUp: lookUp.id, query: { ...query, offset: page * PAGE_ROWS } });
-  const first = useSiftQuery(at(0), POLLED);
+  const first = useSiftQuery(at(0));
   const upper = useSiftQuery(at(pages[0]));
   const lower = useSiftQuery(at(pages[1]));
   const page = first.data;

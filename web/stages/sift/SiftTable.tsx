@@ -6,6 +6,7 @@ import { sidesOf } from '../../parts/pool/poolSides';
 import { readOrders, writeOrders } from '../../parts/table/orders';
 import { VirtualGrid } from '../../parts/table/VirtualGrid';
 import { useTargetsQuery } from '../../state/rosterApi';
+import { poolOrder } from '../../state/poolOrder';
 import { useScope } from '../../state/useScope';
 import { useTraySelection } from '../../state/useTraySelection';
 import { useMarkersQuery } from '../../state/variantsApi';
@@ -32,7 +33,7 @@ export function SiftTable({ lookUp, page, rowAt, listName, onVisible, onRelease 
   const { data: targets } = useTargetsQuery(project);
   const { data: markers } = useMarkersQuery(project);
   const judge = useJudge();
-  const orders = readOrders(scope.poolSort);
+  const orders = readOrders(poolOrder(lookUp, scope.poolSort));
   const columns = useMemo(
     () =>
       siftColumns({
@@ -53,9 +54,7 @@ export function SiftTable({ lookUp, page, rowAt, listName, onVisible, onRelease 
     Object.entries(VERDICT_KEYS).map(([pressed, { verdict, parked, word }]) => [
       pressed,
       (row: SiftRow) =>
-        void judge([{ keyword: row.id, verdict, parked, reason: row.reason }], `${row.text}: ${word}`).catch(
-          () => undefined,
-        ),
+        judge([{ keyword: row.id, verdict, parked, reason: row.reason }], `${row.text}: ${word}`),
     ]),
   );
   return (

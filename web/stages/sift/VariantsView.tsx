@@ -82,7 +82,7 @@ function GroupRows({ group, opened, onOpen }: { group: Group; opened: boolean; o
   const judgeAll = (pressed: string): void => {
     const { verdict, parked, word } = VERDICT_KEYS[pressed]!;
     const changes = group.members.map(({ id }) => ({ keyword: id, verdict, parked }));
-    judge(changes, `${changes.length} of “${main!.text}”: ${word}`).catch(() => undefined);
+    judge(changes, `${changes.length} of “${main!.text}”: ${word}`);
   };
   return (
     <tbody>

@@ -1,30 +1,21 @@
 import type { Judgement } from '@opsimath/contract/api/sift';
-import { useJudgeMutation } from '../../state/siftApi';
+import { judging } from '../../state/judging';
 import { useAppSelector } from '../../state/store';
-import { undoStackOf } from '../../state/undo';
+import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 
-/** Judges keywords; each judgement can be taken back to what stood before, whoever had said it. */
-export function useJudge(): (changes: Judgement[], what: string) => Promise<void> {
+/**
+ * Judges keywords: it is seen at once, kept in the browser until the server has it, and can be taken back to what stood
+ * before, whoever had said it.
+ */
+export function useJudge(): (changes: Judgement[], what: string) => void {
   const { project } = useScope();
   const person = useAppSelector((state) => state.preferences.person);
-  const [judge] = useJudgeMutation();
-  return async (changes, what) => {
-    const { before } = await judge({ project, changes, person }).unwrap();
-    undoStackOf(project).push({
-      what,
-      undo: () =>
-        judge({
-          project,
-          changes: before.map(({ keyword, verdict, parked, reason }) => ({
-            keyword,
-            verdict,
-            parked,
-            reason,
-          })),
-          person: before[0]?.person ?? person,
-        }).unwrap(),
-      redo: () => judge({ project, changes, person }).unwrap(),
-    });
+  const undoable = useUndoable(project);
+  return (changes, what) => {
+    const { id, stood } = judging.give(project, changes, person);
+    const step = { takesBack: id, project, stood };
+    // Once taken back, what does it again is that step taken back.
+    undoable({ what, undo: step, redo: step });
   };
 }

@@ -1,7 +1,15 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
 import type { Recipe, RecipeChange, RecipeStep, Sieve } from '@opsimath/contract/api/sift';
-import { useAddRecipeMutation, useChangeRecipeMutation, useRecipesQuery } from '../../state/siftApi';
-import { undoStackOf } from '../../state/undo';
+import { request } from '../../state/operations';
+import {
+  siftApi,
+  useAddRecipeMutation,
+  useChangeRecipeMutation,
+  useRecipesQuery,
+  useRemoveRecipeMutation,
+} from '../../state/siftApi';
+import { useAppSelector } from '../../state/store';
+import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 import { movedSteps } from './movedSteps';
 
@@ -14,25 +22,49 @@ export function useRecipe(lookUp: LookUp) {
   const { data: recipes } = useRecipesQuery(project);
   const [add] = useAddRecipeMutation();
   const [save] = useChangeRecipeMutation();
+  const [remove] = useRemoveRecipeMutation();
+  const person = useAppSelector((state) => state.preferences.person);
+  const undoable = useUndoable(project);
   const recipe = recipes?.find(({ id }) => id === scope.recipe) ?? null;
 
   const change = async (what: string, next: RecipeChange): Promise<void> => {
+    const { changeRecipe } = siftApi.endpoints;
     if (recipe === null) {
       const made = await add({ project, entry: { name: `For ${lookUp.name}`, ...next } }).unwrap();
       changeScope({ recipe: made.id }, { replace: true });
-      undoStackOf(project).push({
-        what,
-        undo: () => save({ project, recipe: made.id, change: emptied(next) }).unwrap(),
-        redo: () => save({ project, recipe: made.id, change: next }).unwrap(),
-      });
+      const asked = (parts: RecipeChange) =>
+        request(changeRecipe, {
+          project,
+          recipe: made.id,
+          change: { ...parts, revision: made.revision, person },
+        });
+      undoable({ what, undo: asked(emptied(next)), redo: asked(next) });
       return;
     }
     const before = partsOf(recipe, next);
-    await save({ project, recipe: recipe.id, change: next }).unwrap();
-    undoStackOf(project).push({
+    // On the revision that is shown: what others changed meanwhile is merged, or refused where it clashes.
+    const asked = (parts: RecipeChange, revision: number) => ({
+      project,
+      recipe: recipe.id,
+      change: { ...parts, revision, person },
+    });
+    const { revision } = await save(asked(next, recipe.revision)).unwrap();
+    undoable({
       what,
-      undo: () => save({ project, recipe: recipe.id, change: before }).unwrap(),
-      redo: () => save({ project, recipe: recipe.id, change: next }).unwrap(),
+      undo: request(changeRecipe, asked(before, revision)),
+      redo: request(changeRecipe, asked(next, recipe.revision)),
+    });
+  };
+  /** Takes the recipe away; that can be taken back as well. */
+  const takeAway = async (): Promise<void> => {
+    if (recipe === null) return;
+    const { id, name } = recipe;
+    changeScope({ recipe: null, view: '' });
+    await remove({ project, recipe: id }).unwrap();
+    undoable({
+      what: `the recipe “${name}” taken away`,
+      undo: request(siftApi.endpoints.bringRecipeBack, { project, recipe: id }),
+      redo: request(siftApi.endpoints.removeRecipe, { project, recipe: id }),
     });
   };
   const steps = recipe?.steps ?? NO_STEPS;
@@ -46,6 +78,7 @@ export function useRecipe(lookUp: LookUp) {
     before: recipe?.before ?? null,
     goal: recipe?.goal ?? 50,
     change,
+    takeAway,
     /** Puts a sieve at the end and gives its id. */
     addSieve: async (sieve: Sieve): Promise<string> => {
       const id = crypto.randomUUID().slice(0, 8);
