@@ -35,7 +35,7 @@ test('a file with unknown heads is corrected before it is taken in, and its bad 
     await page.locator('.ant-select-dropdown:visible').getByTitle(head, { exact: true }).click();
   }
   await page.getByRole('button', { name: 'Take in' }).click();
-  await expect(page.getByText('1 rows kept')).toBeVisible();
+  await expect(page.getByText('1 of 2 rows kept')).toBeVisible();
   await page.getByRole('button', { name: '1 rejected' }).click();
   await expect(page.getByText('Line 3: “never” is not a date.')).toBeVisible();
   expect(await running.api.get(`${at}/imports`)).toMatchObject([{ rowsKept: 1, rowsRejected: 1 }]);

@@ -1,4 +1,4 @@
-// Builds and runs the benchmarks; prints a table for docs/performance.md.
+// Builds and runs the benchmarks, and what is too long for every run of the tests: kills and made-up requests.
 import { spawnSync } from 'node:child_process';
 import path from 'node:path';
 import { installPackages, root } from './install.mjs';
@@ -6,7 +6,12 @@ import { installPackages, root } from './install.mjs';
 installPackages();
 const { buildAll } = await import('./build.mjs');
 await buildAll();
-const parts = { '--pool': 'pool.js', '--gaps': 'largeGaps.js' };
+const parts = {
+  '--pool': 'pool.js',
+  '--gaps': 'largeGaps.js',
+  '--crash': 'crash.js',
+  '--fuzz': 'fuzz.js',
+};
 const only = parts[process.argv.find((word) => word in parts)] ?? 'main.js';
 const { status } = spawnSync(
   process.execPath,

@@ -41,7 +41,11 @@ function refusalOf(error: unknown): KnownProblem | null {
     message?: string;
   };
   // Thrown by the unpacking of a body that is not packed as its head says.
-  if (type === 'encoding.unsupported' || code?.startsWith('Z_'))
+  if (
+    type === 'encoding.unsupported' ||
+    code?.startsWith('Z_') ||
+    (status === 415 && /encoding/.test(message ?? ''))
+  )
     return new KnownProblem('wrong-encoding', 'The body is not packed as its Content-Encoding says.');
   if (status === undefined || status < 400 || status >= 500) return null;
   const codes = { 413: 'too-large', 415: 'wrong-type' } as const;
