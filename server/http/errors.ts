@@ -44,7 +44,7 @@ function refusalOf(error: unknown): KnownProblem | null {
   if (
     type === 'encoding.unsupported' ||
     code?.startsWith('Z_') ||
-    (status === 415 && /encoding/.test(message ?? ''))
+    (status === 415 && /encoding/i.test(message ?? ''))
   )
     return new KnownProblem('wrong-encoding', 'The body is not packed as its Content-Encoding says.');
   if (status === undefined || status < 400 || status >= 500) return null;

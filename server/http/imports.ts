@@ -177,7 +177,7 @@ async function storedFile(folder: string, entry: ImportRow): Promise<string> {
 /** Throws when the rows say that they are of another country or language than the market. */
 function assertMarket(market: MarketRow, says: ImportPreview['says']): void {
   const apart: string[] = [];
-  if (says.countries.length > 0 && !says.countries.includes(market.place))
+  if (says.countries.length > 0 && !says.countries.includes(market.place.split('@')[0]!))
     apart.push(`country ${says.countries.slice(0, 3).join(', ')}`);
   if (says.languages.length > 0 && !says.languages.includes(market.language))
     apart.push(`language ${says.languages.slice(0, 3).join(', ')}`);

@@ -7,7 +7,8 @@ import {
 import { Button, Input, InputNumber, type InputRef, Popover, Segmented } from 'antd';
 import { useRef, useState } from 'react';
 import { Problem } from '../parts/words/Problem';
-import { useNarrowMarketMutation } from '../state/projectApi';
+import { projectApi, useNarrowMarketMutation } from '../state/projectApi';
+import { useAppDispatch } from '../state/store';
 
 interface PlaceChoiceProps {
   /** The market in scope. */
@@ -69,6 +70,7 @@ interface PlaceFormProps {
 
 function PlaceForm({ market, field, onDone }: PlaceFormProps) {
   const [narrow, { error, isLoading }] = useNarrowMarketMutation();
+  const dispatch = useAppDispatch();
   const [kind, setKind] = useState<PlaceKind>('city');
   const [value, setValue] = useState('');
   const [point, setPoint] = useState<(number | null)[]>([null, null, 25]);
@@ -78,7 +80,16 @@ function PlaceForm({ market, field, onDone }: PlaceFormProps) {
     kind === 'point'
       ? { market, kind, latitude: latitude!, longitude: longitude!, km: km! }
       : { market, kind, value };
-  const keep = async (): Promise<void> => onDone((await narrow(asked()).unwrap()).code);
+  const keep = async (): Promise<void> => {
+    const made = await narrow(asked()).unwrap();
+    // Known before it is in scope: a scope of a market that nobody knows goes back to the usual one.
+    dispatch(
+      projectApi.util.updateQueryData('markets', undefined, (markets) => {
+        if (!markets.some(({ code }) => code === made.code)) markets.push(made);
+      }),
+    );
+    onDone(made.code);
+  };
   return (
     <form
       className="place-choice"
