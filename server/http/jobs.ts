@@ -1,7 +1,7 @@
 import { PassThrough } from 'node:stream';
 import { job } from '@opsimath/contract/api/jobs';
 import { z } from 'zod';
-import { jobById, projectJobs, readJob } from '../data/jobs';
+import { projectJobs } from '../data/jobs';
 import type { Routes } from './route';
 import type { Services } from './services';
 
@@ -12,8 +12,8 @@ export function jobRoutes(routes: Routes, { database, jobs }: Services): void {
     { method: 'get', path: '/projects/:id/jobs', summary: 'Long work, newest first', answer: z.array(job) },
     async ({ params }) => (await projectJobs(database, params.id)).map((found) => jobs.asItStands(found)),
   );
-  routes.add({ method: 'get', path: '/jobs/:id', summary: 'One job', answer: job }, async ({ params }) =>
-    jobs.asItStands(readJob(await jobById(database, params.id))),
+  routes.add({ method: 'get', path: '/jobs/:id', summary: 'One job', answer: job }, ({ params }) =>
+    jobs.job(params.id),
   );
   routes.add(
     { method: 'post', path: '/jobs/:id/cancel', summary: 'Stop a job; what came is kept', answer: job },
@@ -52,7 +52,7 @@ export function jobRoutes(routes: Routes, { database, jobs }: Services): void {
       stream.on('close', cease);
       context.req.on('close', () => stream.destroy());
       try {
-        send(jobs.asItStands(readJob(await jobById(database, params.id))));
+        send(await jobs.job(params.id));
       } catch (error) {
         cease();
         throw error;

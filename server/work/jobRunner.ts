@@ -2,6 +2,7 @@ import { EventEmitter } from 'node:events';
 import path from 'node:path';
 import { Worker } from 'node:worker_threads';
 import type { Job } from '@opsimath/contract/api/jobs';
+import { LRUCache } from 'lru-cache';
 import type { Trouble } from '../analysis/analysis';
 import type { Database } from '../data/connection';
 import { jobById, readJob, setJobState, unfinishedJobs } from '../data/jobs';
@@ -38,6 +39,8 @@ export class JobRunner {
   private deaths = 0;
   /** Jobs that have ended, though the disk would not take it: how they stand in truth. */
   private readonly unwritten = new Map<number, Job>();
+  /** How jobs ended that went with their project: whoever asks later is told all the same. */
+  private readonly gone = new LRUCache<number, Job>({ max: 200 });
   private readonly events = new EventEmitter().setMaxListeners(0);
 
   constructor(
@@ -81,8 +84,20 @@ export class JobRunner {
     if (unwritten) this.unwritten.set(job.id, told);
     else if (job.state !== 'running') this.unwritten.delete(job.id);
     if (job.state === 'done') this.deaths = 0;
+    if (job.kind === 'archive' && job.state === 'failed') this.gone.set(job.id, told);
     this.events.emit(String(job.id), told);
     if (job.state !== 'running' && job.state !== 'queued') this.options.onEnd(told);
+  }
+
+  /** A job as it stands. Throws when there is none, and never was one that ended in this process. */
+  async job(id: number): Promise<Job> {
+    try {
+      return this.asItStands(readJob(await jobById(this.database, id)));
+    } catch (error) {
+      const gone = this.gone.get(id);
+      if (gone) return gone;
+      throw error;
+    }
   }
 
   /** A job as it stands, also where that could not be written down. */

@@ -1,6 +1,7 @@
 import { type Database, type InStatement, writeTogether } from '../connection';
 import { keywordIdsOf } from '../keywords';
 import { type Columns, hashOf } from '../segments/columns';
+import { pickRows, rowHashes } from '../segments/rows';
 import { type StoredSegment, allColumns, segmentStatements } from '../segments/segments';
 import {
   type ArchivedRow as Row,
@@ -268,25 +269,28 @@ export class ArchiveReader {
       importId: this.imports.get(segment.importId ?? 0) ?? null,
     };
     const shared = segment.projectId === null && segment.lookUpId === null;
-    if (shared && (await this.stands(head, columns))) return;
-    await writeTogether(this.database, segmentStatements(head, columns));
+    const fresh = shared ? await this.withoutWhatStands(head, columns) : columns;
+    const count = fresh.keyword!.length;
+    if (count > 0) await writeTogether(this.database, segmentStatements({ ...head, rows: count }, fresh));
   }
 
-  /** Facts that several projects share are not stored twice: the same columns of the same market, source and day. */
-  private async stands(head: Omit<StoredSegment, 'id'>, columns: Columns): Promise<boolean> {
+  /**
+   * Facts that several projects share are not stored twice: rows that stand already for the same market, source and day
+   * are left out, however they were put together into segments.
+   */
+  private async withoutWhatStands(head: Omit<StoredSegment, 'id'>, columns: Columns): Promise<Columns> {
     const hash = hashOf(columns);
     const found = await this.database.client.execute({
-      sql: `SELECT id, hash FROM segment WHERE market_id = ? AND kind = ? AND source = ? AND date = ? AND rows = ?
-              AND superseded = 0 AND (hash = ? OR hash IS NULL)`,
-      args: [head.marketId, head.kind, head.source, head.date, head.rows, hash],
+      sql: `SELECT id, hash FROM segment WHERE market_id = ? AND kind = ? AND source = ? AND date = ? AND superseded = 0
+              AND project_id IS NULL AND look_up_id IS NULL`,
+      args: [head.marketId, head.kind, head.source, head.date],
     });
-    for (const { id, hash: known } of found.rows) {
-      if (known === hash) return true;
-      // One from before hashes were kept is compared as a whole.
-      const held = await allColumns(this.database, Number(id));
-      if (hashOf(held) === hash) return true;
-    }
-    return false;
+    if (found.rows.some((segment) => segment.hash === hash)) return pickRows(columns, []);
+    const stands = new Set<string>();
+    for (const { id } of found.rows)
+      for (const row of rowHashes(await allColumns(this.database, Number(id)))) stands.add(row);
+    const fresh = rowHashes(columns).flatMap((row, at) => (stands.has(row) ? [] : [at]));
+    return pickRows(columns, fresh);
   }
 
   private async run(sql: string, rows: (string | number)[][]): Promise<void> {

@@ -52,13 +52,22 @@ async function mergeInto(database: Database, segments: StoredSegment[]): Promise
     parts.push(columns);
   }
   const head = { ...segments[0]!, rows: segments.reduce((sum, segment) => sum + segment.rows, 0) };
-  await writeTogether(database, [
-    ...segmentStatements(head, joinColumns(parts)),
-    {
-      sql: 'UPDATE segment SET superseded = 1 WHERE id IN (SELECT value FROM json_each(?))',
-      args: [JSON.stringify(segments.map((segment) => segment.id))],
-    },
-  ]);
+  const ids = JSON.stringify(segments.map((segment) => segment.id));
+  await database.together(async (steps) => {
+    // Another job may have joined them meanwhile: then they would stand twice.
+    const left = await steps.client.execute({
+      sql: 'SELECT count(*) AS n FROM segment WHERE superseded = 0 AND id IN (SELECT value FROM json_each(?))',
+      args: [ids],
+    });
+    if (Number(left.rows[0]!.n) !== segments.length) return;
+    await writeTogether(steps, [
+      ...segmentStatements(head, joinColumns(parts)),
+      {
+        sql: 'UPDATE segment SET superseded = 1 WHERE id IN (SELECT value FROM json_each(?))',
+        args: [ids],
+      },
+    ]);
+  });
 }
 
 /** Takes away segments that joined ones have replaced. Only while nobody reads. */

@@ -136,3 +136,12 @@ test('joining columns is putting their entries end to end', () => {
     ),
   );
 });
+
+test('two who join the same segments at once leave every row once', async () => {
+  for (const keyword of [1, 2, 3]) await write({}, { keyword: Int32Array.of(keyword) });
+  const join = () => mergeSmallSegments(held.database, { marketId: 1, kind: 'rankings', date: '2026-03-14' });
+  await Promise.all([join(), join(), join()]);
+  const left = await findSegments(held.database, { marketId: 1 });
+  expect(left).toHaveLength(1);
+  expect(await readColumn(held.database, left[0]!.id, 'keyword')).toEqual(Int32Array.of(1, 2, 3));
+});
