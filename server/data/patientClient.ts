@@ -57,17 +57,21 @@ export class PatientClient {
   /** Several steps that stand together or not at all. What is given is the only way to the file until they end. */
   together<T>(steps: (transaction: Transaction) => Promise<T>): Promise<T> {
     return this.turn.run(async () => {
-      const transaction = await this.patiently(() => this.inner.transaction('write'));
       let ended: () => void = () => undefined;
+      // From here on, not only once it stands: the connection is its own from the moment it is asked for.
       this.open = new Promise((resolve) => (ended = resolve));
       try {
-        const result = await steps(transaction);
-        await transaction.commit();
-        return result;
+        const transaction = await this.patiently(() => this.inner.transaction('write'));
+        try {
+          const result = await steps(transaction);
+          await transaction.commit();
+          return result;
+        } finally {
+          transaction.close();
+        }
       } catch (error) {
         throw storageProblem(error) ?? error;
       } finally {
-        transaction.close();
         this.open = null;
         ended();
       }

@@ -96,6 +96,29 @@ test('steps that stand together stand all or not at all, and others wait for the
   remove();
 });
 
+test('whoever reads while steps stand together waits, at whatever moment it asks', async () => {
+  const { database, remove } = await temporaryDatabase();
+  let reads = 0;
+  const read = async (): Promise<void> => {
+    await database.client.execute('SELECT count(*) FROM project');
+    reads++;
+  };
+  for (let round = 0; round < 30; round++) {
+    const writing = database.together(async (steps) => {
+      await steps.client.execute("INSERT INTO project (name, settings) VALUES ('x', '{}')");
+    });
+    const reading = [read()];
+    // Between any two turns of the event loop.
+    for (let turn = 0; turn < 12; turn++) {
+      await Promise.resolve();
+      reading.push(read());
+    }
+    await Promise.all([writing, ...reading]);
+  }
+  expect(reads).toBe(30 * 13);
+  remove();
+});
+
 describe('a data folder', () => {
   /** Starts on a folder and gives what was said when it did not. */
   async function refusal(folder: string): Promise<string> {
