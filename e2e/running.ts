@@ -9,7 +9,7 @@ export const test = base.extend<object, { running: Running }>({
       await use(running);
       await running.stop();
     },
-    { scope: 'worker', timeout: 120_000 },
+    { scope: 'worker', timeout: 900_000 },
   ],
 });
 export { expect } from '@playwright/test';

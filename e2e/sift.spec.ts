@@ -145,7 +145,7 @@ test('twenty keywords are judged on the desk by keyboard alone; another window s
   const { id } = rows.find((row: { text: string }) => row.text === current);
   await running.api.post(`${at}/verdicts`, { changes: [{ keyword: id, verdict: 'fit' }], person: 'Bo' });
   await page.bringToFront();
-  await expect(keyword).not.toHaveText(current, { timeout: 20_000 });
+  await expect(keyword).not.toHaveText(current);
 });
 
 test('lists are kept from what came through, combined, locked and sieved by', async ({ page, running }) => {
@@ -233,7 +233,7 @@ test('variants stand under their main keyword, are set apart and joined again by
   await page.goto(`${address}&view=variants`);
   const view = page.getByRole('region', { name: 'Variants' });
   const first = view.getByRole('table').first().locator('tbody').first();
-  await expect(first).toBeVisible({ timeout: 60_000 });
+  await expect(first).toBeVisible();
   const groups = async (): Promise<number> =>
     Number(
       ((await view.getByText(/groups hold/).textContent()) ?? '').replace(/ groups.*/s, '').replace(/,/g, ''),
@@ -244,10 +244,10 @@ test('variants stand under their main keyword, are set apart and joined again by
   const variants = await apart.count();
   const name = (await apart.first().getAttribute('aria-label'))!;
   await apart.first().click();
-  await expect(page.getByRole('button', { name, exact: true })).toBeHidden({ timeout: 60_000 });
+  await expect(page.getByRole('button', { name, exact: true })).toBeHidden();
   await expect.poll(groups).toBe(variants === 1 ? before - 1 : before);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect.poll(groups, { timeout: 60_000 }).toBe(before);
+  await expect.poll(groups).toBe(before);
 });
 
 test('two ticked keywords are marked, and compared with why one goes first', async ({ page }) => {

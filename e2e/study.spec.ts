@@ -106,7 +106,7 @@ test('own bids are brought in, their auctions observed at the price said, and ea
   const before = await running.witness<{ spent: number }>('/allowance');
   await observe.click();
   const spent = async () => (await running.witness<{ spent: number }>('/allowance')).spent - before.spent;
-  await expect.poll(spent, { timeout: 60_000 }).toBe(units);
+  await expect.poll(spent).toBe(units);
   await expect(part.getByRole('status')).toHaveCount(0);
   await expect(part.getByRole('row').nth(1)).toContainText(
     /never shown: (words missing|bid too low|no demand|unexplained)/,

@@ -21,7 +21,7 @@ beforeAll(async () => {
   await running.api.finished(started.job.id);
   lookUp = started.id;
   pool = await running.api.get(`/look-ups/${lookUp}/keywords?limit=1`);
-}, 60_000);
+});
 afterAll(() => running.stop());
 
 const clusters = (query: object = {}): Promise<ClusterPage> =>

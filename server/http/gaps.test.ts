@@ -34,7 +34,7 @@ beforeAll(async () => {
   for (let offset = 0; offset < page.total; offset += 500) {
     rows.push(...(await running.api.get(`${at}/gaps?${SCOPE}&limit=500&offset=${offset}`)).rows);
   }
-}, 120_000);
+});
 afterAll(() => running.stop());
 
 const byText = (text: string): Row => rows.find((row) => row.text === text)!;

@@ -198,7 +198,7 @@ test('a server killed in the middle of an import goes on, every row once', async
     clicks: rows / 5000,
     impressions: (10 * rows) / 5000,
   });
-}, 60_000);
+});
 
 describe('the period of own search performance', () => {
   /** A row a day from 1 November 2025: on day n, n impressions and one click. */

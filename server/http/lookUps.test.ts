@@ -103,8 +103,12 @@ test('through every fault the pool is the same, with nothing stored twice', asyn
   }
 });
 
-test('a server killed in the middle of a look-up goes on after its restart and loses nothing', async () => {
+/** Units that the services have charged so far. */
+const charged = async (): Promise<number> => (await running.witness<{ spent: number }>('/allowance')).spent;
+
+test('a server killed in the middle of a look-up goes on after its restart, loses nothing and pays nothing twice', async () => {
   const { at } = await running.project();
+  const before = await charged();
   const targets = ['dunmarrow.example', 'quillmere.example', 'velkthorne.example'];
   await running.faults({ latencyMs: 150 });
   const started = await lookUp(at, { targets });
@@ -112,10 +116,40 @@ test('a server killed in the middle of a look-up goes on after its restart and l
   await running.crashAndRestart();
   await running.faults({});
   await running.api.finished(started.job.id);
+  // Before the witness asks: it is charged as well.
+  const after = await charged();
   expect(await poolOf(started.id)).toEqual(await expectedPool(targets));
-  for (const target of (await running.api.get(`/look-ups/${started.id}`)).targets) {
+  const { targets: walked, units, job } = await running.api.get(`/look-ups/${started.id}`);
+  // What is shown is what was charged, however often the server died.
+  expect(units).toBe(after - before);
+  expect(job.progress.units).toBe(units);
+  for (const target of walked)
     expect(target.rows).toBe((await running.witnessRankings(target.address)).length);
+});
+
+test('killed again and again in captures, what is shown is what was charged', async () => {
+  const { at } = await running.project();
+  const before = await charged();
+  await running.faults({ latencyMs: 40 });
+  const { id, job } = await lookUp(at, {
+    targets: ['dunmarrow.example', 'quillmere.example'],
+    date: '2026-02-01',
+    extent: 'captures',
+    captureMost: 900,
+    seeds: ['bike bag'],
+    ways: ['phrase', 'words of the front'],
+  });
+  for (let kill = 0; kill < 5; kill++) {
+    const from = await charged();
+    const ended = async () =>
+      !['queued', 'running'].includes((await running.api.get(`/jobs/${job.id}`)).state);
+    // At some moment after the services have charged something more.
+    while ((await charged()) === from && !(await ended())) await running.api.get('/projects');
+    await running.crashAndRestart();
   }
+  await running.faults({});
+  await running.api.finished(job.id);
+  expect((await running.api.get(`/look-ups/${id}`)).units).toBe((await charged()) - before);
 });
 
 /** Until the first rows of a look-up are stored, and before the last are. */

@@ -84,7 +84,7 @@ async function send(
     method: operation.method.toUpperCase(),
     headers: { 'content-type': 'application/json' },
     body: operation.method === 'get' ? undefined : body,
-    signal: AbortSignal.timeout(20_000),
+    signal: AbortSignal.timeout(600_000),
   });
   // Streams of events stay open: their beginning is enough.
   if ((response.headers.get('content-type') ?? '').startsWith('text/event-stream')) {
@@ -142,7 +142,7 @@ test('each field by itself may be anything', async () => {
         );
   }
   expect([...failures]).toEqual([]);
-}, 120_000);
+});
 
 test('questions with parameters that make no sense are refused or answered, never broken', async () => {
   for (const operation of operations.filter(({ method }) => method === 'get')) {
@@ -158,7 +158,7 @@ test('questions with parameters that make no sense are refused or answered, neve
     }
   }
   expect([...failures]).toEqual([]);
-}, 120_000);
+});
 
 test.each(['nobody’s', 'none at all'] as const)('ids that are %s are said to be so', async (ids) => {
   for (const operation of operations) {
