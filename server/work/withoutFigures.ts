@@ -20,7 +20,10 @@ export async function nameWithoutFigures(
   const { keywords } = lookUp.request;
   const ids = await keywordIdsOf(database, market.id, keywords);
   const volumes = await volumesAt(database, market.id, lookUp.date);
-  const without = keywords.filter((text, n) => key(text) !== '' && !volumes.has(ids[n]!));
+  // Each once: that a line repeats another is said beside it.
+  const without = keywords.filter(
+    (text, n) => key(text) !== '' && !volumes.has(ids[n]!) && ids.indexOf(ids[n]!) === n,
+  );
   const { message } = await findListed({ context, lookUp, market, seed: '' });
   const parts = [message, said(without, 'has no figures', 'have no figures')].filter(Boolean);
   const { way, seed, found } = list;
