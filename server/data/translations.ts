@@ -1,5 +1,5 @@
 import type { Language } from '@opsimath/core/text/stems';
-import { type Database, writeTogether } from './connection';
+import { type Database, type InStatement, writeTogether } from './connection';
 
 /** What keywords say in a language, as far as it is held; an empty text where nobody knew. */
 export async function heldTranslations(
@@ -49,6 +49,8 @@ export async function keepTranslations(
   language: Language,
   source: string,
   translations: readonly { keyword: number; text: string | null }[],
+  /** What is to stand with them. */
+  also: readonly InStatement[] = [],
 ): Promise<void> {
   if (translations.length === 0) return;
   await writeTogether(database, [
@@ -58,5 +60,6 @@ export async function keepTranslations(
             ON CONFLICT (keyword_id, language) DO UPDATE SET text = excluded.text, source = excluded.source`,
       args: [language, source, JSON.stringify(translations)],
     },
+    ...also,
   ]);
 }

@@ -12,6 +12,7 @@ import { lookUpById } from '../data/lookUps';
 import { projectById } from '../data/projects';
 import { heldTranslations, keepTranslations } from '../data/translations';
 import { chooseVariants } from '../data/variantChoices';
+import { payOnce } from '../work/paidOnce';
 import type { Routes } from './route';
 import type { Services } from './services';
 
@@ -70,7 +71,14 @@ export function variantRoutes(routes: Routes, { database, analysis, source }: Se
           );
       }
       async function translate(some: number[], from: Language): Promise<number> {
+        const request = await payOnce(database, {
+          marketId: 0,
+          date,
+          kind: 'translations',
+          detail: `${from} ${into} ${some.join(',')}`,
+        });
         const answer = await source.translations({
+          requestId: request.requestId,
           date,
           from,
           to: into,
@@ -82,6 +90,7 @@ export function variantRoutes(routes: Routes, { database, analysis, source }: Se
           into,
           source.name,
           some.map((id) => ({ keyword: id, text: said.get(texts.get(id)!.text) ?? null })),
+          [request.settled],
         );
         return answer.units;
       }

@@ -201,7 +201,8 @@ export function httpSource(options: HttpSourceOptions): SearchSource {
     links: ({ signal, ...ask }) => call(linksAnswer, `/links?${query({ ...ask })}`, undefined, signal),
     salesCurves: ({ signal, ...ask }) =>
       call(salesCurvesAnswer, `/sales-curves?${query({ ...ask })}`, undefined, signal),
-    translations: (body) => call(translationsAnswer, '/translations', body),
+    translations: ({ requestId, ...body }) =>
+      call(translationsAnswer, '/translations', body, undefined, requestId),
     auction: ({ signal, requestId, ...ask }) =>
       call(auctionsAnswer, `/auctions?${query({ ...ask })}`, undefined, signal, requestId),
     campaigns: (values) => call(campaignsAnswer, `/own/campaigns?${query(values)}`),

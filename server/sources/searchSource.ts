@@ -61,6 +61,7 @@ export interface SearchSource {
     from: string;
     to: string;
     texts: readonly string[];
+    requestId?: string;
   }): Promise<TranslationsAnswer>;
   /** At most {@link MOST_KEYWORDS} keywords. */
   resultPages(ask: Dated & { depth: number; keywords: readonly string[] }): Promise<ResultPagesAnswer>;

@@ -5,7 +5,7 @@ import type { Database, InStatement } from '../data/connection';
 export interface Asked {
   marketId: number;
   date: string;
-  kind: 'result pages' | 'metrics' | 'rankings' | 'keywords' | 'auction';
+  kind: 'result pages' | 'metrics' | 'rankings' | 'keywords' | 'auction' | 'translations';
   /** Tells it from all others of its kind, market and date. */
   detail: string;
   /** Keywords that are asked for together. */
