@@ -13,11 +13,14 @@ export const { useNotesQuery, useAddNoteMutation, useChangeNoteMutation, useRemo
         query: ({ project, ...body }) => ({ url: `/projects/${project}/notes`, method: 'POST', body }),
         invalidatesTags: ['notes'],
       }),
-      changeNote: build.mutation<Note[], InProject<{ note: number; text: string }>>({
-        query: ({ project, note, text }) => ({
+      changeNote: build.mutation<
+        Note[],
+        InProject<{ note: number; text: string; revision: number; person: string }>
+      >({
+        query: ({ project, note, ...body }) => ({
           url: `/projects/${project}/notes/${note}`,
           method: 'PATCH',
-          body: { text },
+          body,
         }),
         invalidatesTags: ['notes'],
       }),

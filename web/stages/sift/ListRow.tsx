@@ -99,7 +99,11 @@ export function ListRow({ list }: { list: KeywordList }) {
           onBlur={({ target }) => {
             const goal = target.value.trim() === '' ? null : Math.round(Number(target.value));
             if (goal !== list.goal && (goal === null || goal >= 1))
-              void change({ project, list: list.id, change: { goal, person } });
+              void change({
+                project,
+                list: list.id,
+                change: { goal, person, revision: list.revision },
+              });
           }}
         />{' '}
         <span className="soft">
@@ -138,7 +142,13 @@ export function ListRow({ list }: { list: KeywordList }) {
         )}
         <button
           className="plain written"
-          onClick={() => void change({ project, list: list.id, change: { locked: !list.locked, person } })}
+          onClick={() =>
+            void change({
+              project,
+              list: list.id,
+              change: { locked: !list.locked, person, revision: list.revision },
+            })
+          }
         >
           {list.locked ? 'unlock' : 'lock'}
         </button>
