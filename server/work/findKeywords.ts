@@ -53,20 +53,24 @@ export async function findKeywords(
     signal.throwIfAborted();
     const finder = FINDERS[way as keyof typeof FINDERS];
     try {
-      const finding = await finder({ context, lookUp, market, seed });
-      await writeTogether(database, [
-        ...(finding.statements ?? []),
-        ...(await findsSegment(context, lookUp, market, way as FoundBy, seed, finding.found)),
-        findStatement(lookUp.id, {
-          way,
-          seed,
-          state: 'done',
-          found: finding.found.length,
-          message: finding.message,
-        }),
-        spendStatement(lookUp.id, finding.units),
-        progressStatement(context.jobId, progress.advance(1, finding.units)),
-      ]);
+      // Two look-ups that find the same way from the same seed do so one after another: each pays for what it shows.
+      await context.locks.run(`find:${market.id}:${lookUp.date}:${way}:${seed}`, async () => {
+        signal.throwIfAborted();
+        const finding = await finder({ context, lookUp, market, seed });
+        await writeTogether(database, [
+          ...(finding.statements ?? []),
+          ...(await findsSegment(context, lookUp, market, way as FoundBy, seed, finding.found)),
+          findStatement(lookUp.id, {
+            way,
+            seed,
+            state: 'done',
+            found: finding.found.length,
+            message: finding.message,
+          }),
+          spendStatement(lookUp.id, finding.units),
+          progressStatement(context.jobId, progress.advance(1, finding.units)),
+        ]);
+      });
     } catch (error) {
       if (!(error instanceof KnownProblem) || error.code === 'allowance-spent') throw error;
       missing.push(`${way} of “${seed}” (${because(error)})`);
