@@ -142,7 +142,9 @@ test('a list gets its figures in its own order, with nothing added', async () =>
     'bike bag',
   ]);
   expect(pool.rows[1].volume).toBeNull();
-  expect(lookUp.parts[0].message).toBe('1 line holds no letter or number (“???”)');
+  expect(lookUp.parts[0].message).toBe(
+    '1 line holds no letter or number (“???”); 1 line has no figures (“nobody ever typed this”)',
+  );
 });
 
 test('related keywords that share no word with the seed keyword', async () => {
