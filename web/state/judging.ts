@@ -37,6 +37,8 @@ class Judging {
     { resolve: (of: unknown) => void; reject: (error: unknown) => void }
   >();
   private putting: Promise<unknown> = Promise.resolve();
+  /** What a browser that keeps nothing would not take: sent from here, lost with the page. */
+  private unkept: Waiting[] = [];
   private sending = false;
   private pause = FIRST_PAUSE_MS;
   private retry: ReturnType<typeof setTimeout> | undefined;
@@ -82,7 +84,10 @@ class Judging {
     // In their order: the next is put in when this one is.
     this.putting = this.putting
       .then(() => outbox.put(waiting))
-      .catch(() => this.onProblem('The browser keeps nothing: stay on this page until the verdict is sent.'))
+      .catch(() => {
+        this.unkept.push(waiting);
+        this.onProblem('This browser keeps nothing: stay on this page until the verdict is sent.');
+      })
       .then(() => this.sendSoon(0));
     return { id: step.id, stood, done };
   }
@@ -109,12 +114,13 @@ class Judging {
 
   private async sendAll(): Promise<void> {
     for (;;) {
-      const all = await outbox.all();
+      const all = await this.all();
       const [first] = all;
       if (!first) break;
       const batch = all.filter(({ project }) => project === first.project).slice(0, MOST_AT_ONCE);
       const answers = await this.post(first.project, batch);
-      await outbox.drop(batch.map(({ n }) => n));
+      await outbox.drop(batch.flatMap(({ n }) => n ?? []));
+      this.unkept = this.unkept.filter((waiting) => !batch.includes(waiting));
       answers.forEach((answer) => this.settle(answer));
       await this.count();
     }
@@ -153,8 +159,12 @@ class Judging {
     }
   }
 
+  private async all(): Promise<Waiting[]> {
+    return [...(await outbox.all().catch(() => [])), ...this.unkept];
+  }
+
   private async count(): Promise<void> {
-    this.say({ waiting: (await outbox.all()).length });
+    this.say({ waiting: (await this.all()).length });
   }
 
   private say(change: Partial<JudgingState>): void {

@@ -25,6 +25,7 @@ export const outbox = {
   all: async (): Promise<Required<Waiting>[]> =>
     (await (await open()).getAll('judging')) as Required<Waiting>[],
   drop: async (numbers: readonly number[]): Promise<void> => {
+    if (numbers.length === 0) return;
     const transaction = (await open()).transaction('judging', 'readwrite');
     await Promise.all(numbers.map((n) => transaction.store.delete(n)));
     await transaction.done;
