@@ -302,3 +302,26 @@ test('others hear what was changed, by which window', async () => {
   ]);
   stop.abort();
 });
+
+test('no change fills in what it does not name', async () => {
+  interface Schema {
+    default?: unknown;
+    properties?: Record<string, Schema>;
+    items?: Schema;
+    anyOf?: Schema[];
+  }
+  const { paths } = (await running.api.get('/openapi.json')) as {
+    paths: Record<string, { patch?: { requestBody: { content: Record<string, { schema: Schema }> } } }>;
+  };
+  const filled: string[] = [];
+  const look = (schema: Schema, where: string): void => {
+    if (schema.default !== undefined) filled.push(where);
+    for (const [name, part] of Object.entries(schema.properties ?? {})) look(part, `${where} ${name}`);
+    for (const part of [schema.items ?? [], schema.anyOf ?? []].flat()) look(part, where);
+  };
+  const changes = Object.entries(paths).flatMap(([path, { patch }]) => (patch ? [{ path, patch }] : []));
+  expect(changes.length).toBeGreaterThan(5);
+  for (const { path, patch } of changes) look(patch.requestBody.content['application/json']!.schema, path);
+  // Who signs is no part of the thing.
+  expect(filled.filter((where) => !where.endsWith(' person'))).toEqual([]);
+});
