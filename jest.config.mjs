@@ -23,8 +23,8 @@ export default {
   // It offers itself to imports only, and tests are transformed to require.
   moduleNameMapper: { '^eld/small$': '<rootDir>/node_modules/eld/src/entries/static.small.js' },
   globalSetup: '<rootDir>/scripts/jest-setup.mjs',
-  // Server tests wait for programs of their own: two at once keep both cores at work.
-  maxWorkers: 2,
+  // Server tests wait for programs of their own: four at once keep two cores at work.
+  maxWorkers: 4,
   // Generous: a hook starts real programs, and the machine may be busy with much else. No test fails by its clock.
   testTimeout: 900000,
 };

@@ -105,12 +105,12 @@ test('what was done is taken back after a reload: a list, a recipe, a verdict', 
   await page.getByRole('button', { name: 'Keep as list' }).click();
   await page.getByLabel('Name of the list').fill('Kept for a moment');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(page.getByText('The list “Kept for a moment” is kept.')).toBeVisible();
-  await page.reload();
-  await expect(grid.getByRole('row').nth(2)).toBeVisible();
   const lists = async () =>
     ((await running.api.get(`${at}/lists`)) as { name: string }[]).map(({ name }) => name);
-  expect(await lists()).toContain('Kept for a moment');
+  await expect.poll(lists).toContain('Kept for a moment');
+  await expect(page.getByLabel('Name of the list')).toHaveValue('');
+  await page.reload();
+  await expect(grid.getByRole('row').nth(2)).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect.poll(lists).not.toContain('Kept for a moment');
   await page.getByRole('button', { name: 'Undo' }).click();
