@@ -12,6 +12,7 @@ import {
   uploadAnswer,
 } from '@opsimath/contract/api/imports';
 import { LRUCache } from 'lru-cache';
+import { marketApart } from '@opsimath/contract/api/marketSaid';
 import { z } from 'zod';
 import {
   type ImportRow,
@@ -176,15 +177,11 @@ async function storedFile(folder: string, entry: ImportRow): Promise<string> {
 
 /** Throws when the rows say that they are of another country or language than the market. */
 function assertMarket(market: MarketRow, says: ImportPreview['says']): void {
-  const apart: string[] = [];
-  if (says.countries.length > 0 && !says.countries.includes(market.place.split('@')[0]!))
-    apart.push(`country ${says.countries.slice(0, 3).join(', ')}`);
-  if (says.languages.length > 0 && !says.languages.includes(market.language))
-    apart.push(`language ${says.languages.slice(0, 3).join(', ')}`);
-  if (apart.length === 0) return;
+  const apart = marketApart(market, says);
+  if (apart === null) return;
   throw new KnownProblem(
     'another-market',
-    `Its rows speak of ${apart.join(' and ')}; the market is ${market.placeName}, ${market.languageName}.`,
+    apart,
     'Choose the market that the file is of, or take it in for this one all the same.',
   );
 }

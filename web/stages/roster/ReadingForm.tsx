@@ -12,7 +12,8 @@ import { Problem } from '../../parts/words/Problem';
 import { useReadAsMutation, useStartImportMutation } from '../../state/filesApi';
 import { useMarketsQuery } from '../../state/projectApi';
 import { useScope } from '../../state/useScope';
-import { marketApart, marketName } from '../../parts/words/marketName';
+import { marketApart } from '@opsimath/contract/api/marketSaid';
+import { marketName } from '../../parts/words/marketName';
 
 /** How a file is read, for correction before it is taken in. */
 export function ReadingForm({ answer, onDone }: { answer: UploadAnswer; onDone: () => void }) {
