@@ -32,6 +32,25 @@ async function judged(running: {
   return answer.judged.fit + answer.judged.adjacent + answer.judged.off;
 }
 
+/** Goes to the end of the table and waits until its last two rows are there; gives them. */
+async function lastRows(
+  page: Page,
+  running: { api: { post: (path: string, body: object) => Promise<unknown> } },
+): Promise<{ id: number; text: string }[]> {
+  await page.keyboard.press('End');
+  const ask = async (body: object) =>
+    (await running.api.post(`/look-ups/${lookUp}/sift`, { steps: [], ...body })) as {
+      total: number;
+      rows: { id: number; text: string }[];
+    };
+  const { total } = await ask({ limit: 1 });
+  const { rows } = await ask({ offset: total - 2, limit: 2 });
+  const grid = page.getByRole('grid', { name: 'Sifted' });
+  for (const { text } of rows)
+    await expect(grid.getByRole('row').filter({ hasText: text }).first()).toBeVisible();
+  return rows;
+}
+
 test('verdicts given in a rush are all there after a reload in the middle', async ({ page, running }) => {
   await page.goto(sift('&view=desk'));
   await expect(page.getByRole('region', { name: 'Desk' })).toBeVisible();
@@ -53,15 +72,7 @@ test('without a connection verdicts wait, say so, outlive a reload and are sent 
   const before = await judged(running);
   await page.route('**/verdicts/steps', (route) => route.abort());
   await grid.focus();
-  await page.keyboard.press('End');
-  const { total } = await running.api.post(`/look-ups/${lookUp}/sift`, { steps: [], limit: 1 });
-  const { rows } = await running.api.post(`/look-ups/${lookUp}/sift`, {
-    steps: [],
-    offset: total - 2,
-    limit: 2,
-  });
-  for (const { text } of rows as { text: string }[])
-    await expect(grid.getByRole('row').filter({ hasText: text }).first()).toBeVisible();
+  await lastRows(page, running);
   for (const key of ['f', 'ArrowUp', 'f', 'o', 'a']) await page.keyboard.press(key);
   await expect(page.getByRole('status').filter({ hasText: 'kept in this browser' })).toContainText(
     '4 verdicts',
@@ -152,17 +163,11 @@ test('a verdict given elsewhere is seen in an open table, far below the first hu
   const grid = page.getByRole('grid', { name: 'Sifted' });
   await expect(grid.getByRole('row').nth(2)).toBeVisible();
   await grid.focus();
-  await page.keyboard.press('End');
-  const { total } = await running.api.post(`/look-ups/${lookUp}/sift`, { steps: [], limit: 1 });
-  const { rows } = await running.api.post(`/look-ups/${lookUp}/sift`, {
-    steps: [],
-    offset: total - 2,
-    limit: 2,
-  });
-  const row = grid.getByRole('row').filter({ hasText: rows[0].text }).first();
+  const rows = await lastRows(page, running);
+  const row = grid.getByRole('row').filter({ hasText: rows[0]!.text }).first();
   await expect(row).toBeVisible();
   await running.api.post(`${at}/verdicts`, {
-    changes: [{ keyword: rows[0].id, verdict: 'off' }],
+    changes: [{ keyword: rows[0]!.id, verdict: 'off' }],
     person: 'Ben',
   });
   await expect(row).toContainText('off');
