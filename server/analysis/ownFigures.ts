@@ -52,11 +52,10 @@ export async function figuresOf(
   segments: readonly StoredSegment[],
   last: number,
 ): Promise<{ rows: OwnFigure[]; newest: number }> {
-  const rows = new Map<string, OwnFigure>();
+  const rows = new Map<string, { file: number; figure: OwnFigure }>();
   let newest = 0;
-  for (const file of byFile(segments)) {
-    const ofFile = new Map<string, OwnFigure>();
-    for (const segment of file) {
+  for (const [file, parts] of byFile(segments).entries())
+    for (const segment of parts) {
       const keyword = await store.column<Int32Array>(segment.id, 'keyword');
       const place = await store.column<Int32Array>(segment.id, 'place');
       const day = await store.column<Int32Array>(segment.id, 'day');
@@ -75,13 +74,12 @@ export async function figuresOf(
           clicks: clicks[row]!,
           position: position[row]!,
         };
-        const known = ofFile.get(name);
-        ofFile.set(name, known ? together(known, figure) : figure);
+        const known = rows.get(name);
+        // Of the same file it adds up; an older file's is replaced.
+        rows.set(name, { file, figure: known?.file === file ? together(known.figure, figure) : figure });
       }
     }
-    for (const [name, figure] of ofFile) rows.set(name, figure);
-  }
-  return { rows: [...rows.values()], newest };
+  return { rows: Array.from(rows.values(), ({ figure }) => figure), newest };
 }
 
 function together(a: OwnFigure, b: OwnFigure): OwnFigure {

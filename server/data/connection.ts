@@ -23,7 +23,7 @@ export interface Database {
 /** The driver itself waits this long before it gives the thread back; after that the wait is without standing still. */
 const DRIVER_WAIT_MS = 50;
 /** Pages of 4 KiB after which the log is written into the file: 64 MB. */
-export const LOG_PAGES = 16_384;
+const LOG_PAGES = 16_384;
 
 const SETTINGS = [
   'PRAGMA journal_mode = WAL',

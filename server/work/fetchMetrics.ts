@@ -9,7 +9,7 @@ import { metricsColumns } from '../data/segments/metricsColumns';
 import { findSegments, readColumn, segmentStatements } from '../data/segments/segments';
 import { MOST_METRICS } from '../sources/searchSource';
 import type { JobContext } from './context';
-import { payOnce, together, unsettledKeywords } from './paidOnce';
+import { batchesOf, payOnce, together } from './paidOnce';
 
 /** Fetches metrics of the keywords for which none are held from the month of the date. */
 export function fetchMetrics(
@@ -35,17 +35,10 @@ async function fetchMissing(
   const held = await heldMetrics(context, market, date);
   const wanted = ids.filter((id) => !held.has(id));
   progress.step('search volumes', ids.length, ids.length - wanted.length);
-  // What was paid for and never stored comes first, in the same batches: so it is not paid for again.
-  const missing = new Set(wanted);
-  const open = await unsettledKeywords(database, market.id, date, 'metrics');
-  const chunks = open.filter((batch) => batch.some((id) => missing.has(id)));
-  for (const id of chunks.flat()) missing.delete(id);
-  const others = [...missing];
-  for (let at = 0; at < others.length; at += MOST_METRICS) chunks.push(others.slice(at, at + MOST_METRICS));
-  for (const chunk of chunks) {
+  const asked = { marketId: market.id, date, kind: 'metrics' as const };
+  for (const chunk of await batchesOf(database, asked, wanted, MOST_METRICS)) {
     signal.throwIfAborted();
-    const asked = { marketId: market.id, date, kind: 'metrics' as const, ...together(chunk) };
-    const request = await payOnce(database, asked);
+    const request = await payOnce(database, { ...asked, ...together(chunk) });
     const keywords = [...(await keywordsById(database, chunk)).values()];
     const idByKey = new Map(keywords.map((keyword) => [keyword.key, keyword.id]));
     const answer = await source.metrics({

@@ -2,7 +2,7 @@ import { parentPort, workerData } from 'node:worker_threads';
 import type { Job } from '@opsimath/contract/api/jobs';
 import PQueue from 'p-queue';
 import { openDatabase, writeTogether } from '../data/connection';
-import { emptyLog, emptyLogWhenLarge } from '../data/log';
+import { emptyLogWhenLarge } from '../data/log';
 import { endStatement, jobById, noteStart, progressStatement, readJob } from '../data/jobs';
 import { PlaceBook } from '../data/places';
 import { removeProject } from '../data/projects';
@@ -83,7 +83,7 @@ async function run(id: number, controller: AbortController): Promise<void> {
   } catch (error) {
     report(toProblem(error), `job ${id}`);
   }
-  await emptyLog(database).catch((error: unknown) => report(toProblem(error), 'emptying the log'));
+  await database.checkpoint().catch((error: unknown) => report(toProblem(error), 'emptying the log'));
 }
 
 interface Ended {

@@ -36,19 +36,29 @@ export async function payOnce(database: Database, asked: Asked): Promise<PaidReq
   };
 }
 
-/** Keywords that were asked for together and whose answer never came to be stored, in the order asked. */
-export async function unsettledKeywords(
+/**
+ * Batches in which keywords are to be asked for. Those that were paid for and whose answer never came to be stored come
+ * first and in the same batches, so that they are not paid for again.
+ */
+export async function batchesOf(
   database: Database,
-  marketId: number,
-  date: string,
-  kind: Asked['kind'],
+  { marketId, date, kind }: Pick<Asked, 'marketId' | 'date' | 'kind'>,
+  wanted: readonly number[],
+  most: number,
 ): Promise<number[][]> {
   const answer = await database.client.execute({
     sql: `SELECT keywords FROM paid_request
           WHERE market_id = ? AND date = ? AND kind = ? AND keywords IS NOT NULL ORDER BY rowid`,
     args: [marketId, date, kind],
   });
-  return answer.rows.map((row) => JSON.parse(String(row.keywords)) as number[]);
+  const missing = new Set(wanted);
+  const batches = answer.rows
+    .map((row) => JSON.parse(String(row.keywords)) as number[])
+    .filter((batch) => batch.some((id) => missing.has(id)));
+  for (const id of batches.flat()) missing.delete(id);
+  const others = [...missing];
+  for (let at = 0; at < others.length; at += most) batches.push(others.slice(at, at + most));
+  return batches;
 }
 
 /** Keywords that are asked for together, as what tells the request from others. */

@@ -9,7 +9,7 @@ import { findSegments, readColumn, segmentStatements } from '../data/segments/se
 import { MOST_PAGES } from '../sources/searchSource';
 import { captureColumns } from '../data/segments/captureColumns';
 import type { JobContext } from './context';
-import { type PaidRequest, payOnce, together, unsettledKeywords } from './paidOnce';
+import { type PaidRequest, batchesOf, payOnce, together } from './paidOnce';
 
 /** Which of these keywords have no capture on exactly this date yet, in ascending order. */
 export async function withoutCapture(
@@ -51,12 +51,8 @@ async function takeMissing(
 ): Promise<void> {
   const wanted = await withoutCapture(context, market.id, date, ids);
   context.progress.step(`result pages of ${date}`, ids.length, ids.length - wanted.length);
-  // What was paid for and never stored comes first, in the same batches: so it is not paid for again.
-  const open = await unsettledKeywords(context.database, market.id, date, 'result pages');
-  const batches = open.filter((batch) => batch.some((id) => wanted.includes(id)));
-  const paid = new Set(batches.flat());
-  const others = wanted.filter((id) => !paid.has(id));
-  for (let at = 0; at < others.length; at += MOST_PAGES) batches.push(others.slice(at, at + MOST_PAGES));
+  const asked = { marketId: market.id, date, kind: 'result pages' as const };
+  const batches = await batchesOf(context.database, asked, wanted, MOST_PAGES);
   let coming = batches[0] ? fetchBatch(context, market, date, batches[0]) : null;
   for (let i = 0; coming; i++) {
     const batch = await coming;
