@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { siftQuery, verdict } from './sift';
+import { siftQuery } from './sift';
+import { verdict } from './judgements';
 
 export const keywordList = z.object({
   id: z.int(),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { keptJudgement, verdict } from './sift';
+import { keptJudgement, verdict } from './judgements';
 
 /** What a table worked on outside would change. Nothing is changed before it is said so. */
 export const outsidePreview = z.object({

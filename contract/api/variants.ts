@@ -1,7 +1,8 @@
 import { VARIANT_LINKS } from '@opsimath/core/sift/variantGroups';
 import { LANGUAGES } from '@opsimath/core/text/stems';
 import { z } from 'zod';
-import { siftQuery, verdict } from './sift';
+import { siftQuery } from './sift';
+import { verdict } from './judgements';
 
 export const language = z.enum(LANGUAGES);
 export type { Language } from '@opsimath/core/text/stems';

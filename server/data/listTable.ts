@@ -1,4 +1,4 @@
-import type { KeptJudgement } from '@opsimath/contract/api/sift';
+import type { KeptJudgement } from '@opsimath/contract/api/judgements';
 import type { Database } from './connection';
 import { keywordsById } from './keywords';
 import { listMembers } from './lists';

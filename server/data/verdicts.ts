@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { JudgementsAnswer, KeptJudgement, judgement } from '@opsimath/contract/api/sift';
+import type { JudgementsAnswer, KeptJudgement, judgement } from '@opsimath/contract/api/judgements';
 import { VERDICTS, type Verdict } from '@opsimath/core/sift/sieve';
 import { and, eq, sql } from 'drizzle-orm';
 import type { z } from 'zod';

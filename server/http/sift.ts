@@ -3,11 +3,6 @@ import {
   clusterPage,
   clusterQuery,
   differenceQuery,
-  type JudgementStepsAnswer,
-  judgementSteps,
-  judgementStepsAnswer,
-  judgements,
-  judgementsAnswer,
   recipe,
   recipeAddition,
   recipeChange,
@@ -22,6 +17,13 @@ import {
   wordCountsPage,
   wordCountsQuery,
 } from '@opsimath/contract/api/sift';
+import {
+  type JudgementStepsAnswer,
+  judgementSteps,
+  judgementStepsAnswer,
+  judgements,
+  judgementsAnswer,
+} from '@opsimath/contract/api/judgements';
 import { z } from 'zod';
 import { lookUpById } from '../data/lookUps';
 import { projectById } from '../data/projects';

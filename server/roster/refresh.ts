@@ -2,7 +2,8 @@ import type { RefreshAnswer } from '@opsimath/contract/api/targets';
 import type { Database } from '../data/connection';
 import { keepPlaceRecords } from '../data/placeRecords';
 import { touchProject } from '../data/projects';
-import { listTargets, saveVersion } from '../data/targets';
+import { listTargets } from '../data/targets';
+import { saveVersion } from '../data/targetVersions';
 import { KnownProblem } from '../problem';
 import type { SearchSource } from '../sources/searchSource';
 

@@ -2,7 +2,7 @@ import { rm, stat } from 'node:fs/promises';
 import path from 'node:path';
 import { setImmediate as turn } from 'node:timers/promises';
 import { ArchiveCheck } from '../data/archive/checkArchive';
-import { archiveLinesOf } from '../data/archive/archiveLines';
+import { unpackedLines } from '../data/archive/unpackLines';
 import { damaged } from '../data/archive/archiveLine';
 import { ArchiveReader } from '../data/archive/readArchive';
 import { writeTogether } from '../data/connection';
@@ -32,7 +32,6 @@ export async function runArchive(context: JobContext): Promise<string | null> {
     await emptyProject(database, projectId);
     const reader = new ArchiveReader(database, projectId);
     await eachLine(context, file, (line) => reader.take(line));
-    reader.finish();
     await indexNewKeywords(database);
     await writeTogether(database, [touchStatement(projectId), endStatement(jobId, 'done', null)]);
   } catch (error) {
@@ -52,7 +51,7 @@ async function eachLine(
   take: (line: string) => void | Promise<void>,
 ): Promise<void> {
   let told = 0;
-  for await (const { line, bytesRead } of archiveLinesOf(file)) {
+  for await (const { line, bytesRead } of unpackedLines(file)) {
     signal.throwIfAborted();
     await take(line);
     progress.advance(bytesRead - told);

@@ -1,4 +1,4 @@
-import type { Judgement, JudgementStep, JudgementStepsAnswer } from '@opsimath/contract/api/sift';
+import type { Judgement, JudgementStep, JudgementStepsAnswer } from '@opsimath/contract/api/judgements';
 import { type Waiting, outbox } from './outbox';
 import { WINDOW } from './window';
 

@@ -1,4 +1,5 @@
-import type { SiftPage, SiftRow, Verdict } from '@opsimath/contract/api/sift';
+import type { SiftPage, SiftRow } from '@opsimath/contract/api/sift';
+import type { Verdict } from '@opsimath/contract/api/judgements';
 import { useSyncExternalStore } from 'react';
 import { api } from './api';
 import { type JudgingState, type Stood, judging } from './judging';

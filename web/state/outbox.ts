@@ -1,4 +1,4 @@
-import type { JudgementStep } from '@opsimath/contract/api/sift';
+import type { JudgementStep } from '@opsimath/contract/api/judgements';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 
 /** A step of judging that the server does not have yet. */

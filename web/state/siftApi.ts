@@ -2,8 +2,6 @@ import type { KeywordList, ListChange, ListCombination, ListFromSift } from '@op
 import type {
   ClusterPage,
   ClusterQuery,
-  Judgement,
-  JudgementsAnswer,
   Recipe,
   RecipeChange,
   DifferenceQuery,
@@ -18,6 +16,7 @@ import type {
   WordCountsPage,
   WordCountsQuery,
 } from '@opsimath/contract/api/sift';
+import type { Judgement, JudgementsAnswer } from '@opsimath/contract/api/judgements';
 import { type InProject, api } from './api';
 
 /** Recipes, what they do to a pool, verdicts, lists. */

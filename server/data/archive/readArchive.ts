@@ -1,8 +1,5 @@
 import { type Database, type InStatement, writeTogether } from '../connection';
 import { keywordIdsOf } from '../keywords';
-import { type Columns, hashOf } from '../segments/columns';
-import { pickRows, rowHashes } from '../segments/rows';
-import { type StoredSegment, allColumns, segmentStatements } from '../segments/segments';
 import {
   type ArchivedRow as Row,
   type Ids,
@@ -10,18 +7,20 @@ import {
   renumberedRequest,
   renumberedSource,
 } from './archivedTexts';
-import { assertArchive, damaged, parse } from './archiveLine';
-import { type SegmentLine, unpacked } from './segmentChecks';
+import { storeSegment } from './archivedSegments';
+import { damaged, parse } from './archiveLine';
+import type { SegmentLine } from './segmentChecks';
 
 interface TableLine {
   table: string;
   rows: Row[];
 }
 
-/** Brings a project archive into a new project: everything gets ids of this installation. */
+/**
+ * Brings a project archive that was looked through (checkArchive.ts) into a new project: everything gets ids of this
+ * installation.
+ */
 export class ArchiveReader {
-  private lines = 0;
-  private ended = false;
   private readonly markets: Ids = new Map();
   private readonly keywords: Ids = new Map();
   private readonly places: Ids = new Map();
@@ -40,21 +39,12 @@ export class ArchiveReader {
   async take(text: string): Promise<void> {
     if (text.trim() === '') return;
     const entry = parse(text);
-    if (this.lines === 0) assertArchive(entry);
-    if ('end' in entry) {
-      if (entry.end !== this.lines)
-        throw damaged(`it ends after ${this.lines} of ${String(entry.end)} lines`);
-      this.ended = true;
-      return;
-    }
-    this.lines++;
     if ('table' in entry) await this.takeRows(entry as unknown as TableLine);
-    else if ('segment' in entry) await this.takeSegment(entry as unknown as SegmentLine);
-  }
-
-  /** Throws when the file broke off. */
-  finish(): void {
-    if (!this.ended) throw damaged('it breaks off');
+    else if ('segment' in entry) {
+      const { markets, keywords, places, versions, lookUps, imports } = this;
+      const ids = { markets, keywords, places, versions, lookUps, imports };
+      await storeSegment(this.database, this.projectId, entry as unknown as SegmentLine, ids);
+    }
   }
 
   private async takeRows({ table, rows }: TableLine): Promise<void> {
@@ -247,50 +237,6 @@ export class ArchiveReader {
         args: [JSON.stringify(rows)],
       },
     ]);
-  }
-
-  private async takeSegment({ segment, columns: packed }: SegmentLine): Promise<void> {
-    const marketId = this.markets.get(segment.marketId)!;
-    const columns: Columns = {};
-    for (const [name, column] of Object.entries(packed)) columns[name] = unpacked(column);
-    const renumber = (name: string, ids: Ids): void => {
-      const column = columns[name];
-      if (column) columns[name] = column.map((id) => ids.get(id) ?? 0) as Int32Array;
-    };
-    renumber('keyword', this.keywords);
-    renumber('bidOn', this.keywords);
-    renumber('place', this.places);
-    renumber('version', this.versions);
-    const head = {
-      ...segment,
-      marketId,
-      projectId: segment.projectId === null ? null : this.projectId,
-      lookUpId: this.lookUps.get(segment.lookUpId ?? 0) ?? null,
-      importId: this.imports.get(segment.importId ?? 0) ?? null,
-    };
-    const shared = segment.projectId === null && segment.lookUpId === null;
-    const fresh = shared ? await this.withoutWhatStands(head, columns) : columns;
-    const count = fresh.keyword!.length;
-    if (count > 0) await writeTogether(this.database, segmentStatements({ ...head, rows: count }, fresh));
-  }
-
-  /**
-   * Facts that several projects share are not stored twice: rows that stand already for the same market, source and day
-   * are left out, however they were put together into segments.
-   */
-  private async withoutWhatStands(head: Omit<StoredSegment, 'id'>, columns: Columns): Promise<Columns> {
-    const hash = hashOf(columns);
-    const found = await this.database.client.execute({
-      sql: `SELECT id, hash FROM segment WHERE market_id = ? AND kind = ? AND source = ? AND date = ? AND superseded = 0
-              AND project_id IS NULL AND look_up_id IS NULL`,
-      args: [head.marketId, head.kind, head.source, head.date],
-    });
-    if (found.rows.some((segment) => segment.hash === hash)) return pickRows(columns, []);
-    const stands = new Set<string>();
-    for (const { id } of found.rows)
-      for (const row of rowHashes(await allColumns(this.database, Number(id)))) stands.add(row);
-    const fresh = rowHashes(columns).flatMap((row, at) => (stands.has(row) ? [] : [at]));
-    return pickRows(columns, fresh);
   }
 
   private async run(sql: string, rows: (string | number)[][]): Promise<void> {

@@ -1,4 +1,4 @@
-import type { KeptJudgement } from '@opsimath/contract/api/sift';
+import type { KeptJudgement } from '@opsimath/contract/api/judgements';
 import { MARKER_SHAPES, VERDICTS } from '@opsimath/core/sift/sieve';
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import { createdAt, id, removedAt, revision } from './columns';

@@ -1,5 +1,5 @@
 import type { OutsidePreview } from '@opsimath/contract/api/outside';
-import type { Judgement } from '@opsimath/contract/api/sift';
+import type { Judgement } from '@opsimath/contract/api/judgements';
 import { App, Button, Checkbox, Modal } from 'antd';
 import { useRef, useState } from 'react';
 import { Problem } from '../../parts/words/Problem';

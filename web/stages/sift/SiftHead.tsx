@@ -1,5 +1,6 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
-import type { SiftPage, SiftQuery, Verdict } from '@opsimath/contract/api/sift';
+import type { SiftPage, SiftQuery } from '@opsimath/contract/api/sift';
+import type { Verdict } from '@opsimath/contract/api/judgements';
 import { App, Button, Input, Popover, Segmented } from 'antd';
 import { useCallback, useState } from 'react';
 import { FindBox } from '../../parts/words/FindBox';

@@ -1,4 +1,4 @@
-import type { Judgement } from '@opsimath/contract/api/sift';
+import type { Judgement } from '@opsimath/contract/api/judgements';
 import { judging } from '../../state/judging';
 import { useAppSelector } from '../../state/store';
 import { useUndoable } from '../../state/undoStacks';

@@ -1,4 +1,4 @@
-import type { Verdict } from '@opsimath/contract/api/sift';
+import type { Verdict } from '@opsimath/contract/api/judgements';
 
 /** One key for each verdict; `w` puts a keyword off. */
 export const VERDICT_KEYS: Record<string, { verdict: Verdict; parked: boolean; word: string }> = {

@@ -7,7 +7,7 @@ const LONGEST_LINE = 128 * 1024 * 1024;
 const MOST_BYTES = 16 * 1024 ** 3;
 
 /** Lines of a packed archive, with the packed bytes read so far. Throws for what unpacks without end. */
-export async function* archiveLinesOf(file: string): AsyncGenerator<{ line: string; bytesRead: number }> {
+export async function* unpackedLines(file: string): AsyncGenerator<{ line: string; bytesRead: number }> {
   const packed = createReadStream(file);
   const unpacked = createGunzip();
   packed.once('error', (error) => unpacked.destroy(error));
