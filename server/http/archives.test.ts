@@ -152,3 +152,36 @@ test('a server killed while an archive comes in goes on, and what was confirmed 
     texts(await running.api.get(`${at}/${question}`)),
   );
 });
+
+test('keywords that another project’s look-up holds travel too', async () => {
+  const second = (await running.project()).at;
+  const { id: lookUp, job } = await running.api.post(`${second}/look-ups`, {
+    market: MARKET,
+    date: DATE,
+    targets: ['tarnwick.example', 'cobblemoor.example'],
+    extent: 'positions',
+  });
+  await running.api.finished(job.id);
+  const pool = await running.api.get(`/look-ups/${lookUp}/keywords?sort=keyword&limit=50`);
+  const archive = await fetch(`${running.server.url}/api${second}/archive`);
+  const other = await Running.start();
+  // Somebody else's look-ups come first there: numbers mean other things.
+  const theirs = await other.project();
+  const foreign = await other.api.post(`${theirs.at}/look-ups`, {
+    market: MARKET,
+    date: DATE,
+    targets: ['pikewater.example'],
+    extent: 'positions',
+  });
+  await other.api.finished(foreign.job.id);
+  const brought = await other.api.upload('/archives', Buffer.from(await archive.arrayBuffer()));
+  await other.api.finished(brought.job.id);
+  const [there] = await other.api.get(`/projects/${brought.project.id}/look-ups`);
+  const again = await other.api.get(`/look-ups/${there.id}/keywords?sort=keyword&limit=50`);
+  const said = (page: { total: number; rows: { text: string; organic: unknown }[] }) => [
+    page.total,
+    page.rows.map(({ text, organic }) => [text, organic]),
+  ];
+  expect(said(again)).toEqual(said(pool));
+  await other.stop();
+});

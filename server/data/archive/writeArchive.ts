@@ -57,12 +57,14 @@ export async function* archiveLines(database: Database, projectId: number): Asyn
   if (!project) throw new KnownProblem('no-such-project', `There is no project ${projectId}.`);
   yield line({ format: ARCHIVE_FORMAT, version: ARCHIVE_VERSION });
   yield line({ table: 'project', rows: [project] });
+  const holder = await holdersWithin(rows, projectId);
   const segments = (await rows(
     `SELECT id, market_id AS marketId, kind, source, date, project_id AS projectId, look_up_id AS lookUpId,
             import_id AS importId, subject, rows
      FROM segment WHERE superseded = 0 AND (project_id = ?1 OR look_up_id IN
-       (SELECT id FROM look_up WHERE project_id = ?1 UNION
-        SELECT held_by FROM look_up_target WHERE look_up_id IN (SELECT id FROM look_up WHERE project_id = ?1))
+       (SELECT id FROM look_up WHERE project_id = ?1)
+       OR EXISTS (SELECT 1 FROM look_up_target WHERE look_up_id IN (SELECT id FROM look_up WHERE project_id = ?1)
+         AND held_by = segment.look_up_id AND address = segment.subject)
        OR (kind IN ('captures', 'metrics') AND project_id IS NULL AND market_id IN
          (SELECT market_id FROM look_up WHERE project_id = ?1)))
      ORDER BY date, id`,
@@ -100,10 +102,14 @@ export async function* archiveLines(database: Database, projectId: number): Asyn
   yield* paged('place_record', 'SELECT * FROM place_record WHERE id > ?1 ORDER BY id');
   for (const [table, condition] of PROJECT_TABLES) {
     const found = await rows(`SELECT * FROM ${table} WHERE ${condition} ORDER BY rowid`, [projectId]);
+    if (table === 'look_up_target')
+      for (const row of found) row.held_by = holder(Number(row.held_by), String(row.address));
     for (let at = 0; at < found.length; at += ROWS_A_LINE)
       yield line({ table, rows: found.slice(at, at + ROWS_A_LINE) });
   }
   for (const segment of segments) {
+    if (segment.lookUpId !== null && segment.subject !== null)
+      segment.lookUpId = holder(segment.lookUpId, segment.subject);
     for (const part of splitColumns(await allColumns(database, segment.id), MOST_BYTES_A_LINE)) {
       const columns: Record<string, { type: string; data: string }> = {};
       for (const [name, column] of Object.entries(part.columns))
@@ -121,6 +127,27 @@ export async function* archiveLines(database: Database, projectId: number): Asyn
       after = Number(found.at(-1)!.id);
     }
   }
+}
+
+/**
+ * Which of the project's look-ups stands for the one that holds a target's rankings. Another project's does not travel:
+ * its place takes the first of ours that rests on it.
+ */
+async function holdersWithin(
+  rows: (sql: string, args: number[]) => Promise<Record<string, unknown>[]>,
+  projectId: number,
+): Promise<(heldBy: number, address: string) => number> {
+  const foreign = await rows(
+    `SELECT held_by, address, min(look_up_id) AS ours FROM look_up_target
+     WHERE look_up_id IN (SELECT id FROM look_up WHERE project_id = ?1)
+       AND held_by NOT IN (SELECT id FROM look_up WHERE project_id = ?1)
+     GROUP BY held_by, address`,
+    [projectId],
+  );
+  const ours = new Map(
+    foreign.map((row) => [`${Number(row.held_by)}:${String(row.address)}`, Number(row.ours)]),
+  );
+  return (heldBy, address) => ours.get(`${heldBy}:${address}`) ?? heldBy;
 }
 
 function base64(column: Column): string {
