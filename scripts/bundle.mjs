@@ -21,8 +21,8 @@ const ENTRIES = {
   server: [
     'server/main.ts',
     'server/work/jobWorker.ts',
-    'server/analysis/analysisWorker.ts',
-    'server/analysis/wordWorker.ts',
+    'server/analysis/thread/analysisWorker.ts',
+    'server/analysis/words/wordWorker.ts',
     'server/work/imports/rankingsParser.ts',
     'server/files/fileWorker.ts',
   ],

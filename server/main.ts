@@ -3,7 +3,7 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import { pino } from 'pino';
-import { type Trouble, startAnalysis } from './analysis/analysis';
+import { type Trouble, startAnalysis } from './analysis/thread/analysis';
 import { type Database, migrateDatabase, openDatabase } from './data/connection';
 import { type HeldFolder, holdFolder } from './data/folderHolder';
 import { removeSuperseded } from './data/segments/merge';

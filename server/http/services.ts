@@ -1,4 +1,4 @@
-import type { Analysis } from '../analysis/analysis';
+import type { Analysis } from '../analysis/thread/analysis';
 import type { Database } from '../data/connection';
 import type { SearchSource } from '../sources/searchSource';
 import type { Changes } from './changes';

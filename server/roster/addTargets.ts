@@ -2,7 +2,7 @@ import type { TargetsAdded, targetsAddition } from '@opsimath/contract/api/targe
 import type { SourceFullRecord } from '@opsimath/contract/source/answers';
 import { type Address, readAddress } from '@opsimath/core/text/address';
 import type { z } from 'zod';
-import { MOST_RIVALS } from '../analysis/sides';
+import { MOST_RIVALS } from '../analysis/facts/sides';
 import type { Database } from '../data/connection';
 import { type MarketRow, addressPlatforms, listMarkets, marketByCode } from '../data/markets';
 import { keepPlaceRecords } from '../data/placeRecords';

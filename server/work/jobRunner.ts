@@ -3,7 +3,7 @@ import path from 'node:path';
 import { Worker } from 'node:worker_threads';
 import type { Job } from '@opsimath/contract/api/jobs';
 import { LRUCache } from 'lru-cache';
-import type { Trouble } from '../analysis/analysis';
+import type { Trouble } from '../analysis/thread/analysis';
 import type { Database } from '../data/connection';
 import { jobById, readJob, setJobState, unfinishedJobs } from '../data/jobs';
 import { retryFailedParts } from '../data/lookUpSteps';

@@ -1,6 +1,6 @@
 import type { JobProgress } from '@opsimath/contract/api/jobs';
 import fc from 'fast-check';
-import { Lately } from '../analysis/columnStore';
+import { Lately } from '../analysis/facts/columnStore';
 import { ProgressMeter } from './context';
 import { Locks } from './locks';
 

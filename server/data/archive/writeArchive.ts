@@ -108,7 +108,7 @@ export async function* archiveLines(database: Database, projectId: number): Asyn
       yield line({ table, rows: found.slice(at, at + ROWS_A_LINE) });
   }
   for (const segment of segments) {
-    if (segment.lookUpId !== null && segment.subject !== null)
+    if (typeof segment.lookUpId === 'number' && segment.subject)
       segment.lookUpId = holder(segment.lookUpId, segment.subject);
     for (const part of splitColumns(await allColumns(database, segment.id), MOST_BYTES_A_LINE)) {
       const columns: Record<string, { type: string; data: string }> = {};

@@ -1,0 +1,155 @@
+import type { Project } from '@opsimath/contract/api/projects';
+import { ACTIONS } from '@opsimath/core/gap/action';
+import { type ComparisonColumns, type GapColumns, compare } from '@opsimath/core/gap/compare';
+import { VERDICTS } from '@opsimath/core/sift/sieve';
+import { FIT } from '@opsimath/core/gap/priority';
+import { expectedVolume } from '@opsimath/core/demand/season';
+import type { ClickCurve } from '@opsimath/core/ranking/clickThrough';
+import { UNKNOWN } from '@opsimath/core/ranking/position';
+import type { MarketRow } from '../../data/markets';
+import type { AdTerms } from '../facts/adTerms';
+import type { Borrowed } from '../facts/borrowed';
+import { type CaptureFacts, captureFacts } from './captureFacts';
+import { filled, picked } from '../facts/columnMaps';
+import type { ColumnStore } from '../facts/columnStore';
+import { type Metrics, seasonOf } from '../facts/metrics';
+import type { Models } from '../models/models';
+import type { Sides } from '../facts/sides';
+import type { Standings } from '../facts/standings';
+import { costOfClick, worthColumns } from '../models/worthColumns';
+
+/** A finished comparison: one entry a keyword in every column, in the order of `keywords`. */
+export interface Comparison extends CaptureFacts {
+  project: Project;
+  market: MarketRow;
+  date: string;
+  compareDate: string | null;
+  sides: Sides;
+  now: Standings;
+  before: Standings | null;
+  metrics: Metrics;
+  models: Models;
+  curve: ClickCurve;
+  /** Keyword ids, ascending, and the same as indices into the standings. */
+  keywords: Int32Array;
+  rows: Int32Array;
+  columns: ComparisonColumns;
+  gaps: GapColumns;
+  volume: Float64Array;
+  /** Index into WORTH_SOURCES. */
+  worthSource: Uint8Array;
+  /** How sure the worth is: σ of its logarithm. */
+  worthSigma: Float64Array;
+  ads: AdTerms;
+  /** Index into VERDICTS. */
+  verdicts: Uint8Array;
+  effort: Float64Array;
+  meanChance: number;
+  byHand: ReadonlySet<number>;
+  borrowed: Borrowed | null;
+}
+
+export interface ComparisonParts {
+  project: Project;
+  market: MarketRow;
+  date: string;
+  compareDate: string | null;
+  sides: Sides;
+  now: Standings;
+  before: Standings | null;
+  metrics: Metrics;
+  keywords: Int32Array;
+  models: Models;
+  ads: AdTerms;
+  /** Keywords of which somebody typed a position in. */
+  byHand: ReadonlySet<number>;
+  /** Volumes lent by another surface, where the settings want them. */
+  borrowed: Borrowed | null;
+}
+
+/** Gathers the columns of method §5–§8 from what was read, and compares. */
+export async function buildComparison(store: ColumnStore, parts: ComparisonParts): Promise<Comparison> {
+  const { now, before, metrics, keywords, date } = parts;
+  const rows = keywords.map((id) => id - now.base);
+  const size = rows.length;
+  const pick = (column: Uint8Array): Uint8Array => picked(column, rows);
+  const month = new Date(`${date}T00:00:00Z`).getUTCMonth();
+  const { worth, worthSource, worthSigma } = worthColumns(parts, rows);
+  const volume = filled(new Float64Array(size), (i) => {
+    const known = metrics.volume[rows[i]!]!;
+    const id = keywords[i]!;
+    return Number.isNaN(known) ? (parts.borrowed?.volumes.get(id) ?? NaN) : known;
+  });
+  const columns: ComparisonColumns = {
+    ownOrganic: pick(now.own.organic),
+    ownPaid: pick(now.own.paid),
+    ownBefore: before ? pick(before.own.organic) : new Uint8Array(size).fill(UNKNOWN),
+    rivalOrganic: now.rivals.map((rival) => pick(rival.organic)),
+    rivalPaid: now.rivals.map((rival) => pick(rival.paid)),
+    paidLooked: pick(now.paidLooked),
+    expectedVolume: filled(new Float64Array(size), (i) =>
+      expectedVolume(volume[i]!, seasonOf(metrics, rows[i]!), month),
+    ),
+    featureFactor: new Float64Array(size).fill(1),
+    chance: new Float64Array(size).fill(NaN),
+    worth,
+    clickCost: filled(new Float64Array(size), (i) => costOfClick(parts, keywords[i]!, rows[i]!)),
+    fit: new Float64Array(size).fill(FIT.unjudged),
+    phraseInTitle: new Uint8Array(size),
+    covered: new Uint8Array(size),
+    ownTargets: pick(now.ownTargets),
+  };
+  const facts = await captureFacts(store, parts, rows, columns);
+  return compared({
+    ...parts,
+    ...facts,
+    curve: parts.models.curve,
+    rows,
+    columns,
+    volume,
+    worthSource,
+    worthSigma,
+    verdicts: new Uint8Array(size).fill(VERDICTS.indexOf('unjudged')),
+    meanChance: mean(columns.chance),
+  });
+}
+
+/** Gaps, priorities and actions of what was gathered. */
+function compared(gathered: Omit<Comparison, 'gaps' | 'effort'>): Comparison {
+  const { front, efforts } = gathered.project.settings;
+  const { columns, curve, meanChance } = gathered;
+  const { surface } = gathered.market;
+  const gaps = compare(columns, { surface, front, curve, efforts, meanChance });
+  const days = ACTIONS.map((action) => efforts[action]);
+  const effort = filled(new Float64Array(gaps.action.length), (i) => days[gaps.action[i]!]!);
+  return { ...gathered, gaps, effort };
+}
+
+const UNJUDGED = VERDICTS.indexOf('unjudged');
+
+/** The same comparison with what keywords have been judged to be; nothing is read again for it. */
+export function withVerdicts(
+  comparison: Comparison,
+  { ids, codes }: { ids: Int32Array; codes: Uint8Array },
+): Comparison {
+  if (ids.length === 0) return comparison;
+  const codeOf = new Map<number, number>();
+  ids.forEach((id, n) => codeOf.set(id, codes[n]!));
+  const { keywords } = comparison;
+  const verdictOf = (id: number): number => codeOf.get(id) ?? UNJUDGED;
+  const verdicts = filled(new Uint8Array(keywords.length), (i) => verdictOf(keywords[i]!));
+  const fits = VERDICTS.map((word) => FIT[word]);
+  const fit = filled(new Float64Array(keywords.length), (i) => fits[verdicts[i]!]!);
+  return compared({ ...comparison, verdicts, columns: { ...comparison.columns, fit } });
+}
+
+function mean(values: Float64Array): number {
+  let sum = 0;
+  let count = 0;
+  for (const value of values) {
+    if (Number.isNaN(value)) continue;
+    sum += value;
+    count++;
+  }
+  return count > 0 ? sum / count : NaN;
+}

@@ -1,0 +1,46 @@
+import { FIRST } from '@opsimath/core/sift/clusters';
+import { keywordKeysText } from '../../data/keywordKeys';
+import { KnownProblem } from '../../problem';
+import type { Comparison } from './comparison';
+import { inWordWorker } from '../words/inWordWorker';
+import type { Standings } from '../facts/standings';
+import type { Workspace } from '../thread/workspace';
+
+const MOST_KEYWORDS = 100_000;
+/** A comparison that only verdicts changed stands on the same standings. */
+const kept = new WeakMap<Standings, Promise<Int32Array>>();
+
+/** The cluster number (method §10) of every row of a comparison, by the result pages it rests on. */
+export function clustersOf(workspace: Workspace, comparison: Comparison): Promise<Int32Array> {
+  const { now, keywords } = comparison;
+  if (keywords.length > MOST_KEYWORDS)
+    throw new KnownProblem(
+      'too-many-for-clusters',
+      `${keywords.length} keywords are compared; clusters are made of up to ${MOST_KEYWORDS}.`,
+      'Compare a list or a look-up instead.',
+    );
+  let clusters = kept.get(now);
+  if (!clusters) {
+    kept.set(now, (clusters = makeClusters(workspace, comparison)));
+    clusters.catch(() => kept.delete(now));
+  }
+  return clusters;
+}
+
+async function makeClusters(
+  { database }: Workspace,
+  { now, keywords, rows, market }: Comparison,
+): Promise<Int32Array> {
+  const first = new Int32Array(keywords.length * FIRST);
+  for (let i = 0; i < rows.length; i++) {
+    const number = now.capture[rows[i]!]!;
+    if (number === 0) continue;
+    const { slotStart, slotCount, organic, place } = now.captures[number - 1]!;
+    const at = now.captureRow[rows[i]!]!;
+    for (let slot = slotStart[at]!; slot < slotStart[at]! + slotCount[at]!; slot++)
+      if (organic[slot]! >= 1 && organic[slot]! <= FIRST)
+        first[i * FIRST + organic[slot]! - 1] = place[slot]!;
+  }
+  const keys = await keywordKeysText(database, market.id, keywords);
+  return inWordWorker('clusters', { first, keys, language: market.language });
+}

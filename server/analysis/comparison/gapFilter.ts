@@ -1,0 +1,161 @@
+import { type GapFilterRead, type GapMark, action, gapMark } from '@opsimath/contract/api/gaps';
+import { type Facet, type Narrowed, narrow } from '@opsimath/core/gap/facets';
+import { GAP_KINDS, isNear } from '@opsimath/core/gap/kind';
+import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
+import { PAID_STATES } from '@opsimath/core/gap/paid';
+import { DEPTH_BANDS, depthBand, isRanked } from '@opsimath/core/ranking/position';
+import { VERDICTS } from '@opsimath/core/sift/sieve';
+import { keywordIdsContaining } from '../../data/keywords';
+import { listById, listMembers } from '../../data/lists';
+import { filled } from '../facts/columnMaps';
+import { clustersOf } from './gapClusters';
+import type { Comparison } from './comparison';
+import { gapFigures } from './gapFigures';
+import type { Workspace } from '../thread/workspace';
+
+const MARKS: readonly GapMark[] = gapMark.options;
+const LITTLE = 1 << MARKS.indexOf('little demand');
+const BLOCK = 1 << MARKS.indexOf('block to take');
+const BY_HAND = 1 << MARKS.indexOf('by hand');
+/** Clicks a month below which a place on the front brings little. */
+const LITTLE_CLICKS = 10;
+/** What rows are divided by, in this order. */
+const FACETS = ['kinds', 'paid', 'marks', 'rivals', 'bands', 'verdicts', 'actions'] as const;
+type FacetName = (typeof FACETS)[number];
+
+/** Which rows pass, and how many there would be of each kind, paid state, mark… */
+export type Filtered = Pick<Narrowed, 'passes' | 'total'> & Record<FacetName, Int32Array>;
+
+/** Each count answers "how many would there be if this were chosen": it obeys every other group but not its own. */
+export async function applyFilter(
+  workspace: Workspace,
+  comparison: Comparison,
+  filter: GapFilterRead,
+): Promise<Filtered> {
+  const bits = facetBits(comparison);
+  const rivals = comparison.sides.rivals.map(({ id }) => id);
+  const chosen: Record<FacetName, { all: readonly unknown[]; wanted: readonly unknown[] }> = {
+    kinds: { all: GAP_KINDS, wanted: filter.kinds },
+    paid: { all: PAID_STATES, wanted: filter.paid },
+    marks: { all: MARKS, wanted: filter.marks },
+    rivals: { all: rivals, wanted: filter.rivals },
+    bands: { all: DEPTH_BANDS, wanted: filter.bands },
+    verdicts: { all: VERDICTS, wanted: filter.verdicts },
+    actions: { all: action.options, wanted: filter.actions },
+  };
+  const facets = FACETS.map((name): Facet => {
+    const { all, wanted } = chosen[name];
+    const mask = wanted.reduce<number>((sum, item) => sum | bitOf(all, item), 0);
+    return { bits: bits[name], wanted: mask, size: all.length };
+  });
+  const also = await allowed(workspace, comparison, filter);
+  const { passes, total, counts } = narrow(comparison.keywords.length, facets, also);
+  const named = Object.fromEntries(FACETS.map((name, n) => [name, counts[n]!]));
+  return { passes, total, ...named } as Filtered;
+}
+
+/** What is not among all cannot be wanted: a rival that is gone, say. */
+function bitOf(all: readonly unknown[], item: unknown): number {
+  const at = all.indexOf(item);
+  return at < 0 ? 0 : 1 << at;
+}
+
+const kept = new WeakMap<Comparison, Record<FacetName, ArrayLike<number>>>();
+
+function facetBits(comparison: Comparison): Record<FacetName, ArrayLike<number>> {
+  let bits = kept.get(comparison);
+  if (!bits) kept.set(comparison, (bits = makeBits(comparison)));
+  return bits;
+}
+
+function makeBits(comparison: Comparison): Record<FacetName, ArrayLike<number>> {
+  const { gaps, columns, verdicts, project, volume, curve, openBlocks, byHand, keywords } = comparison;
+  const { front } = project.settings;
+  const size = gaps.kind.length;
+  const marks = new Uint16Array(size);
+  const rivals = new Int32Array(size);
+  for (let i = 0; i < size; i++) {
+    const own = columns.ownOrganic[i]!;
+    marks[i] = marksOf(gaps.kind[i]!, own, gaps.doubling[i]!, gaps.movement[i]!);
+    if (isRanked(own) && own <= front) {
+      if (volume[i]! * curve[own]! < LITTLE_CLICKS) marks[i]! |= LITTLE;
+      if (openBlocks[i] !== 0) marks[i]! |= BLOCK;
+    }
+    if (byHand.size > 0 && byHand.has(keywords[i]!)) marks[i]! |= BY_HAND;
+    let held = 0;
+    for (let rival = 0; rival < columns.rivalOrganic.length; rival++) {
+      const position = columns.rivalOrganic[rival]![i]!;
+      if (isRanked(position) && position <= front) held |= 1 << rival;
+    }
+    rivals[i] = held;
+  }
+  const oneBit = (codes: Uint8Array): Uint16Array =>
+    filled(new Uint16Array(codes.length), (i) => 1 << codes[i]!);
+  return {
+    kinds: oneBit(gaps.kind),
+    paid: oneBit(gaps.paid),
+    marks,
+    rivals,
+    bands: filled(new Uint8Array(size), (i) => 1 << depthBand(columns.ownOrganic[i]!)),
+    verdicts: oneBit(verdicts),
+    actions: oneBit(gaps.action),
+  };
+}
+
+/** The marks of a row as bits in the order of the contract's list. */
+function marksOf(kind: number, own: number, doubling: number, movement: number): number {
+  return (isNear(kind, own) ? 1 : 0) | (doubling ? 2 : 0) | (movement > 0 ? 2 << movement : 0);
+}
+
+// marksOf counts on this order.
+if (
+  MARKS.join() !==
+  ['near', 'doubling', ...MOVEMENT_MARKS.slice(1), 'little demand', 'block to take', 'by hand'].join()
+)
+  throw new Error('Marks are out of order.');
+
+/** What is no group with counts: text, numbers, a list, a cluster, a target. `null` lets everything through. */
+async function allowed(
+  workspace: Workspace,
+  comparison: Comparison,
+  { find, limits, inList, cluster, target, chosen }: GapFilterRead,
+): Promise<Uint8Array | null> {
+  const { keywords, market, project } = comparison;
+  const tests: Uint8Array[] = [];
+  const of = (ids: Iterable<number>): Uint8Array => {
+    const wanted = new Set(ids);
+    return filled(new Uint8Array(keywords.length), (i) => (wanted.has(keywords[i]!) ? 1 : 0));
+  };
+  if (chosen.length > 0) tests.push(of(chosen));
+  if (find.trim() !== '') tests.push(of(await keywordIdsContaining(workspace.database, market.id, find)));
+  if (inList !== undefined) {
+    await listById(workspace.database, project.id, inList);
+    tests.push(of(await listMembers(workspace.database, inList)));
+  }
+  if (cluster !== undefined) {
+    const clusters = await clustersOf(workspace, comparison);
+    const wanted = clusters[keywords.indexOf(cluster)] ?? -1;
+    tests.push(filled(new Uint8Array(keywords.length), (i) => (clusters[i] === wanted ? 1 : 0)));
+  }
+  if (target !== undefined) {
+    const place = comparison.sides.ownPlaces.find(({ address }) => address === target)?.id ?? -1;
+    const { rows, now } = comparison;
+    tests.push(filled(new Uint8Array(rows.length), (i) => (now.ownPlace[rows[i]!] === place ? 1 : 0)));
+  }
+  for (const { figure, least, most, unknown } of limits)
+    tests.push(withinLimits(gapFigures(comparison, figure), least ?? -Infinity, most ?? Infinity, unknown));
+  if (tests.length === 0) return null;
+  const [first, ...rest] = tests;
+  for (const test of rest) for (let i = 0; i < first!.length; i++) first![i]! &= test[i]!;
+  return first!;
+}
+
+function withinLimits(figures: ArrayLike<number>, least: number, most: number, unknown: boolean): Uint8Array {
+  const passes = new Uint8Array(figures.length);
+  const otherwise = unknown ? 1 : 0;
+  for (let i = 0; i < passes.length; i++) {
+    const figure = figures[i]!;
+    passes[i] = figure !== figure ? otherwise : figure >= least && figure <= most ? 1 : 0;
+  }
+  return passes;
+}

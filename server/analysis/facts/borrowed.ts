@@ -1,0 +1,53 @@
+import { borrowedVolume, borrowingRatio } from '@opsimath/core/demand/borrowed';
+import type { Database } from '../../data/connection';
+import { type MarketRow, listMarkets } from '../../data/markets';
+import { volumesAt } from '../../data/volumes';
+
+/** Volumes that another surface of the same place and language lends where none is known here. */
+export interface Borrowed {
+  from: string;
+  ratio: number;
+  /** Keywords known on both surfaces, from which the ratio is. */
+  pairs: number;
+  /** Searches a month by keyword id, of keywords whose own volume is unknown. Estimated. */
+  volumes: Map<number, number>;
+}
+
+/**
+ * What can be borrowed for a market as of a date: from the surface with most keywords known on both; `null` where there
+ * are too few.
+ */
+export async function borrowedVolumes(
+  database: Database,
+  market: MarketRow,
+  date: string,
+): Promise<Borrowed | null> {
+  const others = (await listMarkets(database)).filter(
+    ({ id, place, language }) => id !== market.id && place === market.place && language === market.language,
+  );
+  const here = await volumesAt(database, market.id, date);
+  let best: Borrowed | null = null;
+  for (const other of others) {
+    const there = await volumesAt(database, other.id, date);
+    if (there.size === 0) continue;
+    const shared = await database.client.execute({
+      sql: `SELECT a.id AS here, b.id AS there FROM keyword a JOIN keyword b ON b.market_id = ? AND b.key = a.key
+            WHERE a.market_id = ?`,
+      args: [other.id, market.id],
+    });
+    const known: [number, number][] = [];
+    const lacking: [number, number][] = [];
+    for (const row of shared.rows) {
+      const lent = there.get(Number(row.there));
+      if (lent === undefined) continue;
+      const own = here.get(Number(row.here));
+      if (own === undefined) lacking.push([Number(row.here), lent]);
+      else known.push([own, lent]);
+    }
+    const found = borrowingRatio(known);
+    if (found === null || (best !== null && found.pairs <= best.pairs)) continue;
+    const volumes = new Map(lacking.map(([id, lent]) => [id, borrowedVolume(lent, found.ratio)]));
+    best = { from: other.code, ...found, volumes };
+  }
+  return best;
+}

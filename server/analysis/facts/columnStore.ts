@@ -1,0 +1,69 @@
+import type { Database } from '../../data/connection';
+import type { Column } from '../../data/segments/columns';
+import { readColumn, readColumnIfAny } from '../../data/segments/segments';
+
+/** Segment columns in memory, the least lately used dropped beyond the budget. Segments never change, so neither do these. */
+export class ColumnStore {
+  private readonly kept = new Map<string, Column>();
+  private readonly missing = new Set<string>();
+  private bytes = 0;
+
+  constructor(
+    readonly database: Database,
+    private readonly budgetBytes: number,
+  ) {}
+
+  async column<T extends Column>(segmentId: number, name: string): Promise<T> {
+    const id = `${segmentId}:${name}`;
+    let column = this.kept.get(id);
+    if (column) {
+      this.kept.delete(id);
+    } else {
+      column = await readColumn(this.database, segmentId, name);
+      this.bytes += column.byteLength;
+    }
+    this.kept.set(id, column);
+    this.shrink();
+    return column as T;
+  }
+
+  /** {@link column}, or `null` where the segment has none of that name. */
+  async columnIfAny<T extends Column>(segmentId: number, name: string): Promise<T | null> {
+    const id = `${segmentId}:${name}`;
+    if (this.missing.has(id)) return null;
+    if (this.kept.has(id)) return this.column<T>(segmentId, name);
+    if ((await readColumnIfAny(this.database, segmentId, name)) !== null)
+      return this.column<T>(segmentId, name);
+    this.missing.add(id);
+    return null;
+  }
+
+  private shrink(): void {
+    for (const [id, column] of this.kept) {
+      if (this.bytes <= this.budgetBytes || this.kept.size <= 1) return;
+      this.kept.delete(id);
+      this.bytes -= column.byteLength;
+    }
+  }
+}
+
+/** Keeps the last few of something expensive by name. */
+export class Lately<T> {
+  private readonly kept = new Map<string, Promise<T>>();
+  constructor(private readonly most: number) {}
+
+  get(name: string, make: () => Promise<T>): Promise<T> {
+    let found = this.kept.get(name);
+    if (found) this.kept.delete(name);
+    found ??= make();
+    this.kept.set(name, found);
+    found.catch(() => this.kept.delete(name));
+    if (this.kept.size > this.most) this.kept.delete(this.kept.keys().next().value!);
+    return found;
+  }
+
+  /** The next who asks has it made anew. */
+  forget(name: string): void {
+    this.kept.delete(name);
+  }
+}

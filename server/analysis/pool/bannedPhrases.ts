@@ -1,0 +1,40 @@
+import type { BannedWord } from '@opsimath/contract/api/targets';
+import { bannedIn } from '../../data/bannedWords';
+import { Lately } from '../facts/columnStore';
+import { digest } from '../facts/digest';
+import { inWordWorker } from '../words/inWordWorker';
+import type { Pool } from './pool';
+import { poolKeys } from '../words/poolWords';
+import type { Workspace } from '../thread/workspace';
+
+/** A word not to be used, or another spelling of it that people of a pool type. */
+export interface BannedPhrase {
+  word: BannedWord;
+  /** Key that a keyword must hold as a phrase. */
+  phrase: string;
+  /** Whether it is spelled otherwise than the project has it. */
+  otherwise: boolean;
+}
+
+const KEPT = 4;
+const keptBy = new WeakMap<Workspace, Lately<BannedPhrase[]>>();
+
+/** Words that the project does not want used in a pool's market, as they are written and as they are misspelled there. */
+export async function bannedPhrases(workspace: Workspace, pool: Pool): Promise<BannedPhrase[]> {
+  const words = await bannedIn(workspace.database, pool.projectId, pool.market);
+  if (words.length === 0) return [];
+  let kept = keptBy.get(workspace);
+  if (!kept) keptBy.set(workspace, (kept = new Lately(KEPT)));
+  const state = [pool.market.id, digest(pool.ids), words];
+  return kept.get(JSON.stringify(state), async () => {
+    const spellings = await inWordWorker('spellings', {
+      keys: await poolKeys(workspace, pool),
+      phrases: words.map((word) => word.key),
+      language: pool.market.language,
+    });
+    return words.flatMap((word, n) => [
+      { word, phrase: word.key, otherwise: false },
+      ...spellings[n]!.map((phrase) => ({ word, phrase, otherwise: true })),
+    ]);
+  });
+}

@@ -1,0 +1,61 @@
+import { key } from '@opsimath/core/text/key';
+import { keywordKeys } from '../../data/keywordKeys';
+import { placeVersions } from '../../data/places';
+import { projectById } from '../../data/projects';
+import { listTargets } from '../../data/targets';
+import { capturedVersions } from '../facts/capturedVersions';
+import { Lately } from '../facts/columnStore';
+import type { NamedPool } from '../words/poolWords';
+import { gatherSides } from '../facts/sides';
+import type { Workspace } from '../thread/workspace';
+
+const KEPT = 4;
+const OURS = 1;
+const keptBy = new WeakMap<Workspace, Lately<Float32Array>>();
+
+/**
+ * How many targets of rivals in each keyword's newest capture hold it whole in one field (method §12) that is known:
+ * title, description, and what their public record says beside. NaN without a capture.
+ */
+export async function poolRivalCoverage(
+  workspace: Workspace,
+  { pool, name }: NamedPool,
+): Promise<Float32Array> {
+  const { database } = workspace;
+  const { revision } = await projectById(database, pool.projectId);
+  let kept = keptBy.get(workspace);
+  if (!kept) keptBy.set(workspace, (kept = new Lately(KEPT)));
+  return kept.get(`${name}:${revision}`, async () => {
+    const { masks } = await gatherSides(database, pool.projectId, pool.market.surface);
+    const captured = await capturedVersions(
+      workspace,
+      pool,
+      (_, place) => (masks[place] ?? 0) > 0 && ((masks[place] ?? 0) & OURS) === 0,
+    );
+    const records = new Map(
+      (await listTargets(database, pool.projectId)).map(({ address, record }) => [address, record]),
+    );
+    const fields = new Map<number, string[]>();
+    for (const [id, place] of await placeVersions(database, new Set([...captured.values()].flat()))) {
+      const known = Object.values(records.get(place.address)?.fields ?? {});
+      fields.set(
+        id,
+        [place.title, place.description, ...known].map((text) => ` ${key(text)} `),
+      );
+    }
+    const indices = [...captured.keys()];
+    const keys = await keywordKeys(
+      database,
+      pool.market.id,
+      indices.map((i) => pool.ids[i]!),
+    );
+    const covering = new Float32Array(pool.ids.length).fill(NaN);
+    indices.forEach((i, n) => {
+      const whole = ` ${keys[n]!} `;
+      covering[i] = captured
+        .get(i)!
+        .filter((id) => fields.get(id)?.some((field) => field.includes(whole))).length;
+    });
+    return covering;
+  });
+}

@@ -1,0 +1,93 @@
+import type { Around } from '@opsimath/contract/api/around';
+import type { ShownPage } from '@opsimath/contract/api/dossier';
+import { type FrontResult, resultFacts } from '@opsimath/core/gap/resultFacts';
+import { quartiles } from '@opsimath/core/ranking/statistics';
+import { pageKind } from '@opsimath/core/text/pageKind';
+import type { Comparison } from '../comparison/comparison';
+
+/** What stands above our best slot, and on which page of results we are; `null` where we are not. */
+export function beforeUs({ slots }: ShownPage, resultsPerPage: number): Around['before'] {
+  const ours = slots
+    .filter(({ kind, side, position }) => kind === 'organic' && side === 'own' && position !== null)
+    .sort((a, b) => a.position! - b.position!)[0];
+  if (!ours) return null;
+  const above = slots.filter(({ slot }) => slot < ours.slot);
+  const count = (kind: string): number => above.filter((slot) => slot.kind === kind).length;
+  const [organic, paid] = [count('organic'), count('paid')];
+  return {
+    organic,
+    paid,
+    features: above.length - organic - paid,
+    page: Math.ceil(ours.position! / resultsPerPage),
+  };
+}
+
+const BLOCKS: ReadonlySet<string> = new Set(['answer box', 'image block', 'video block']);
+
+/** The front of a captured page in figures (method §14). */
+export function frontOf(
+  { project, market, sides }: Comparison,
+  page: ShownPage,
+  keywordKey: string,
+): Around['front'] {
+  const { settings } = project;
+  const slots = page.slots.filter(
+    ({ kind, position }) => kind === 'organic' && position !== null && position <= settings.front,
+  );
+  const figure = (slot: (typeof slots)[number], name: string): number | null => slot.figures[name] ?? null;
+  const front = slots.map((slot): FrontResult => ({
+    position: slot.position!,
+    title: slot.title ?? '',
+    owner: slot.owner,
+    own: slot.side === 'own',
+    authority: slot.authority,
+    age: slot.age,
+    price: figure(slot, 'price'),
+    rating: figure(slot, 'rating'),
+    reviews: figure(slot, 'reviews'),
+    views: figure(slot, 'views'),
+  }));
+  const deeper = page.slots.find(({ kind, side }) => kind === 'organic' && side === 'own');
+  const record = sides.own.find(({ record: known }) => known !== null)?.record ?? null;
+  const ours = deeper
+    ? {
+        title: deeper.title ?? '',
+        authority: deeper.authority,
+        age: deeper.age,
+        price: deeper.figures.price ?? null,
+        rating: deeper.figures.rating ?? null,
+        reviews: deeper.figures.reviews ?? null,
+        views: deeper.figures.views ?? null,
+      }
+    : record && { title: record.title, authority: record.figures.authority ?? null };
+  const facts = resultFacts(front, keywordKey, market.language, ours);
+  const kinds = new Map<string, number>();
+  for (const { address, what } of slots) {
+    const kind =
+      what === 'page' && address !== null ? pageKind(address, settings.pagePaths) : (what ?? 'unknown');
+    kinds.set(kind, (kinds.get(kind) ?? 0) + 1);
+  }
+  return {
+    date: page.date,
+    depth: page.depth,
+    ...facts,
+    paidSlots: page.slots.filter(({ kind }) => kind === 'paid').length,
+    blocks: page.slots
+      .filter(({ kind }) => BLOCKS.has(kind))
+      .map(({ kind, slot, owner, side }) => ({ kind, slot, holder: side === 'own' ? 'ours' : owner })),
+    kinds: [...kinds].map(([kind, count]) => ({ kind, slots: count })).sort((a, b) => b.slots - a.slots),
+    weak: weakPlaces(front),
+  };
+}
+
+/** Positions whose views a day are in the lowest quarter and whose age is in the highest. */
+function weakPlaces(front: readonly FrontResult[]): number[] {
+  const daily = ({ views, age }: FrontResult): number | null => (views !== null && age ? views / age : null);
+  const known = (values: (number | null)[]): number[] => values.filter((value) => value !== null);
+  const views = quartiles(known(front.map(daily)));
+  const ages = quartiles(known(front.map(({ age }) => age)));
+  if (views === null || ages === null) return [];
+  return front
+    .filter((result) => (daily(result) ?? Infinity) <= views[0] && (result.age ?? -1) >= ages[2])
+    .map(({ position }) => position);
+}

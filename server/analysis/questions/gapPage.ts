@@ -1,0 +1,106 @@
+import { type GapPage, type GapQueryRead, gapKind, gapMark, paidState } from '@opsimath/contract/api/gaps';
+import { UNKNOWN } from '@opsimath/core/ranking/position';
+import { listState } from '../../data/lists';
+import type { Comparison } from '../comparison/comparison';
+import { applyFilter, type Filtered } from '../comparison/gapFilter';
+import { orderBy } from '../comparison/gapOrder';
+import { gapRows } from '../comparison/gapRow';
+import type { Standings } from '../facts/standings';
+import type { Workspace } from '../thread/workspace';
+
+const FIRST = 20;
+
+/** One page of gaps with the counts that work as filters. */
+export async function gapPage(
+  workspace: Workspace,
+  projectId: number,
+  query: GapQueryRead,
+): Promise<GapPage> {
+  const { comparison, order, filtered } = await filteredOrder(workspace, projectId, query);
+  const indices: number[] = [];
+  let passed = 0;
+  for (let n = 0; n < order.length && indices.length < query.limit; n++) {
+    const i = order[n]!;
+    if (filtered.passes[i] === 0) continue;
+    if (passed++ >= query.offset) indices.push(i);
+  }
+  return {
+    total: filtered.total,
+    rows: await gapRows(workspace.database, comparison, indices),
+    rivals: rivalColumns(comparison),
+    totals: totalsOf(comparison, filtered),
+    own: comparison.sides.ownName,
+    front: comparison.project.settings.front,
+    resultsPerPage: comparison.market.resultsPerPage,
+    currency: comparison.project.settings.currency,
+    rests: {
+      segments: comparison.now.rests.length,
+      latest: latestDate(comparison.now),
+      compareLatest: comparison.before ? latestDate(comparison.before) : null,
+    },
+  };
+}
+
+/** A comparison with its sorted rows and what the filter lets through. */
+export async function filteredOrder(
+  workspace: Workspace,
+  projectId: number,
+  query: GapQueryRead,
+): Promise<{ comparison: Comparison; order: Int32Array; filtered: Filtered }> {
+  const { comparison, name } = await workspace.comparison(projectId, query);
+  const state = await workspace.factState(comparison.market.id, projectId);
+  const order = await workspace.orders.get(`${name}:${JSON.stringify(query.sort)}`, async () =>
+    orderBy(comparison, query.sort, await workspace.alphabet(comparison.market, state)),
+  );
+  const { sort: _, offset: _o, limit: _l, ...filter } = query;
+  const list = filter.inList === undefined ? '' : await listState(workspace.database, filter.inList);
+  const filtered = await workspace.filters.get(JSON.stringify([name, filter, list]), () =>
+    applyFilter(workspace, comparison, filter),
+  );
+  return { comparison, order, filtered };
+}
+
+export function rivalColumns(comparison: Comparison): GapPage['rivals'] {
+  return comparison.sides.rivals.map((rival, r) => ({
+    ...rival,
+    looked: comparison.columns.rivalOrganic[r]!.some((position) => position !== UNKNOWN),
+  }));
+}
+
+export function totalsOf(comparison: Comparison, filtered: Filtered): GapPage['totals'] {
+  const { worthAMonth, priority } = comparison.gaps;
+  let sum = 0;
+  let topPriority = 0;
+  /** The largest worths so far, ascending. */
+  const first = new Float64Array(FIRST);
+  for (let i = 0; i < worthAMonth.length; i++) {
+    if (priority[i]! > topPriority) topPriority = priority[i]!;
+    const worth = worthAMonth[i]!;
+    if (filtered.passes[i] === 0 || !(worth > 0)) continue;
+    sum += worth;
+    if (worth <= first[0]!) continue;
+    first[0] = worth;
+    first.sort();
+  }
+  return {
+    keywords: comparison.keywords.length,
+    worthAMonth: sum,
+    topPriority,
+    firstTwenty: sum > 0 ? first.reduce((total, worth) => total + worth, 0) / sum : null,
+    kinds: named(gapKind.options, filtered.kinds),
+    paid: named(paidState.options, filtered.paid),
+    marks: named(gapMark.options, filtered.marks),
+    rivals: [...filtered.rivals],
+    bands: [...filtered.bands],
+    verdicts: [...filtered.verdicts],
+    actions: [...filtered.actions],
+  };
+}
+
+function named<Name extends string>(names: readonly Name[], counts: ArrayLike<number>): Record<Name, number> {
+  return Object.fromEntries(names.map((name, i) => [name, counts[i]!])) as Record<Name, number>;
+}
+
+function latestDate(standings: Standings): string | null {
+  return standings.rests.at(-1)?.date ?? null;
+}

@@ -1,0 +1,68 @@
+import type { MarketModels } from '@opsimath/contract/api/models';
+import { CHANCE_FEATURES } from '@opsimath/core/gap/chance';
+import { LEAST_CAPTURES } from '@opsimath/core/gap/fitChance';
+import { priorCurve } from '@opsimath/core/ranking/clickThrough';
+import { marketByCode } from '../../data/markets';
+import { projectById } from '../../data/projects';
+import type { Workspace } from '../thread/workspace';
+
+const POSITIONS = 100;
+
+/** How clicks and chance are estimated in a market at a date. */
+export async function marketModels(
+  workspace: Workspace,
+  projectId: number,
+  code: string,
+  date: string,
+): Promise<MarketModels> {
+  const market = await marketByCode(workspace.database, code);
+  const { settings } = await projectById(workspace.database, projectId);
+  const state = await workspace.factState(market.id, projectId);
+  const { curve, buckets, curveFitted, weights, fitted } = await workspace.models(
+    market,
+    projectId,
+    date,
+    state,
+    settings,
+  );
+  const prior = priorCurve(market.surface, settings.curvePrior[market.surface]);
+  const sum = (column: Float64Array): number => column.reduce((all, value) => all + value, 0);
+  const width = CHANCE_FEATURES.length + 1;
+  return {
+    curve: {
+      fitted: curveFitted,
+      impressions: sum(buckets.impressions),
+      clicks: sum(buckets.clicks),
+      points: Array.from({ length: POSITIONS }, (_, n) => ({
+        position: n + 1,
+        prior: prior[n + 1]!,
+        used: curve[n + 1]!,
+        impressions: buckets.impressions[n + 1]!,
+        clicks: buckets.clicks[n + 1]!,
+      })),
+    },
+    chance: {
+      fitted: fitted !== null,
+      captures: fitted?.captures ?? 0,
+      leastCaptures: LEAST_CAPTURES,
+      intercept: weights.intercept,
+      weights: CHANCE_FEATURES.map((feature, f) => ({
+        feature,
+        weight: weights.weights[f]!,
+        error: fitted ? Math.sqrt(Math.max(0, fitted.covariance[(f + 1) * width + f + 1]!)) : null,
+      })),
+      others: fitted && {
+        defaults: { auc: fitted.others.against.auc, brier: fitted.others.against.brier },
+        constant: { auc: fitted.others.constant.auc, brier: fitted.others.constant.brier },
+      },
+      quality: fitted && {
+        ...fitted.quality,
+        calibration: fitted.quality.calibration.map(({ rows, foretold, inside }) => ({
+          rows,
+          foretold: rows > 0 ? foretold : null,
+          inside: rows > 0 ? inside : null,
+        })),
+      },
+    },
+  };
+}

@@ -1,0 +1,169 @@
+import { type OwnQueryPage, type OwnQueryRow, ownQueryQuery } from '@opsimath/contract/api/ownQueries';
+import { periodDays, readPeriod } from '@opsimath/core/demand/period';
+import {
+  clickRatio,
+  expectedClicks,
+  snippetWord,
+  topQuarterFrom,
+} from '@opsimath/core/performance/expectation';
+import { QUERY_GROUPS, type QueryGroup, isInGroup } from '@opsimath/core/performance/queryGroups';
+import { rateOf } from '@opsimath/core/rates/wilson';
+import { UNKNOWN } from '@opsimath/core/ranking/position';
+import { key } from '@opsimath/core/text/key';
+import type { z } from 'zod';
+import { keywordsById } from '../../data/keywords';
+import { listedKeywords } from '../../data/lists';
+import { marketByCode } from '../../data/markets';
+import { projectById } from '../../data/projects';
+import { adTermsUntil } from '../facts/adTerms';
+import { positionOf } from '../comparison/gapRow';
+import { DAY_MS, type OwnFigure, dayOf, isoDayOf, ownFigures } from '../facts/ownFigures';
+import type { Workspace } from '../thread/workspace';
+
+type Query = z.output<typeof ownQueryQuery>;
+type Row = OwnQueryRow & { key: string };
+
+/** Keywords of own queries of the last 28 days that are in at least one of some groups. */
+export async function keywordsInGroups(
+  workspace: Workspace,
+  projectId: number,
+  { market, date }: { market: string; date: string },
+  groups: readonly QueryGroup[],
+): Promise<Set<number>> {
+  const asked = ownQueryQuery.parse({ market, date });
+  const { all, isIn } = await queryRows(workspace, projectId, asked);
+  return new Set(all.filter((row) => groups.some((group) => isIn(row, group))).map(({ id }) => id));
+}
+
+/** Every query of a period, and which groups it is in. */
+async function queryRows(workspace: Workspace, projectId: number, query: Query) {
+  const { database } = workspace;
+  const market = await marketByCode(database, query.market);
+  const { settings } = await projectById(database, projectId);
+  const { rows, newest } = await ownFigures(workspace, projectId, market.id, query.date);
+  const until = newest === 0 ? null : isoDayOf(newest);
+  const { from, to } = periodDays(readPeriod(query.own)!, until ?? query.date);
+  const days = dayOf(to) - dayOf(from) + 1;
+  const beforeTo = isoDayOf(dayOf(from) - 1);
+  const beforeFrom = isoDayOf(dayOf(from) - days);
+  const now = gather(rows, from, to);
+  const before = gather(rows, beforeFrom, beforeTo);
+  const state = await workspace.factState(market.id, projectId);
+  const { curve } = await workspace.models(market, projectId, query.date, state, settings);
+  const { comparison } = await workspace.comparison(projectId, { market: query.market, date: query.date });
+  const listed = await listedKeywords(database, projectId, market.id);
+  for (const { bidOn } of (await adTermsUntil(workspace, projectId, market.id, query.date)).terms.values())
+    listed.add(bidOn);
+  const texts = await keywordsById(database, now.keys());
+  const topQuarter = topQuarterFrom([...now.values()].map((entry) => sumOf(entry).impressions));
+  const rowOf = new Map<number, number>();
+  comparison.keywords.forEach((id, row) => rowOf.set(id, row));
+  const all = [...now].map(([id, entry]): Row => {
+    const sum = sumOf(entry);
+    const earlier = before.get(id);
+    const expected = expectedClicks(entry, curve);
+    const ratio = clickRatio(sum.clicks, expected);
+    const place = sum.position === null ? null : Math.floor(sum.position + 0.5);
+    const row = rowOf.get(id);
+    return {
+      ...sum,
+      id,
+      text: texts.get(id)!.text,
+      key: texts.get(id)!.key,
+      ctr: rateOf(sum.clicks, sum.impressions),
+      before: earlier ? sumOf(earlier) : null,
+      expected,
+      ratio,
+      word: snippetWord(ratio),
+      near: place !== null && place >= 11 && place <= 20 && sum.impressions >= topQuarter,
+      listed: listed.has(id),
+      shortfall: query.goal === undefined ? null : Math.max(0, sum.impressions * query.goal - sum.clicks),
+      captured: positionOf(row === undefined ? UNKNOWN : comparison.columns.ownOrganic[row]!),
+      pages: new Set(entry.map(({ place: page }) => page)).size,
+    };
+  });
+  const limits = { front: settings.front, topQuarter };
+  const isIn = (row: Row, group: QueryGroup): boolean =>
+    isInGroup({ ...row, thin: row.ctr.thin }, group, limits);
+  return { all, isIn, now, before, settings, topQuarter, from, to, beforeFrom, beforeTo, until };
+}
+
+/** Own search performance by query over a period against the one before, and against what was to be expected (method §18). */
+export async function ownQueries(
+  workspace: Workspace,
+  projectId: number,
+  query: Query,
+): Promise<OwnQueryPage> {
+  const { all, isIn, now, before, settings, topQuarter, ...days } = await queryRows(
+    workspace,
+    projectId,
+    query,
+  );
+  const sought = key(query.find);
+  const found = all.filter((row) => row.key.includes(sought));
+  const shown = query.group === undefined ? found : found.filter((row) => isIn(row, query.group!));
+  shown.sort(comparer(query));
+  const earlier = [...before.values()].flat();
+  return {
+    ...days,
+    front: settings.front,
+    topQuarter: Number.isFinite(topQuarter) ? topQuarter : null,
+    total: shown.length,
+    queries: all.length,
+    sum: { ...sumOf([...now.values()].flat()), expected: all.reduce((sum, row) => sum + row.expected, 0) },
+    sumBefore: earlier.length > 0 ? sumOf(earlier) : null,
+    groups: Object.fromEntries(
+      QUERY_GROUPS.map((group) => [group, found.filter((row) => isIn(row, group)).length]),
+    ) as Record<QueryGroup, number>,
+    rows: shown.slice(query.offset, query.offset + query.limit).map(({ key: _, ...row }) => row),
+  };
+}
+
+function gather(rows: readonly OwnFigure[], from: string, to: string): Map<number, OwnFigure[]> {
+  const [first, last] = [Date.parse(from) / DAY_MS, Date.parse(to) / DAY_MS];
+  const byKeyword = new Map<number, OwnFigure[]>();
+  for (const row of rows) {
+    if (row.day < first || row.day > last) continue;
+    const known = byKeyword.get(row.keyword);
+    if (known) known.push(row);
+    else byKeyword.set(row.keyword, [row]);
+  }
+  return byKeyword;
+}
+
+/** Sums of some rows; the position is weighted by impressions. */
+export function sumOf(rows: readonly Pick<OwnFigure, 'clicks' | 'impressions' | 'position'>[]): {
+  clicks: number;
+  impressions: number;
+  position: number | null;
+} {
+  let [clicks, impressions, weight, weighed] = [0, 0, 0, 0];
+  for (const row of rows) {
+    clicks += row.clicks;
+    impressions += row.impressions;
+    if (Number.isNaN(row.position)) continue;
+    weight += row.impressions;
+    weighed += row.position * row.impressions;
+  }
+  return { clicks, impressions, position: weight > 0 ? weighed / weight : null };
+}
+
+/** Unknown comes last both ways; ties: more impressions, then key. */
+function comparer({ sort, descending }: Query): (a: Row, b: Row) => number {
+  const figure = (row: Row): number | null =>
+    ({
+      clicks: row.clicks,
+      impressions: row.impressions,
+      ctr: row.ctr.rate,
+      position: row.position,
+      expected: row.expected,
+      ratio: row.ratio?.ratio ?? null,
+      change: row.before === null ? null : row.clicks - row.before.clicks,
+    })[sort];
+  return (a, b) => {
+    const [left, right] = [figure(a), figure(b)];
+    if ((left === null) !== (right === null)) return left === null ? 1 : -1;
+    const by = left === null || right === null ? 0 : descending ? right - left : left - right;
+    return by || b.impressions - a.impressions || (a.key < b.key ? -1 : 1);
+  };
+}

@@ -1,0 +1,116 @@
+import type { TargetKeywords } from '@opsimath/contract/api/targets';
+import { type FrontSlot, difficulty } from '@opsimath/core/ranking/difficulty';
+import { UNKNOWN, depthBand, isRanked } from '@opsimath/core/ranking/position';
+import { key } from '@opsimath/core/text/key';
+import { keywordIds, keywordsById } from '../../data/keywords';
+import { marketByCode } from '../../data/markets';
+import { projectById } from '../../data/projects';
+import { findSegments } from '../../data/segments/segments';
+import { targetById } from '../../data/targets';
+import { volumesAt } from '../../data/volumes';
+import { positionOf } from '../comparison/gapRow';
+import { captureColumnsOf } from '../facts/standings';
+import { newestStanding, targetFacts } from '../facts/targetFacts';
+import type { Workspace } from '../thread/workspace';
+
+const MOST_ROWS = 500;
+
+/** One target with all its keywords, most searched first, and its tags with their positions. */
+export async function targetKeywords(
+  workspace: Workspace,
+  projectId: number,
+  targetId: number,
+  scope: { market: string; date: string },
+): Promise<TargetKeywords> {
+  const { database } = workspace;
+  const market = await marketByCode(database, scope.market);
+  const { front } = (await projectById(database, projectId)).settings;
+  const target = await targetById(database, projectId, targetId);
+  const volumes = await volumesAt(database, market.id, scope.date);
+  const { days, places } = await targetFacts(workspace, market, target.address, scope.date);
+  const { organic, paid, holder } = newestStanding(days);
+  const tagTexts = (target.record?.fields.tags ?? '').split('\n').filter((tag) => key(tag) !== '');
+  const tagIds = await keywordIds(database, market.id, tagTexts);
+  const isTag = new Set(tagIds.values());
+  const held = [...new Set([...organic.keys(), ...paid.keys()])].filter(
+    (id) => isRanked(organic.get(id) ?? UNKNOWN) || isRanked(paid.get(id) ?? UNKNOWN),
+  );
+  const depth = [0, 0, 0, 0, 0, 0, 0];
+  let atFirst = 0;
+  let inFront = 0;
+  for (const position of organic.values()) {
+    depth[depthBand(position)]!++;
+    if (position === 1) atFirst++;
+    if (isRanked(position) && position <= front) inFront++;
+  }
+  const shown = held
+    .sort((a, b) => (volumes.get(b) ?? -1) - (volumes.get(a) ?? -1) || a - b)
+    .slice(0, MOST_ROWS);
+  const texts = await keywordsById(database, shown);
+  const difficulties = await difficultiesOf(workspace, market.id, scope.date, front, isTag);
+  const tags = tagTexts.map((text) => {
+    const id = tagIds.get(key(text)) ?? null;
+    return {
+      text,
+      id,
+      position: positionOf(id === null ? UNKNOWN : (organic.get(id) ?? UNKNOWN)),
+      volume: id === null ? null : (volumes.get(id) ?? null),
+      difficulty: id === null ? null : (difficulties.get(id) ?? null),
+    };
+  });
+  const difficultyMix = [0, 0, 0, 0];
+  for (const tag of tags)
+    difficultyMix[tag.difficulty === null ? 3 : tag.difficulty <= 33 ? 0 : tag.difficulty <= 66 ? 1 : 2]!++;
+  return {
+    total: held.length,
+    atFirst,
+    inFront,
+    depth,
+    rows: shown.map((id) => ({
+      id,
+      text: texts.get(id)!.text,
+      organic: positionOf(organic.get(id) ?? UNKNOWN),
+      paid: positionOf(paid.get(id) ?? UNKNOWN),
+      volume: volumes.get(id) ?? null,
+      address: places.get(holder.get(id) ?? 0)?.address ?? null,
+      isTag: isTag.has(id),
+    })),
+    tags,
+    difficultyMix,
+  };
+}
+
+/** Difficulty (method §6) of some keywords from their newest captures. */
+async function difficultiesOf(
+  { database, store }: Workspace,
+  marketId: number,
+  date: string,
+  front: number,
+  wanted: ReadonlySet<number>,
+): Promise<Map<number, number>> {
+  const found = new Map<number, number>();
+  if (wanted.size === 0) return found;
+  for (const segment of await findSegments(database, { marketId, kind: 'captures', until: date })) {
+    const columns = await captureColumnsOf(store, segment);
+    const authority = await store.column<Uint8Array>(segment.id, 'authority');
+    const phrase = await store.column<Uint8Array>(segment.id, 'phrase');
+    columns.keyword.forEach((id, row) => {
+      if (!wanted.has(id)) return;
+      const slots: FrontSlot[] = [];
+      for (
+        let slot = columns.slotStart[row]!;
+        slot < columns.slotStart[row]! + columns.slotCount[row]!;
+        slot++
+      ) {
+        if (columns.organic[slot]! > 0 && columns.organic[slot]! <= front)
+          slots.push({
+            authority: authority[slot] === 255 ? null : authority[slot]!,
+            phraseInTitle: phrase[slot] === 1,
+          });
+      }
+      const value = difficulty(slots);
+      if (value !== null) found.set(id, value);
+    });
+  }
+  return found;
+}

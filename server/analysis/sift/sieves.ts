@@ -1,0 +1,193 @@
+import { FOUND_BY } from '@opsimath/contract/api/lookUps';
+import type { Sieve } from '@opsimath/contract/api/sift';
+import { PURPOSES } from '@opsimath/core/sift/purpose';
+import { anyOfBits, anyOfCodes, members, rankedByAtLeast, withinBounds } from '@opsimath/core/sift/passes';
+import { type SieveFigure, TRENDS, VERDICTS } from '@opsimath/core/sift/sieve';
+import { key } from '@opsimath/core/text/key';
+import { LANGUAGES } from '@opsimath/core/text/stems';
+import { keywordIdsLike } from '../../data/keywords';
+import { keywordIdsHolding } from '../../data/keywordWords';
+import { listMembers } from '../../data/lists';
+import { markedIds } from '../../data/markers';
+import { TREND_WORDS } from '../../data/segments/metricsColumns';
+import { bannedPhrases } from '../pool/bannedPhrases';
+import type { Pool } from '../pool/pool';
+import { poolFigures } from '../pool/poolFigures';
+import {
+  type NamedPool,
+  poolContaining,
+  poolGrains,
+  poolLanguages,
+  poolPurposes,
+  poolSigns,
+} from '../words/poolWords';
+import { poolNearness } from '../pool/nearness';
+import { poolRivalCoverage } from '../pool/rivalCoverage';
+import { keywordsInGroups } from '../questions/ownQueries';
+import { mainVariants } from '../questions/variants';
+import type { Workspace } from '../thread/workspace';
+
+/** What a pool's keywords have been judged to be: an index into VERDICTS each, and whether it was put off. */
+export interface Judged {
+  codes: Uint8Array;
+  parked: Uint8Array;
+}
+
+/** Figures of the sieves that the pool's table has, too. */
+const FIGURES = {
+  volume: 'volume',
+  'word count': 'words',
+  CPC: 'cpc',
+  'ad competition': 'adCompetition',
+  difficulty: 'difficulty',
+} as const;
+
+/** Sieves whose answer may change from one moment to the next without the pool changing. */
+export function isFleeting({ kind }: Sieve): boolean {
+  return FLEETING.has(kind);
+}
+const FLEETING: ReadonlySet<Sieve['kind']> = new Set([
+  'verdict',
+  'list',
+  'marker',
+  'banned words',
+  'main variants',
+  'purpose',
+  'own queries',
+]);
+
+/** One byte a keyword of the pool: 1 where it passes the sieve. */
+export async function sievePasses(
+  workspace: Workspace,
+  named: NamedPool,
+  sieve: Sieve,
+  judged: Judged,
+): Promise<Uint8Array> {
+  const { pool } = named;
+  const size = pool.ids.length;
+  switch (sieve.kind) {
+    case 'words': {
+      const { database } = workspace;
+      const ids =
+        sieve.mode === 'pattern'
+          ? await keywordIdsLike(database, pool.market.id, sieve.text)
+          : await keywordIdsHolding(database, key(sieve.text), sieve.mode);
+      return members(indicesOf(pool, ids), size, sieve.out);
+    }
+    case 'figure':
+      return withinBounds(await figuresOf(workspace, named, sieve.figure), sieve, sieve.unknown);
+    case 'position':
+      return withinBounds(positionsOf(pool, sieve.target), sieve, sieve.unknown);
+    case 'ranked by':
+      return rankedByAtLeast(pool.organic, size, sieve.atLeast, sieve.within);
+    case 'found':
+      return anyOfBits(
+        pool.found,
+        sieve.ways.reduce((bits, way) => bits | (1 << FOUND_BY.indexOf(way)), 0),
+      );
+    case 'trend':
+      return trendPasses(workspace, pool, sieve);
+    case 'verdict':
+      return anyOfCodes(
+        judged.codes,
+        sieve.verdicts.map((word) => VERDICTS.indexOf(word)),
+      );
+    case 'list':
+      return members(indicesOf(pool, await listMembers(workspace.database, sieve.list)), size, sieve.out);
+    case 'marker':
+      return members(indicesOf(pool, await markedIds(workspace.database, sieve.marker)), size, sieve.out);
+    case 'banned words':
+      return members(await bannedIndices(workspace, pool, sieve.level), size, sieve.out);
+    case 'language': {
+      const { codes } = await poolLanguages(workspace, named);
+      const wanted = sieve.languages.map((code) => LANGUAGES.indexOf(code) + 1);
+      return anyOfCodes(codes, sieve.unknown ? [...wanted, 0] : wanted);
+    }
+    case 'purpose':
+      return anyOfCodes(
+        await poolPurposes(workspace, named),
+        sieve.purposes.map((purpose) => PURPOSES.indexOf(purpose)),
+      );
+    case 'own queries': {
+      const { projectId, market, date } = pool;
+      const scope = { market: market.code, date };
+      const ids = await keywordsInGroups(workspace, projectId, scope, sieve.groups);
+      return members(indicesOf(pool, ids), size, sieve.out);
+    }
+    case 'main variants':
+      return mainVariants(workspace, named);
+  }
+}
+
+async function figuresOf(
+  workspace: Workspace,
+  named: NamedPool,
+  figure: SieveFigure,
+): Promise<ArrayLike<number>> {
+  switch (figure) {
+    case 'grain':
+      return poolGrains(workspace, named);
+    case 'contained in':
+      return (await poolContaining(workspace, named)).counts;
+    case 'exact rivals':
+      return (await poolSigns(workspace, named)).exactRivals;
+    case 'rivals that cover it':
+      return poolRivalCoverage(workspace, named);
+    case 'nearness':
+      return poolNearness(workspace, named);
+    default:
+      return poolFigures(named.pool, FIGURES[figure]);
+  }
+}
+
+/** Pool indices of keywords that hold a word of the project's which is not to be used, or another spelling of it, whole words only. */
+async function bannedIndices(
+  workspace: Workspace,
+  pool: Pool,
+  level: Extract<Sieve, { kind: 'banned words' }>['level'],
+): Promise<Set<number>> {
+  const found = new Set<number>();
+  for (const { word, phrase } of await bannedPhrases(workspace, pool)) {
+    if (level !== 'any' && word.level !== level) continue;
+    for (const i of indicesOf(pool, await keywordIdsHolding(workspace.database, phrase, 'phrase')))
+      found.add(i);
+  }
+  return found;
+}
+
+/** Pool indices of keywords by id; those that are not in the pool are passed over. */
+export function indicesOf({ indexOf, base }: Pool, ids: Iterable<number>): number[] {
+  const indices: number[] = [];
+  for (const id of ids) {
+    const i = indexOf[id - base];
+    if (i !== undefined && i >= 0) indices.push(i);
+  }
+  return indices;
+}
+
+/** Positions of one target, NaN where it has none; a target that is not in the pool has none anywhere. */
+function positionsOf(pool: Pool, target: string): Float32Array {
+  const column = pool.organic[pool.targets.indexOf(target)];
+  const positions = new Float32Array(pool.ids.length).fill(NaN);
+  if (column) for (let i = 0; i < column.length; i++) if (column[i]! > 0) positions[i] = column[i]!;
+  return positions;
+}
+
+async function trendPasses(
+  { store }: Workspace,
+  { ids, base, metrics }: Pool,
+  sieve: Extract<Sieve, { kind: 'trend' }>,
+): Promise<Uint8Array> {
+  const columns = await Promise.all(
+    metrics.segments.map(({ head }) => store.columnIfAny<Uint8Array>(head.id, 'trendWord')),
+  );
+  const passes = new Uint8Array(ids.length);
+  for (let i = 0; i < ids.length; i++) {
+    const at = ids[i]! - base;
+    const number = metrics.segment[at]!;
+    const word = number === 0 ? '' : TREND_WORDS[columns[number - 1]?.[metrics.row[at]!] ?? 0]!;
+    const known = TRENDS.find((trend) => trend === word);
+    passes[i] = (known === undefined ? sieve.unknown : sieve.trends.includes(known)) ? 1 : 0;
+  }
+  return passes;
+}

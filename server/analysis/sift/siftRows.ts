@@ -1,0 +1,61 @@
+import type { SiftQueryRead, SiftRow } from '@opsimath/contract/api/sift';
+import { type PurposeSigns, purposeReader } from '@opsimath/core/sift/purpose';
+import { key } from '@opsimath/core/text/key';
+import { LANGUAGES } from '@opsimath/core/text/stems';
+import { markersOf } from '../../data/markers';
+import { heldTranslations } from '../../data/translations';
+import { judgementsOf } from '../../data/verdicts';
+import { poolFigures } from '../pool/poolFigures';
+import { poolRows } from '../pool/poolRows';
+import { type NamedPool, poolContaining, poolLanguages, purposeMaterial } from '../words/poolWords';
+import type { Workspace } from '../thread/workspace';
+
+type Asked = Pick<SiftQueryRead, 'rescued' | 'languages' | 'contained' | 'into'>;
+
+/** Rows of pool indices with what was judged, marked and said of them. */
+export async function siftRows(
+  workspace: Workspace,
+  named: NamedPool,
+  indices: readonly number[],
+  { rescued, languages, contained, into }: Asked,
+): Promise<SiftRow[]> {
+  const { database } = workspace;
+  const { pool } = named;
+  const rows = await poolRows(workspace, pool, indices);
+  const ids = rows.map(({ id }) => id);
+  const judgements = await judgementsOf(database, pool.projectId, ids);
+  const markers = await markersOf(database, pool.projectId, ids);
+  const translations = into === null ? null : await heldTranslations(database, ids, into);
+  const spoken = languages || into !== null ? await poolLanguages(workspace, named) : null;
+  const holding = contained ? await poolContaining(workspace, named) : null;
+  const { words, names, signs, dearFrom } = await purposeMaterial(workspace, named);
+  const readPurpose = purposeReader(words, names);
+  const cpc = poolFigures(pool, 'cpc');
+  const isRescued = new Set(rescued);
+  return rows.map((row, n) => {
+    const i = indices[n]!;
+    const { verdict, parked, reason, person, decidedAt } = judgements[n]!;
+    const code = spoken === null ? undefined : LANGUAGES[spoken.codes[i]! - 1];
+    const signsOfIt: PurposeSigns = {
+      paidSlots: known(signs.paidSlots[i]!),
+      dearClick: Number.isNaN(cpc[i]!) ? null : cpc[i]! >= dearFrom,
+      itemShare: known(signs.itemShare[i]!),
+    };
+    return {
+      ...row,
+      verdict,
+      parked,
+      reason,
+      person,
+      decidedAt,
+      rescued: isRescued.has(row.id),
+      language: code === undefined ? null : { code, confidence: spoken!.confidence[i]! / 100 },
+      translation: translations?.get(row.id) ?? null,
+      contained: holding && { keywords: holding.counts[i]!, volume: holding.volumes[i]! },
+      markers: markers.get(row.id) ?? [],
+      purpose: readPurpose(key(row.text), signsOfIt),
+    };
+  });
+}
+
+const known = (value: number): number | null => (Number.isNaN(value) ? null : value);

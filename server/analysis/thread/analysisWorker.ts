@@ -1,0 +1,106 @@
+import { parentPort, workerData } from 'node:worker_threads';
+import { openDatabase } from '../../data/connection';
+import { WriteTurn } from '../../data/writeTurn';
+import { UnforeseenProblem, asProblem, toProblem } from '../../problem';
+import { CLOSE, LOADED } from './loaded';
+import { around } from '../questions/around';
+import { bids } from '../questions/bids';
+import { clusterPage } from '../questions/clusters';
+import { dossier } from '../questions/dossier';
+import { gapPage } from '../questions/gapPage';
+import { gapGroups } from '../questions/gapGroups';
+import { overTime } from '../questions/overTime';
+import { ownQueries } from '../questions/ownQueries';
+import { paidView } from '../questions/paidView';
+import { surfacesView } from '../questions/surfaces';
+import { study } from '../questions/study';
+import { listSheet } from '../questions/listSheet';
+import { marketModels } from '../questions/marketModels';
+import { gatherSides } from '../facts/sides';
+import { resultPage } from '../facts/history';
+import { poolChange } from '../questions/poolChange';
+import { poolPage } from '../questions/poolPage';
+import { poolTable } from '../questions/poolTable';
+import { siftDifference } from '../questions/siftDifference';
+import { keywordTree } from '../questions/keywordTree';
+import { siftIds, siftPage, siftRemoved } from '../sift/sift';
+import { targetKeywords } from '../questions/targetKeywords';
+import { targetMarkets } from '../questions/targetMarkets';
+import { targetProfile } from '../questions/targetProfile';
+import { report } from '../questions/report';
+import { variantPage } from '../questions/variants';
+import { wordCounts } from '../questions/wordCounts';
+import { Workspace } from './workspace';
+import { marketByCode } from '../../data/markets';
+
+const { file, budgetBytes, turn } = workerData as {
+  file: string;
+  budgetBytes: number;
+  turn: SharedArrayBuffer;
+};
+const workspace = new Workspace(await openDatabase(file, new WriteTurn(turn)), budgetBytes);
+
+type Rest<F> = F extends (workspace: Workspace, ...rest: infer R) => unknown ? R : never;
+
+/** Everything this thread answers, by name. */
+const answers = {
+  gapPage: (...args: Rest<typeof gapPage>) => gapPage(workspace, ...args),
+  gapGroups: (...args: Rest<typeof gapGroups>) => gapGroups(workspace, ...args),
+  overTime: (...args: Rest<typeof overTime>) => overTime(workspace, ...args),
+  ownQueries: (...args: Rest<typeof ownQueries>) => ownQueries(workspace, ...args),
+  paidView: (...args: Rest<typeof paidView>) => paidView(workspace, ...args),
+  surfacesView: (...args: Rest<typeof surfacesView>) => surfacesView(workspace, ...args),
+  bids: (...args: Rest<typeof bids>) => bids(workspace, ...args),
+  study: (...args: Rest<typeof study>) => study(workspace, ...args),
+  around: (...args: Rest<typeof around>) => around(workspace, ...args),
+  dossier: (...args: Rest<typeof dossier>) => dossier(workspace, ...args),
+  poolPage: (...args: Rest<typeof poolPage>) => poolPage(workspace, ...args),
+  poolChange: (...args: Rest<typeof poolChange>) => poolChange(workspace, ...args),
+  poolTable: (...args: Rest<typeof poolTable>) => poolTable(workspace, ...args),
+  siftPage: (...args: Rest<typeof siftPage>) => siftPage(workspace, ...args),
+  siftRemoved: (...args: Rest<typeof siftRemoved>) => siftRemoved(workspace, ...args),
+  siftDifference: (...args: Rest<typeof siftDifference>) => siftDifference(workspace, ...args),
+  keywordTree: (...args: Rest<typeof keywordTree>) => keywordTree(workspace, ...args),
+  siftIds: (...args: Rest<typeof siftIds>) => siftIds(workspace, ...args),
+  clusterPage: (...args: Rest<typeof clusterPage>) => clusterPage(workspace, ...args),
+  variantPage: (...args: Rest<typeof variantPage>) => variantPage(workspace, ...args),
+  listSheet: (...args: Rest<typeof listSheet>) => listSheet(workspace, ...args),
+  wordCounts: (...args: Rest<typeof wordCounts>) => wordCounts(workspace, ...args),
+  targetKeywords: (...args: Rest<typeof targetKeywords>) => targetKeywords(workspace, ...args),
+  targetMarkets: (...args: Rest<typeof targetMarkets>) => targetMarkets(workspace, ...args),
+  targetProfile: (...args: Rest<typeof targetProfile>) => targetProfile(workspace, ...args),
+  marketModels: (...args: Rest<typeof marketModels>) => marketModels(workspace, ...args),
+  report: (...args: Rest<typeof report>) => report(workspace, ...args),
+  resultPage: async (projectId: number, code: string, keywordId: number, date: string) => {
+    const market = await marketByCode(workspace.database, code);
+    const sides = await gatherSides(workspace.database, projectId, market.surface);
+    return resultPage(workspace, market.id, keywordId, date, sides);
+  },
+};
+export type AnalysisAnswers = typeof answers;
+
+parentPort!.postMessage({ id: LOADED });
+
+interface Question {
+  id: number;
+  name: keyof AnalysisAnswers | typeof CLOSE;
+  args: never[];
+}
+
+parentPort!.on('message', ({ id, name, args }: Question) => {
+  if (name === CLOSE) {
+    workspace.database.client.close();
+    process.exit(0);
+  }
+  (answers[name] as (...values: never[]) => Promise<unknown>)(...args).then(
+    (value) => parentPort!.postMessage({ id, value }),
+    (error: unknown) => {
+      const problem = toProblem(error);
+      const trouble =
+        problem instanceof UnforeseenProblem
+          ? { number: problem.number, where: `analysis: ${name}`, stack: problem.stack ?? problem.message }
+          : undefined;
+      parentPort!.postMessage({ id, problem: asProblem(problem), trouble });
+    },
+  );
+});

@@ -1,0 +1,144 @@
+import { PURPOSE_WORDS, type PurposeWords } from '@opsimath/core/sift/purpose';
+import { grain } from '@opsimath/core/text/containing';
+import type { Containing } from '@opsimath/core/text/containing';
+import { key } from '@opsimath/core/text/key';
+import { LANGUAGES } from '@opsimath/core/text/stems';
+import { keywordKeysText } from '../../data/keywordKeys';
+import { lookUpFinds } from '../../data/lookUps';
+import { projectById } from '../../data/projects';
+import { listTargets } from '../../data/targets';
+import { Lately } from '../facts/columnStore';
+import { type FrontSigns, frontSigns } from '../pool/frontSigns';
+import { inWordWorker } from './inWordWorker';
+import type { Pool } from '../pool/pool';
+import { poolFigures } from '../pool/poolFigures';
+import type { Workspace } from '../thread/workspace';
+
+/** A pool and the name it goes by while its facts are the same. */
+export interface NamedPool {
+  pool: Pool;
+  name: string;
+  lookUpId: number;
+}
+
+const KEPT = 6;
+/** A CPC is dear when it is among the highest 40 % of the pool's. */
+const DEAR_SHARE = 0.4;
+
+class Kept {
+  readonly languages = new Lately<{ codes: Uint8Array; confidence: Uint8Array }>(KEPT);
+  readonly containing = new Lately<Containing>(KEPT);
+  readonly grains = new Lately<Float32Array>(KEPT);
+  readonly signs = new Lately<FrontSigns>(KEPT);
+  readonly materials = new Lately<PurposeMaterial>(KEPT);
+  readonly purposes = new Lately<Uint8Array>(KEPT);
+}
+const keptBy = new WeakMap<Workspace, Kept>();
+
+function keptOf(workspace: Workspace): Kept {
+  let kept = keptBy.get(workspace);
+  if (!kept) keptBy.set(workspace, (kept = new Kept()));
+  return kept;
+}
+
+/** Keys of all keywords of a pool, in its order, with line ends between. */
+export function poolKeys({ database }: Workspace, pool: Pool): Promise<string> {
+  return keywordKeysText(database, pool.market.id, pool.ids);
+}
+
+/** The language of each keyword: index into LANGUAGES plus 1, 0 where nothing tells; confidence in percent. */
+export function poolLanguages(workspace: Workspace, { pool, name }: NamedPool) {
+  return keptOf(workspace).languages.get(name, async () =>
+    inWordWorker('languages', { keys: await poolKeys(workspace, pool), usual: pool.market.language }),
+  );
+}
+
+/** In how many other keywords of the pool each stands as a phrase. */
+export function poolContaining(workspace: Workspace, { pool, name }: NamedPool): Promise<Containing> {
+  return keptOf(workspace).containing.get(name, async () =>
+    inWordWorker('containing', {
+      keys: await poolKeys(workspace, pool),
+      volumes: Float64Array.from(pool.ids, (id) => pool.metrics.volume[id - pool.base]!),
+    }),
+  );
+}
+
+/** Words of each keyword beyond the seed keywords of the look-up; NaN where it had none. */
+export function poolGrains(workspace: Workspace, { pool, name, lookUpId }: NamedPool): Promise<Float32Array> {
+  return keptOf(workspace).grains.get(name, async () => {
+    const finds = await lookUpFinds(workspace.database, lookUpId);
+    const seeds = [...new Set(finds.flatMap(({ seed }) => (seed ? [key(seed)] : [])))];
+    if (seeds.length === 0) return new Float32Array(pool.ids.length).fill(NaN);
+    const keys = (await poolKeys(workspace, pool)).split('\n');
+    return Float32Array.from(pool.ids, (_, i) => grain(keys[i]!, seeds));
+  });
+}
+
+/** What the newest result pages say of the front of each keyword. */
+export async function poolSigns(workspace: Workspace, { pool, name }: NamedPool): Promise<FrontSigns> {
+  const { revision, settings } = await projectById(workspace.database, pool.projectId);
+  return keptOf(workspace).signs.get(`${name}:${revision}`, () =>
+    frontSigns(workspace, pool, settings.front, settings.pagePaths),
+  );
+}
+
+/** What tells the purpose of a pool's searches beside their words. */
+export interface PurposeMaterial {
+  words: PurposeWords;
+  names: string[];
+  signs: FrontSigns;
+  /** From which CPC on a click is dear. */
+  dearFrom: number;
+}
+
+export async function purposeMaterial(workspace: Workspace, named: NamedPool): Promise<PurposeMaterial> {
+  const { revision, settings } = await projectById(workspace.database, named.pool.projectId);
+  return keptOf(workspace).materials.get(`${named.name}:${revision}`, () =>
+    gatherMaterial(workspace, named, settings.purposeWords),
+  );
+}
+
+async function gatherMaterial(
+  workspace: Workspace,
+  named: NamedPool,
+  own: PurposeWords,
+): Promise<PurposeMaterial> {
+  const { pool } = named;
+  const language = LANGUAGES.find((code) => code === pool.market.language);
+  const words = language === undefined ? { seek: [], weigh: [], learn: [] } : PURPOSE_WORDS[language];
+  const targets = await listTargets(workspace.database, pool.projectId);
+  const names = targets.flatMap(({ name, address }) => [key(name), key(address.split('.')[0]!)]);
+  return {
+    words: {
+      seek: [...words.seek, ...own.seek.map(key)],
+      weigh: [...words.weigh, ...own.weigh.map(key)],
+      learn: [...words.learn, ...own.learn.map(key)],
+    },
+    names: [...new Set([...names, key(pool.market.placeName)])].filter((text) => text !== ''),
+    signs: await poolSigns(workspace, named),
+    dearFrom: dearFrom(poolFigures(pool, 'cpc')),
+  };
+}
+
+/** The purpose of each search: index into PURPOSES. */
+export async function poolPurposes(workspace: Workspace, named: NamedPool): Promise<Uint8Array> {
+  const { pool, name } = named;
+  const { revision } = await projectById(workspace.database, pool.projectId);
+  return keptOf(workspace).purposes.get(`${name}:${revision}`, async () => {
+    const { words, names, signs, dearFrom: dear } = await purposeMaterial(workspace, named);
+    return inWordWorker('purposes', {
+      keys: await poolKeys(workspace, pool),
+      words,
+      names,
+      paidSlots: Uint8Array.from(signs.paidSlots, (count) => (count === count ? Math.min(254, count) : 255)),
+      dearClick: Int8Array.from(poolFigures(pool, 'cpc'), (cpc) => (cpc === cpc ? Number(cpc >= dear) : -1)),
+      itemShare: signs.itemShare,
+    });
+  });
+}
+
+/** From which CPC on a click is among the dearest 40 %; NaN without any known. */
+function dearFrom(cpc: Float32Array): number {
+  const known = cpc.filter((value) => value === value).sort();
+  return known.length === 0 ? NaN : known[Math.floor(known.length * (1 - DEAR_SHARE))]!;
+}
