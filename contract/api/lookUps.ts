@@ -186,6 +186,8 @@ export const poolRow = z.object({
   /** Months the volume rests on. */
   /** From … to, where the source gave a range; the volume is its geometric mean. */
   volumeRange: volumeRange.nullable(),
+  /** Lent by another surface, where the settings want that. */
+  volumeBorrowed: z.boolean(),
   volumeMonths: z.int(),
   /** Latest 12 months, oldest first; empty where unknown. */
   months: z.array(z.number().nullable()),

@@ -44,3 +44,15 @@ export function topQuarterFrom(figures: readonly number[]): number {
   const sorted = [...figures].sort((a, b) => b - a);
   return sorted[Math.ceil(sorted.length / 4) - 1]!;
 }
+
+/**
+ * Whether a query is *near* (method §18): its average position, rounded half up, is 11–20 and its impressions belong to the
+ * top quarter.
+ */
+export function isNearQuery(
+  { position, impressions }: { position: number | null; impressions: number },
+  topQuarter: number,
+): boolean {
+  const place = position === null ? null : Math.floor(position + 0.5);
+  return place !== null && place >= 11 && place <= 20 && impressions >= topQuarter;
+}

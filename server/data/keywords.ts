@@ -200,3 +200,17 @@ export async function keywordIdRange(
     ? null
     : { least: Number(row.least), most: Number(row.most) };
 }
+
+/** Keywords of one market that another has too, by key: the ids there and here. */
+export async function sharedKeywords(
+  database: Database,
+  marketId: number,
+  otherId: number,
+): Promise<{ here: number; there: number }[]> {
+  const answer = await database.client.execute({
+    sql: `SELECT a.id AS here, b.id AS there FROM keyword a JOIN keyword b ON b.market_id = ? AND b.key = a.key
+          WHERE a.market_id = ?`,
+    args: [otherId, marketId],
+  });
+  return answer.rows.map((row) => ({ here: Number(row.here), there: Number(row.there) }));
+}

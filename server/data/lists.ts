@@ -95,16 +95,6 @@ export async function listedKeywords(
   return new Set(JSON.parse(String(answer.rows[0]!.ids)) as number[]);
 }
 
-/** Changes whenever the keywords of a list do. */
-export async function listState(database: Database, id: number): Promise<string> {
-  const answer = await database.client.execute({
-    sql: `SELECT count(*) || '/' || total(keyword_id) || '/' || total(keyword_id * (keyword_id % 1009)) AS state
-          FROM list_member WHERE list_id = ?`,
-    args: [id],
-  });
-  return String(answer.rows[0]!.state);
-}
-
 /** Keywords of other markets are left out: a list belongs to one. */
 export function addList(database: Database, list: NewList): Promise<number> {
   const { projectId, marketId, name, origin, person, keywords, source } = list;

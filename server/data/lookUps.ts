@@ -134,6 +134,29 @@ export async function heldRankings(
   return (found.rows[0] as unknown as { lookUpId: number; rows: number } | undefined) ?? null;
 }
 
+/** Look-ups of a project in a market. */
+export async function lookUpIdsOf(
+  database: Database,
+  projectId: number,
+  marketId: number,
+): Promise<number[]> {
+  const found = await database.rows
+    .select({ id: lookUp.id })
+    .from(lookUp)
+    .where(and(eq(lookUp.projectId, projectId), eq(lookUp.marketId, marketId)))
+    .orderBy(lookUp.id);
+  return found.map(({ id }) => id);
+}
+
+/** Whether a look-up stands for a table that was brought in. */
+export async function isImported(database: Database, id: number): Promise<boolean> {
+  const [found] = await database.rows
+    .select({ imported: sql<number>`json_extract(${lookUp.request}, '$.importId') IS NOT NULL` })
+    .from(lookUp)
+    .where(eq(lookUp.id, id));
+  return found?.imported === 1;
+}
+
 export async function setLookUpJob(database: Database, id: number, jobId: number): Promise<void> {
   await database.rows.update(lookUp).set({ jobId }).where(eq(lookUp.id, id));
 }

@@ -38,3 +38,16 @@ export async function trackedKeywords(
   });
   return answer.rows.map((row) => Number(row.id));
 }
+
+/** Which of some keywords a project follows. */
+export async function trackedAmong(
+  database: Database,
+  projectId: number,
+  ids: readonly number[],
+): Promise<Set<number>> {
+  const answer = await database.client.execute({
+    sql: 'SELECT keyword_id AS id FROM tracked WHERE project_id = ? AND keyword_id IN (SELECT value FROM json_each(?))',
+    args: [projectId, JSON.stringify(ids)],
+  });
+  return new Set(answer.rows.map((row) => Number(row.id)));
+}

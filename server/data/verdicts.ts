@@ -179,15 +179,6 @@ export async function verdictColumns(
   };
 }
 
-/** Changes whenever somebody judges in a project, or takes a judgement back. */
-export async function verdictState(database: Database, projectId: number): Promise<string> {
-  const [found] = await database.rows
-    .select({ revision: project.verdictsRevision })
-    .from(project)
-    .where(eq(project.id, projectId));
-  return String(found?.revision ?? 0);
-}
-
 /** What the keywords of a list were judged to be: ids of the fits, and how many of the others. */
 export async function judgedInList(
   database: Database,

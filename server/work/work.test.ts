@@ -1,6 +1,5 @@
 import type { JobProgress } from '@opsimath/contract/api/jobs';
 import fc from 'fast-check';
-import { Lately } from '../analysis/facts/columnStore';
 import { ProgressMeter } from './context';
 import { Locks } from './locks';
 
@@ -104,44 +103,6 @@ describe('progress', () => {
             }
           }
           expect(told).toHaveLength(steps.reduce((sum, advances) => sum + 1 + advances.length, 0));
-        },
-      ),
-    );
-  });
-});
-
-describe('the last few of something', () => {
-  test('are kept by name, the least lately used going first; a failure is not kept', async () => {
-    await fc.assert(
-      fc.asyncProperty(
-        fc.array(fc.constantFrom('a', 'b', 'c', 'd', 'broken'), { maxLength: 40 }),
-        async (asked) => {
-          const lately = new Lately<string>(2);
-          let model: string[] = [];
-          let made = 0;
-          for (const name of asked) {
-            const before = made;
-            const answer = lately.get(name, () => {
-              made++;
-              return name === 'broken' ? Promise.reject(new Error('no')) : Promise.resolve(`${name}!`);
-            });
-            if (name === 'broken') {
-              await expect(answer).rejects.toThrow('no');
-              // It took a place while it was being made.
-              model = model.slice(-1);
-            } else {
-              expect(await answer).toBe(`${name}!`);
-              model = [...model.filter((kept) => kept !== name), name].slice(-2);
-              expect(made - before).toBeLessThanOrEqual(1);
-            }
-          }
-          // What was used last is not made again.
-          const last = model.at(-1);
-          if (last !== undefined) {
-            const before = made;
-            await lately.get(last, () => Promise.resolve(String(made++)));
-            expect(made).toBe(before);
-          }
         },
       ),
     );

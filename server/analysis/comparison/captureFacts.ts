@@ -1,17 +1,17 @@
 import { afterAction, chance, chanceFeatures } from '@opsimath/core/gap/chance';
 import type { ComparisonColumns } from '@opsimath/core/gap/compare';
 import { logitError } from '@opsimath/core/gap/fitChance';
-import { featureFactor } from '@opsimath/core/ranking/clickThrough';
-import { difficulty, type FrontSlot } from '@opsimath/core/ranking/difficulty';
+import { difficulty } from '@opsimath/core/ranking/difficulty';
+import { exactRivals } from '@opsimath/core/ranking/front';
 import { isRanked } from '@opsimath/core/ranking/position';
 import { median } from '@opsimath/core/ranking/statistics';
 import { keywordKeys } from '../../data/keywordKeys';
-import { ABOVE, FEATURE_CODES } from '../../data/segments/captureColumns';
+import { FEATURE_CODES } from '../../data/segments/captureColumns';
 import type { ColumnStore } from '../facts/columnStore';
 import type { ComparisonParts } from './comparison';
 import { OwnMaterial } from '../models/ownMaterial';
-import { type SlotFigures, authorityOf, slotFigures, slotStanding } from '../facts/slotFigures';
-import type { CaptureColumns } from '../facts/standings';
+import { slotStanding } from '../facts/slotFigures';
+import { type CapturedPage, CaptureReader } from '../facts/captures';
 
 /** Figures of listings of which a front has a median. */
 export const FRONT_FIGURES = ['price', 'rating', 'reviews'] as const;
@@ -49,8 +49,7 @@ export async function captureFacts(
       for (const { segment } of now.captures) held.push(await store.columnIfAny(segment.id, name));
       listed.set(name, held);
     }
-  const figures: SlotFigures[] = [];
-  for (const { segment } of now.captures) figures.push(await slotFigures(store, segment.id));
+  const reader = await CaptureReader.over(store, now, sides.masks);
   const material = new OwnMaterial(sides, market.language, date);
   const model = models.weights;
   // Without a capture nobody is absent and no chance is worked out: it is asked of captured keywords only.
@@ -65,47 +64,29 @@ export async function captureFacts(
   const keyOf = new Map(asked.map((i, n) => [i, keys[n]!]));
   for (let i = 0; i < rows.length; i++) {
     const row = rows[i]!;
-    const number = now.capture[row]!;
-    if (number === 0) continue;
+    const page = reader.page(keywords[i]!);
+    if (page === null) continue;
+    const { figures, row: at } = page;
     const asking = keyOf.get(i);
     const covering = asking === undefined ? null : material.covering(asking);
     if (covering) columns.covered[i] = 1;
-    const capture = now.captures[number - 1]!;
-    const figure = figures[number - 1]!;
-    const at = now.captureRow[row]!;
-    columns.featureFactor[i] = featureFactor({
-      answerBox: (figure.above[at]! & ABOVE.answerBox) !== 0,
-      imageBlock: (figure.above[at]! & ABOVE.imageBlock) !== 0,
-      videoBlock: (figure.above[at]! & ABOVE.videoBlock) !== 0,
-      paidSlots: figure.paidAbove[at]!,
-    });
-    const front: FrontSlot[] = [];
-    const measured = new Map<FrontFigure, number[]>();
-    let exact = 0;
-    for (let slot = capture.slotStart[at]!; slot < capture.slotStart[at]! + capture.slotCount[at]!; slot++) {
-      const position = capture.organic[slot]!;
-      if (position === 0) continue;
-      if (position > project.settings.front) break;
-      const phraseInTitle = figure.phrase[slot] === 1;
-      front.push({ authority: authorityOf(figure, slot), phraseInTitle });
-      if (phraseInTitle && ((sides.masks[capture.place[slot]!] ?? 0) & 1) === 0) exact++;
-      for (const [name, held] of listed) {
-        const value = held[number - 1]?.[slot];
-        if (value === undefined || Number.isNaN(value)) continue;
-        measured.set(name, [...(measured.get(name) ?? []), value]);
-      }
-    }
+    columns.featureFactor[i] = reader.featureFactor(page);
+    const front = reader.results(page, project.settings.front);
     facts.difficulty[i] = difficulty(front) ?? -1;
-    facts.exactRivals[i] = exact;
-    for (const [name, values] of measured) facts.frontMedians[name][i] = median(values) ?? NaN;
-    noteOpenBlock(facts, i, capture, figure, at, sides.masks);
+    facts.exactRivals[i] = exactRivals(front);
+    for (const [name, held] of listed) {
+      const column = held[page.number];
+      const values = front.map(({ slot }) => column?.[slot] ?? NaN).filter((value) => !Number.isNaN(value));
+      facts.frontMedians[name][i] = median(values) ?? NaN;
+    }
+    noteOpenBlock(facts, i, page, sides.masks);
     const ownSlot = now.ownSlot[row]!;
-    if (ownSlot >= 0) columns.phraseInTitle[i] = figure.phrase[ownSlot]!;
+    if (ownSlot >= 0) columns.phraseInTitle[i] = figures.phrase[ownSlot]!;
     const standing =
       ownSlot >= 0
-        ? slotStanding(figure, ownSlot, figure.words[at]!)
+        ? slotStanding(figures, ownSlot, figures.words[at]!)
         : (covering?.standing ?? material.newPage());
-    const medians = figure.medians.map((values) => values[at]!);
+    const medians = figures.medians.map((values) => values[at]!);
     const after = afterAction(standing);
     columns.chance[i] = chance(after, medians, model);
     if (models.fitted !== null)
@@ -137,13 +118,9 @@ function emptyFacts(size: number, listings: boolean): CaptureFacts {
 function noteOpenBlock(
   facts: CaptureFacts,
   i: number,
-  { slotStart, slotCount, place, organic }: CaptureColumns,
-  { feature }: SlotFigures,
-  at: number,
+  { columns: { place, organic }, figures: { feature }, from, to }: CapturedPage,
   masks: Uint32Array,
 ): void {
-  const from = slotStart[at]!;
-  const to = from + slotCount[at]!;
   let [seen, ours] = [0, 0];
   for (let slot = from; slot < to; slot++) {
     const code = feature[slot]!;

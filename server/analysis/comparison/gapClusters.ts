@@ -1,8 +1,8 @@
-import { FIRST } from '@opsimath/core/sift/clusters';
 import { keywordKeysText } from '../../data/keywordKeys';
 import { KnownProblem } from '../../problem';
 import type { Comparison } from './comparison';
 import { inWordWorker } from '../words/inWordWorker';
+import { firstPlaces } from '../facts/firstPlaces';
 import type { Standings } from '../facts/standings';
 import type { Workspace } from '../thread/workspace';
 
@@ -28,19 +28,10 @@ export function clustersOf(workspace: Workspace, comparison: Comparison): Promis
 }
 
 async function makeClusters(
-  { database }: Workspace,
-  { now, keywords, rows, market }: Comparison,
+  { database, store }: Workspace,
+  { now, keywords, market }: Comparison,
 ): Promise<Int32Array> {
-  const first = new Int32Array(keywords.length * FIRST);
-  for (let i = 0; i < rows.length; i++) {
-    const number = now.capture[rows[i]!]!;
-    if (number === 0) continue;
-    const { slotStart, slotCount, organic, place } = now.captures[number - 1]!;
-    const at = now.captureRow[rows[i]!]!;
-    for (let slot = slotStart[at]!; slot < slotStart[at]! + slotCount[at]!; slot++)
-      if (organic[slot]! >= 1 && organic[slot]! <= FIRST)
-        first[i * FIRST + organic[slot]! - 1] = place[slot]!;
-  }
+  const first = await firstPlaces(store, now, keywords);
   const keys = await keywordKeysText(database, market.id, keywords);
   return inWordWorker('clusters', { first, keys, language: market.language });
 }

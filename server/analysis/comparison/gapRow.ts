@@ -13,6 +13,7 @@ import { ABSENT, UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
 import type { Database } from '../../data/connection';
 import { keywordsById } from '../../data/keywords';
 import { placesById } from '../../data/places';
+import { trackedAmong } from '../../data/tracked';
 import { FEATURE_CODES } from '../../data/segments/captureColumns';
 import type { Comparison } from './comparison';
 import { gapFigures } from './gapFigures';
@@ -183,18 +184,6 @@ function chanceSpread({ columns: { chance } }: Comparison): number {
   spread = count < 2 ? 0 : Math.sqrt(Math.max(0, squares / count - (sum / count) ** 2));
   spreads.set(chance, spread);
   return spread;
-}
-
-async function trackedAmong(
-  database: Database,
-  projectId: number,
-  ids: readonly number[],
-): Promise<Set<number>> {
-  const answer = await database.client.execute({
-    sql: 'SELECT keyword_id AS id FROM tracked WHERE project_id = ? AND keyword_id IN (SELECT value FROM json_each(?))',
-    args: [projectId, JSON.stringify(ids)],
-  });
-  return new Set(answer.rows.map((row) => Number(row.id)));
 }
 
 function known(value: number): number | null {

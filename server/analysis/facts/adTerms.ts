@@ -1,5 +1,6 @@
 import { conversionsTogether } from '@opsimath/core/ads/searchTerms';
 import { findSegments } from '../../data/segments/segments';
+import type { Revisions } from '../../data/grounds';
 import type { ColumnStore } from './columnStore';
 import { byFile, dayOf, isoDayOf } from './ownFigures';
 import type { Workspace } from '../thread/workspace';
@@ -42,12 +43,25 @@ interface AdRow extends AdTerm {
  * Own ad search terms of the last 30 days held on or before a date, or of some days. Rows of one file that share term,
  * landing page, day, keyword bid on and match type add up; a newer file replaces what an older one says of them.
  */
-export async function adTermsUntil(
-  { database, store }: Pick<Workspace, 'database' | 'store'>,
+export function adTermsUntil(
+  workspace: Workspace,
+  revisions: Revisions,
   projectId: number,
   marketId: number,
   date: string,
   period: { from: string; to: string } | null = null,
+): Promise<AdTerms> {
+  return workspace.keep('ad terms', revisions, [projectId, marketId, date, period], () =>
+    gatherTerms(workspace, projectId, marketId, date, period),
+  );
+}
+
+async function gatherTerms(
+  { database, store }: Workspace,
+  projectId: number,
+  marketId: number,
+  date: string,
+  period: { from: string; to: string } | null,
 ): Promise<AdTerms> {
   const segments = await findSegments(database, { marketId, kind: 'ad terms', projectId });
   const last = dayOf(period?.to ?? date);

@@ -1,7 +1,10 @@
 import { borrowedVolume, borrowingRatio } from '@opsimath/core/demand/borrowed';
 import type { Database } from '../../data/connection';
+import type { Revisions } from '../../data/grounds';
+import { sharedKeywords } from '../../data/keywords';
 import { type MarketRow, listMarkets } from '../../data/markets';
 import { volumesAt } from '../../data/volumes';
+import type { Workspace } from '../thread/workspace';
 
 /** Volumes that another surface of the same place and language lends where none is known here. */
 export interface Borrowed {
@@ -13,11 +16,27 @@ export interface Borrowed {
   volumes: Map<number, number>;
 }
 
+/** {@link borrowedVolumes}, made once for what is held. */
+export async function borrowedUntil(
+  workspace: Workspace,
+  market: MarketRow,
+  date: string,
+  revisions: Revisions,
+): Promise<Borrowed | null> {
+  const { found } = await workspace.keep(
+    'borrowed',
+    revisions,
+    [market.id, date, revisions.factsAnywhere],
+    async () => ({ found: await borrowedVolumes(workspace.database, market, date) }),
+  );
+  return found;
+}
+
 /**
  * What can be borrowed for a market as of a date: from the surface with most keywords known on both; `null` where there
  * are too few.
  */
-export async function borrowedVolumes(
+async function borrowedVolumes(
   database: Database,
   market: MarketRow,
   date: string,
@@ -30,18 +49,13 @@ export async function borrowedVolumes(
   for (const other of others) {
     const there = await volumesAt(database, other.id, date);
     if (there.size === 0) continue;
-    const shared = await database.client.execute({
-      sql: `SELECT a.id AS here, b.id AS there FROM keyword a JOIN keyword b ON b.market_id = ? AND b.key = a.key
-            WHERE a.market_id = ?`,
-      args: [other.id, market.id],
-    });
     const known: [number, number][] = [];
     const lacking: [number, number][] = [];
-    for (const row of shared.rows) {
-      const lent = there.get(Number(row.there));
+    for (const pair of await sharedKeywords(database, market.id, other.id)) {
+      const lent = there.get(pair.there);
       if (lent === undefined) continue;
-      const own = here.get(Number(row.here));
-      if (own === undefined) lacking.push([Number(row.here), lent]);
+      const own = here.get(pair.here);
+      if (own === undefined) lacking.push([pair.here, lent]);
       else known.push([own, lent]);
     }
     const found = borrowingRatio(known);

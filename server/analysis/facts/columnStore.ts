@@ -46,24 +46,3 @@ export class ColumnStore {
     }
   }
 }
-
-/** Keeps the last few of something expensive by name. */
-export class Lately<T> {
-  private readonly kept = new Map<string, Promise<T>>();
-  constructor(private readonly most: number) {}
-
-  get(name: string, make: () => Promise<T>): Promise<T> {
-    let found = this.kept.get(name);
-    if (found) this.kept.delete(name);
-    found ??= make();
-    this.kept.set(name, found);
-    found.catch(() => this.kept.delete(name));
-    if (this.kept.size > this.most) this.kept.delete(this.kept.keys().next().value!);
-    return found;
-  }
-
-  /** The next who asks has it made anew. */
-  forget(name: string): void {
-    this.kept.delete(name);
-  }
-}

@@ -5,7 +5,7 @@ import { FEATURE_CODES, FIGURE_COLUMNS } from '../../data/segments/captureColumn
 import { findSegments, type StoredSegment } from '../../data/segments/segments';
 import { positionOf } from '../comparison/gapRow';
 import type { Sides } from './sides';
-import { captureColumnsOf } from './standings';
+import { captureColumnsOf } from './captures';
 import type { Workspace } from '../thread/workspace';
 
 interface Point {

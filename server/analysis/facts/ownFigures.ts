@@ -1,4 +1,5 @@
 import { type StoredSegment, findSegments } from '../../data/segments/segments';
+import type { Revisions } from '../../data/grounds';
 import type { ColumnStore } from './columnStore';
 import type { Workspace } from '../thread/workspace';
 
@@ -36,18 +37,21 @@ export function byFile(segments: readonly StoredSegment[]): StoredSegment[][] {
  * Own search performance of a market on or before a date, each query, page and day once; and its newest day, 0 while
  * nothing is held.
  */
-export async function ownFigures(
-  { database, store }: Pick<Workspace, 'database' | 'store'>,
+export function ownFigures(
+  workspace: Workspace,
+  revisions: Revisions,
   projectId: number,
   marketId: number,
   date: string,
 ): Promise<{ rows: OwnFigure[]; newest: number }> {
-  const segments = await findSegments(database, { marketId, kind: 'performance', projectId });
-  return figuresOf(store, segments, dayOf(date));
+  return workspace.keep('own figures', revisions, [projectId, marketId, date], async () => {
+    const segments = await findSegments(workspace.database, { marketId, kind: 'performance', projectId });
+    return figuresOf(workspace.store, segments, dayOf(date));
+  });
 }
 
 /** {@link ownFigures} of some segments, up to and with a day since 1970. */
-export async function figuresOf(
+async function figuresOf(
   store: ColumnStore,
   segments: readonly StoredSegment[],
   last: number,

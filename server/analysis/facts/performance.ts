@@ -1,5 +1,6 @@
 import type { Dossier } from '@opsimath/contract/api/dossier';
 import { type OwnPeriod, periodDays } from '@opsimath/core/demand/period';
+import type { Revisions } from '../../data/grounds';
 import { findSegments } from '../../data/segments/segments';
 import { dayOf, isoDayOf, ownFigures } from './ownFigures';
 import { sumOf } from '../questions/ownQueries';
@@ -8,13 +9,14 @@ import type { Workspace } from '../thread/workspace';
 /** Own search performance of one keyword over a period; named lengths end with the newest day held on or before a date. */
 export async function performanceOf(
   workspace: Workspace,
+  revisions: Revisions,
   projectId: number,
   marketId: number,
   keywordId: number,
   date: string,
   period: OwnPeriod,
 ): Promise<Pick<Dossier, 'performance' | 'performanceUntil'>> {
-  const { rows, newest } = await ownFigures(workspace, projectId, marketId, date);
+  const { rows, newest } = await ownFigures(workspace, revisions, projectId, marketId, date);
   if (newest === 0) return { performance: null, performanceUntil: null };
   const performanceUntil = isoDayOf(newest);
   const { from, to } = periodDays(period, performanceUntil);

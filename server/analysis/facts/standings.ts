@@ -1,6 +1,7 @@
 import { ABSENT, UNKNOWN } from '@opsimath/core/ranking/position';
 import type { HandFact } from '../../data/handPositions';
 import type { StoredSegment } from '../../data/segments/segments';
+import { type CaptureColumns, type Captures, captureColumnsOf, noteCapture } from './captures';
 import type { ColumnStore } from './columnStore';
 import type { Sides } from './sides';
 
@@ -11,17 +12,12 @@ export interface SideStanding {
 }
 
 /** Where every side stands on a date, for all keywords of a market: entry i is keyword id `base + i`. */
-export interface Standings {
-  base: number;
+export interface Standings extends Captures {
   size: number;
   own: SideStanding;
   rivals: SideStanding[];
   /** 1 where paid slots are known from a capture. */
   paidLooked: Uint8Array;
-  /** Which capture is newest: index into `captures` + 1, 0 for none, and its entry there. */
-  capture: Uint16Array;
-  captureRow: Int32Array;
-  captures: CaptureColumns[];
   /** Best own slot in that capture as an index into its slot columns; −1 for none. */
   ownSlot: Int32Array;
   /** Place that holds our position; 0 for none. */
@@ -30,32 +26,6 @@ export interface Standings {
   ownTargets: Uint8Array;
   /** Segments that were read. */
   rests: StoredSegment[];
-}
-
-/** The columns of a capture segment that comparisons read. */
-export interface CaptureColumns {
-  segment: StoredSegment;
-  keyword: Int32Array;
-  depth: Uint8Array;
-  slotStart: Int32Array;
-  slotCount: Int32Array;
-  place: Int32Array;
-  organic: Uint8Array;
-  paid: Uint8Array;
-}
-
-/** Reads the positional columns of a capture segment. */
-export async function captureColumnsOf(store: ColumnStore, segment: StoredSegment): Promise<CaptureColumns> {
-  return {
-    segment,
-    keyword: await store.column(segment.id, 'keyword'),
-    depth: await store.column(segment.id, 'depth'),
-    slotStart: await store.column(segment.id, 'slotStart'),
-    slotCount: await store.column(segment.id, 'slotCount'),
-    place: await store.column(segment.id, 'place'),
-    organic: await store.column(segment.id, 'organic'),
-    paid: await store.column(segment.id, 'paid'),
-  };
 }
 
 /**
@@ -104,8 +74,8 @@ export async function* standingsByDay(
     if (segment) standings.rests.push(segment);
     if (segment?.kind === 'captures') {
       const columns = await captureColumnsOf(store, segment);
-      standings.captures.push(columns);
-      applyCaptures(standings, columns, standings.captures.length, sides.masks);
+      noteCapture(standings, columns);
+      applyCaptures(standings, columns, sides.masks);
     } else if (segment) {
       await applyRankings(standings, store, segment, sides.masks, lookedOn);
     }
@@ -146,20 +116,13 @@ function emptyStandings(base: number, size: number, rivals: number): Standings {
 }
 
 /** A capture tells of everybody: first all are absent to its depth, then its slots say who stands where. */
-function applyCaptures(
-  standings: Standings,
-  columns: CaptureColumns,
-  number: number,
-  masks: Uint32Array,
-): void {
+function applyCaptures(standings: Standings, columns: CaptureColumns, masks: Uint32Array): void {
   const { base, own, rivals } = standings;
   for (let row = 0; row < columns.keyword.length; row++) {
     const i = columns.keyword[row]! - base;
     own.organic[i] = own.paid[i] = ABSENT;
     for (const rival of rivals) rival.organic[i] = rival.paid[i] = ABSENT;
     standings.paidLooked[i] = 1;
-    standings.capture[i] = number;
-    standings.captureRow[i] = row;
     standings.ownSlot[i] = -1;
     standings.ownPlace[i] = 0;
     standings.ownTargets[i] = 0;

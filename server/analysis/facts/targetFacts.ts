@@ -2,7 +2,7 @@ import { ABSENT, UNKNOWN, better } from '@opsimath/core/ranking/position';
 import type { MarketRow } from '../../data/markets';
 import { type PlaceRow, placesUnder } from '../../data/places';
 import { findSegments } from '../../data/segments/segments';
-import { captureColumnsOf } from './standings';
+import { captureColumnsOf } from './captures';
 import type { Workspace } from '../thread/workspace';
 
 /** What is known of one target on one day: column values by keyword id. */

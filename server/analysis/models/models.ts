@@ -1,9 +1,5 @@
-import {
-  chanceFeatures,
-  CHANCE_FEATURES,
-  defaultChanceWeights,
-  type ChanceWeights,
-} from '@opsimath/core/gap/chance';
+import type { ProjectSettings } from '@opsimath/contract/api/projects';
+import { type ChanceWeights, chanceFeatures, defaultChanceWeights } from '@opsimath/core/gap/chance';
 import { type FittedChance, fitChance } from '@opsimath/core/gap/fitChance';
 import { type ClickCurve, priorCurve } from '@opsimath/core/ranking/clickThrough';
 import {
@@ -12,13 +8,17 @@ import {
   emptyBuckets,
   fitClickCurve,
 } from '@opsimath/core/ranking/fitCurve';
-import type { ProjectSettings } from '@opsimath/contract/api/projects';
+import { key } from '@opsimath/core/text/key';
+import type { Revisions } from '../../data/grounds';
+import { keywordIdRange } from '../../data/keywords';
+import { keywordIdsHolding } from '../../data/keywordWords';
 import type { MarketRow } from '../../data/markets';
-import type { StoredSegment } from '../../data/segments/segments';
-import type { ColumnStore } from '../facts/columnStore';
-import { figuresOf } from '../facts/ownFigures';
-import { type SlotFigures, slotFigures, slotStanding } from '../facts/slotFigures';
-import { type CaptureColumns, captureColumnsOf } from '../facts/standings';
+import { findSegments } from '../../data/segments/segments';
+import { listTargets } from '../../data/targets';
+import { CaptureReader, newestCaptures } from '../facts/captures';
+import { ownFigures } from '../facts/ownFigures';
+import { slotStanding } from '../facts/slotFigures';
+import type { Workspace } from '../thread/workspace';
 
 /** Click-through and chance as they were fitted, or the prior and default weights for want of material. */
 export interface Models {
@@ -41,88 +41,76 @@ const DEEPEST = 50;
 /** More captures than this are not needed: every n-th is taken. */
 const MOST_CAPTURES = 4000;
 
-/** Fits both models to what is held on or before a date (method §3, §6). */
-export async function fitModels(
-  store: ColumnStore,
+/** Click-through and chance (method §3, §6), fitted to what is held on or before a date. */
+export function modelsUntil(
+  workspace: Workspace,
   market: MarketRow,
-  segments: readonly StoredSegment[],
-  settings: ModelSettings,
-  leftOut: ReadonlySet<number>,
+  projectId: number,
+  date: string,
+  revisions: Revisions,
+  { front, curvePrior, curveFitted, brandLeftOut, chanceFitted, chanceWeights }: ModelSettings,
 ): Promise<Models> {
-  const { front } = settings;
-  const prior = settings.curvePrior[market.surface];
-  const buckets = await ownBuckets(
-    store,
-    settings.curveFitted ? segments.filter(({ kind }) => kind === 'performance') : [],
-    leftOut,
-  );
-  const fitted = settings.chanceFitted
-    ? await fitOnCaptures(
-        store,
-        segments.filter(({ kind }) => kind === 'captures'),
-        front,
-      )
-    : null;
-  const curveFitted = buckets.impressions.some((count) => count > 0);
-  return {
-    curve: curveFitted ? fitClickCurve(market.surface, buckets, prior) : priorCurve(market.surface, prior),
-    buckets,
-    curveFitted,
-    weights: fitted ?? defaultChanceWeights(front, settings.chanceWeights),
-    fitted,
-  };
+  const settings = { front, curvePrior, curveFitted, brandLeftOut, chanceFitted, chanceWeights };
+  return workspace.keep('models', revisions, [market.id, projectId, date, settings], async () => {
+    const prior = curvePrior[market.surface];
+    const buckets = emptyBuckets();
+    if (curveFitted) {
+      const leftOut = brandLeftOut ? await brandQueries(workspace, projectId) : new Set<number>();
+      // No row from after the date counts, whenever its file came.
+      const { rows } = await ownFigures(workspace, revisions, projectId, market.id, date);
+      for (const row of rows) if (!leftOut.has(row.keyword)) addToBuckets(buckets, row);
+    }
+    const isFitted = buckets.impressions.some((count) => count > 0);
+    const fitted = chanceFitted ? await fitOnCaptures(workspace, market, date, front) : null;
+    return {
+      curve: isFitted ? fitClickCurve(market.surface, buckets, prior) : priorCurve(market.surface, prior),
+      buckets,
+      curveFitted: isFitted,
+      weights: fitted ?? defaultChanceWeights(front, chanceWeights),
+      fitted,
+    };
+  });
 }
 
-/** Own search performance by rounded average position; rows and files count as `ownFigures.ts` says. */
-async function ownBuckets(
-  store: ColumnStore,
-  segments: readonly StoredSegment[],
-  leftOut: ReadonlySet<number>,
-): Promise<ClickBuckets> {
-  const { rows } = await figuresOf(store, segments, Infinity);
-  const buckets = emptyBuckets();
-  for (const row of rows) if (!leftOut.has(row.keyword)) addToBuckets(buckets, row);
-  return buckets;
-}
-
-interface Captured {
-  columns: CaptureColumns;
-  figures: SlotFigures;
-  row: number;
+/** Keywords that hold the name of an own target. */
+async function brandQueries({ database }: Workspace, projectId: number): Promise<Set<number>> {
+  const own = (await listTargets(database, projectId)).filter(({ side }) => side === 'own');
+  const found = new Set<number>();
+  for (const name of new Set(own.map((target) => key(target.name))))
+    for (const id of await keywordIdsHolding(database, name, 'phrase')) found.add(id);
+  return found;
 }
 
 /** The newest capture of each keyword, in the order of keyword ids. */
 async function fitOnCaptures(
-  store: ColumnStore,
-  segments: readonly StoredSegment[],
+  { database, store }: Workspace,
+  market: MarketRow,
+  date: string,
   front: number,
 ): Promise<FittedChance | null> {
-  const newest = new Map<number, Captured>();
-  for (const segment of [...segments].sort((a, b) => a.date.localeCompare(b.date) || a.id - b.id)) {
-    const columns = await captureColumnsOf(store, segment);
-    const figures = await slotFigures(store, segment.id);
-    columns.keyword.forEach((keyword, row) => newest.set(keyword, { columns, figures, row }));
-  }
-  const all = [...newest].sort(([a], [b]) => a - b).map(([, captured]) => captured);
-  const step = Math.max(1, Math.ceil(all.length / MOST_CAPTURES));
+  const range = await keywordIdRange(database, market.id);
+  if (range === null) return null;
+  const segments = await findSegments(database, { marketId: market.id, kind: 'captures', until: date });
+  const reader = await CaptureReader.over(store, await newestCaptures(store, segments, range));
+  const captured: number[] = [];
+  reader.newest.capture.forEach((number, i) => {
+    if (number > 0) captured.push(range.least + i);
+  });
+  const step = Math.max(1, Math.ceil(captured.length / MOST_CAPTURES));
   const features: number[] = [];
   const inside: number[] = [];
   const keyword: number[] = [];
-  let number = 0;
-  for (let n = 0; n < all.length; n += step) {
-    const { columns, figures, row } = all[n]!;
+  for (let n = 0; n < captured.length; n += step) {
+    const page = reader.page(captured[n]!)!;
+    const { figures, row } = page;
     const medians = figures.medians.map((values) => values[row]!);
-    const start = columns.slotStart[row]!;
-    for (let slot = start; slot < start + columns.slotCount[row]!; slot++) {
-      const position = columns.organic[slot]!;
-      if (position < 1 || position > DEEPEST || columns.place[slot] === 0) continue;
+    for (const { slot, position, place } of reader.results(page, DEEPEST)) {
+      if (place === 0) continue;
       features.push(...chanceFeatures(slotStanding(figures, slot, figures.words[row]!), medians));
       inside.push(position <= front ? 1 : 0);
-      keyword.push(number);
+      keyword.push(n / step);
     }
-    number++;
   }
-  if (features.length !== inside.length * CHANCE_FEATURES.length) throw new Error('features out of step');
   return fitChance(
     {
       features: Float64Array.from(features),

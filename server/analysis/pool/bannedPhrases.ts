@@ -1,9 +1,7 @@
 import type { BannedWord } from '@opsimath/contract/api/targets';
 import { bannedIn } from '../../data/bannedWords';
-import { Lately } from '../facts/columnStore';
-import { digest } from '../facts/digest';
 import { inWordWorker } from '../words/inWordWorker';
-import type { Pool } from './pool';
+import type { NamedPool } from './pool';
 import { poolKeys } from '../words/poolWords';
 import type { Workspace } from '../thread/workspace';
 
@@ -16,17 +14,12 @@ export interface BannedPhrase {
   otherwise: boolean;
 }
 
-const KEPT = 4;
-const keptBy = new WeakMap<Workspace, Lately<BannedPhrase[]>>();
-
 /** Words that the project does not want used in a pool's market, as they are written and as they are misspelled there. */
-export async function bannedPhrases(workspace: Workspace, pool: Pool): Promise<BannedPhrase[]> {
+export async function bannedPhrases(workspace: Workspace, named: NamedPool): Promise<BannedPhrase[]> {
+  const { pool, name, revisions } = named;
   const words = await bannedIn(workspace.database, pool.projectId, pool.market);
   if (words.length === 0) return [];
-  let kept = keptBy.get(workspace);
-  if (!kept) keptBy.set(workspace, (kept = new Lately(KEPT)));
-  const state = [pool.market.id, digest(pool.ids), words];
-  return kept.get(JSON.stringify(state), async () => {
+  return workspace.keep('banned phrases', revisions, [name], async () => {
     const spellings = await inWordWorker('spellings', {
       keys: await poolKeys(workspace, pool),
       phrases: words.map((word) => word.key),

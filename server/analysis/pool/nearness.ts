@@ -1,28 +1,23 @@
 import { countStems, likeness, stemVector } from '@opsimath/core/text/likeness';
-import { projectById } from '../../data/projects';
 import { placeVersions } from '../../data/places';
 import { listTargets } from '../../data/targets';
 import { wordsOf } from '../../roster/records';
-import { capturedVersions } from '../facts/capturedVersions';
-import { Lately } from '../facts/columnStore';
-import type { NamedPool } from '../words/poolWords';
+import { capturedVersions } from './capturedVersions';
+import type { NamedPool } from './pool';
 import type { Workspace } from '../thread/workspace';
-
-const KEPT = 4;
-const keptBy = new WeakMap<Workspace, Lately<Float32Array>>();
 
 /**
  * Nearness of each keyword of a pool to what we offer: mean likeness of our target to those of its front, 0–1, by the
  * titles and descriptions that were captured. Of several own targets the one that is nearest counts. NaN without a
  * capture, or without a record of an own target.
  */
-export async function poolNearness(workspace: Workspace, { pool, name }: NamedPool): Promise<Float32Array> {
+export function poolNearness(
+  workspace: Workspace,
+  { pool, name, revisions }: NamedPool,
+): Promise<Float32Array> {
   const { database } = workspace;
-  const { revision, settings } = await projectById(database, pool.projectId);
-  let kept = keptBy.get(workspace);
-  if (!kept) keptBy.set(workspace, (kept = new Lately(KEPT)));
-  return kept.get(`${name}:${revision}`, async () => {
-    const fronts = await capturedVersions(workspace, pool, (position) => position <= settings.front);
+  return workspace.keep('nearness', revisions, [name], async () => {
+    const fronts = await capturedVersions(workspace, pool, (position) => position <= pool.settings.front);
     const nearness = new Float32Array(pool.ids.length).fill(NaN);
     const own = (await listTargets(database, pool.projectId)).filter(
       ({ side, surface, record }) => side === 'own' && surface === pool.market.surface && record !== null,

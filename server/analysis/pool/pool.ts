@@ -1,18 +1,24 @@
 import { FOUND_BY, type LookUpRequest, type PoolPage } from '@opsimath/contract/api/lookUps';
-import { featureFactor } from '@opsimath/core/ranking/clickThrough';
-import { type FrontSlot, difficulty } from '@opsimath/core/ranking/difficulty';
+import type { ProjectSettings } from '@opsimath/contract/api/projects';
+import type { ClickCurve } from '@opsimath/core/ranking/clickThrough';
+import { difficulty } from '@opsimath/core/ranking/difficulty';
 import { ABSENT } from '@opsimath/core/ranking/position';
+import type { Database } from '../../data/connection';
+import type { Revisions } from '../../data/grounds';
 import { keywordIdRange } from '../../data/keywords';
-import { lookUpById, lookUpFinds, lookUpTargets } from '../../data/lookUps';
+import { type LookUpTargetRow, isImported, lookUpById, lookUpFinds, lookUpTargets } from '../../data/lookUps';
 import { type MarketRow, marketById } from '../../data/markets';
 import { placesUnder } from '../../data/places';
 import { findsSegments } from '../../data/pools';
 import { projectById } from '../../data/projects';
-import { ABOVE } from '../../data/segments/captureColumns';
 import { findSegments } from '../../data/segments/segments';
+import { type Borrowed, borrowedUntil } from '../facts/borrowed';
+import { type Captures, CaptureReader, newestCaptures } from '../facts/captures';
 import { type Metrics, gatherMetrics } from '../facts/metrics';
-import { captureColumnsOf } from '../facts/standings';
+import { gatherSides } from '../facts/sides';
+import { modelsUntil } from '../models/models';
 import type { Workspace } from '../thread/workspace';
+import { prepareFigures } from './poolFigures';
 
 /** A look-up's pool in columns, one entry a keyword, in the order of the keys: that decides ties. */
 export interface Pool {
@@ -20,6 +26,7 @@ export interface Pool {
   market: MarketRow;
   date: string;
   request: LookUpRequest;
+  settings: ProjectSettings;
   ids: Int32Array;
   words: Uint8Array;
   /** Smallest keyword id of the market: `ids[i] − base` indexes the market's columns. */
@@ -43,8 +50,16 @@ export interface Pool {
   spellings: Int32Array;
   /** −1 without a capture. */
   difficulty: Int16Array;
-  featureFactor: Float32Array;
+  featureFactor: Float64Array;
+  /** Newest captures on or before the date, and whose places are ours: bit 0. */
+  captures: Captures;
+  masks: Uint32Array;
+  /** Click-through in use. */
+  curve: ClickCurve;
+  /** Volumes hold what another surface lends, where the settings want that. */
   metrics: Metrics;
+  /** Keywords whose volume is lent. */
+  borrowed: ReadonlySet<number>;
   /** Of how many of the first ten an answer came; `null` where that was not asked. */
   lookedUpOfTen: number | null;
   /** Pool index of a keyword by `id − base`; −1 where it is not in the pool. */
@@ -54,28 +69,144 @@ export interface Pool {
   /** Keywords with a known volume above nought, and how many were found in which way: counted once. */
   withVolume: number;
   sources: PoolPage['sources'];
-  figures: Map<string, Float32Array>;
+  figures: Map<string, Float32Array | Float64Array>;
 }
 
 const bit = (by: (typeof FOUND_BY)[number]): number => 1 << FOUND_BY.indexOf(by);
 
-export async function buildPool(workspace: Workspace, lookUpId: number, state: string): Promise<Pool> {
+/** A pool, the name it goes by while nothing it rests on changes, and where all that stood. */
+export interface NamedPool {
+  pool: Pool;
+  name: string;
+  revisions: Revisions;
+  lookUpId: number;
+}
+
+/** A look-up's pool as it is now, and the name that it goes by while nothing it rests on changes. */
+export async function openPool(workspace: Workspace, lookUpId: number): Promise<NamedPool> {
+  const { marketId: market, projectId: project } = await lookUpById(workspace.database, lookUpId);
+  const revisions = await workspace.revisions({ project, market, lookUp: lookUpId });
+  const { value: pool, name } = await workspace.named('pool', revisions, [lookUpId], async () => {
+    const built = await buildPool(workspace, lookUpId, revisions);
+    void prepareFigures(built);
+    return built;
+  });
+  return { pool, name, revisions, lookUpId };
+}
+
+async function buildPool(workspace: Workspace, lookUpId: number, revisions: Revisions): Promise<Pool> {
   const { database, store } = workspace;
   const { marketId, date, projectId, request } = await lookUpById(database, lookUpId);
   const market = await marketById(database, marketId);
+  const { settings } = await projectById(database, projectId);
   const range = (await keywordIdRange(database, marketId)) ?? { least: 0, most: -1 };
   const size = range.most - range.least + 1;
   const targets = await lookUpTargets(database, lookUpId);
   const found = new Uint32Array(size);
-  const organic = targets.map(() => new Uint8Array(size));
-  const paid = targets.map(() => new Uint8Array(size));
-  const isImport = targets.length > 0 && (await isImported(workspace, lookUpId));
+  const rankings = await gatherRankings(workspace, { marketId, lookUpId, request, targets, found, range });
+  const finds = await gatherFinds(workspace, lookUpId, found, range);
+  const known = await findSegments(database, { marketId, kind: 'metrics' });
+  const metrics = await gatherMetrics(store, known, date, range);
+  const byKey = await workspace.alphabetical(market, revisions);
+  const isMember = (i: number): boolean =>
+    found[i] !== 0 && !(request.leastVolume > 0 && metrics.volume[i]! < request.leastVolume);
+  const { rows, words } = membersInOrder(byKey, range.least, isMember);
+  const lent = settings.volumeBorrowed ? await borrowedUntil(workspace, market, date, revisions) : null;
+  const addresses = targets.map(({ address }) => address);
+  const models = await modelsUntil(workspace, market, projectId, date, revisions, settings);
+  const sides = await gatherSides(database, projectId, market.surface);
+  const captured = await gatherCaptured(workspace, marketId, date, range, {
+    addresses,
+    masks: sides.masks,
+    front: settings.front,
+  });
+  const pick = <T extends Uint8Array | Uint16Array | Uint32Array | Int32Array | Int16Array | Float64Array>(
+    column: T,
+  ): T => {
+    const picked = new (column.constructor as new (size: number) => T)(rows.length);
+    for (let n = 0; n < rows.length; n++) picked[n] = column[rows[n]!]!;
+    return picked;
+  };
+  const indexOf = new Int32Array(size).fill(-1);
+  rows.forEach((i, n) => (indexOf[i] = n));
+  const picked = pick(found);
+  const ids = rows.map((i) => i + range.least);
+  const { volume, lentTo } = withBorrowed(metrics.volume, lent, range.least);
+  return {
+    projectId,
+    market,
+    date,
+    request,
+    settings,
+    ids,
+    words,
+    base: range.least,
+    targets: addresses,
+    organic: rankings.organic.map(pick),
+    paid: rankings.paid.map(pick),
+    captured: captured.positions.map(pick),
+    captures: captured.captures,
+    masks: sides.masks,
+    found: picked,
+    appearances: pick(finds.appearances),
+    uses: pick(finds.uses),
+    given: pick(finds.given),
+    origins: finds.origins,
+    from: pick(finds.from),
+    spellings: ids.filter((_, n) => (picked[n]! & bit('spellings')) !== 0),
+    difficulty: pick(captured.difficulty),
+    featureFactor: pick(captured.featureFactor),
+    curve: models.curve,
+    metrics: { ...metrics, volume },
+    borrowed: lentTo,
+    lookedUpOfTen: await lookedUpOfTen(database, lookUpId),
+    indexOf,
+    rows: Int32Array.from(rows.keys()),
+    withVolume: rows.reduce((count, i) => count + (volume[i]! > 0 ? 1 : 0), 0),
+    sources: sourcesOf(picked),
+    figures: new Map(),
+  };
+}
+
+/** Volumes with what another surface lends where none is known, and whose those are. */
+function withBorrowed(
+  volume: Float64Array,
+  lent: Borrowed | null,
+  base: number,
+): { volume: Float64Array; lentTo: ReadonlySet<number> } {
+  const lentTo = new Set<number>();
+  if (lent === null) return { volume, lentTo };
+  const filled = volume.slice();
+  for (const [id, count] of lent.volumes)
+    if (Number.isNaN(filled[id - base]!)) {
+      filled[id - base] = count;
+      lentTo.add(id);
+    }
+  return { volume: filled, lentTo };
+}
+
+/** Best positions of the targets by market index, and what they were found by. */
+async function gatherRankings(
+  { database, store }: Workspace,
+  pool: {
+    marketId: number;
+    lookUpId: number;
+    request: LookUpRequest;
+    targets: readonly LookUpTargetRow[];
+    found: Uint32Array;
+    range: { least: number; most: number };
+  },
+): Promise<{ organic: Uint8Array[]; paid: Uint8Array[] }> {
+  const { marketId, request, targets, found, range } = pool;
+  const organic = targets.map(() => new Uint8Array(found.length));
+  const paid = targets.map(() => new Uint8Array(found.length));
+  const further = targets.length > 0 && (await isImported(database, pool.lookUpId)) ? bit('import') : 0;
   for (const [t, target] of targets.entries()) {
     const filter = { marketId, kind: 'rankings' as const, lookUpId: target.heldBy, subject: target.address };
-    for (const segment of await findSegments(database, filter)) {
-      const keyword = await store.column<Int32Array>(segment.id, 'keyword');
-      const segmentOrganic = await store.column<Uint8Array>(segment.id, 'organic');
-      const segmentPaid = await store.column<Uint8Array>(segment.id, 'paid');
+    for (const { id } of await findSegments(database, filter)) {
+      const keyword = await store.column<Int32Array>(id, 'keyword');
+      const segmentOrganic = await store.column<Uint8Array>(id, 'organic');
+      const segmentPaid = await store.column<Uint8Array>(id, 'paid');
       const [ours, theirs] = [organic[t]!, paid[t]!];
       for (let row = 0; row < keyword.length; row++) {
         const i = keyword[row]! - range.least;
@@ -89,85 +220,52 @@ export async function buildPool(workspace: Workspace, lookUpId: number, state: s
           if (theirs[i] === 0 || slot < theirs[i]!) theirs[i] = slot;
           found[i]! |= bit('paid');
         }
-        if (isImport) found[i]! |= bit('import');
+        found[i]! |= further;
       }
     }
   }
-  const appearances = new Uint8Array(size);
-  const uses = new Uint16Array(size);
-  const given = new Int32Array(size);
-  const from = new Uint32Array(size);
-  const origins: string[] = [];
+  return { organic, paid };
+}
+
+/** What was found from seeds, targets' words and lists, by market index. */
+async function gatherFinds(
+  { database, store }: Workspace,
+  lookUpId: number,
+  found: Uint32Array,
+  range: { least: number; most: number },
+): Promise<Pick<Pool, 'appearances' | 'uses' | 'given' | 'from' | 'origins'>> {
+  const size = found.length;
+  const finds = {
+    appearances: new Uint8Array(size),
+    uses: new Uint16Array(size),
+    given: new Int32Array(size),
+    from: new Uint32Array(size),
+    origins: [] as string[],
+  };
   for (const segment of await findsSegments(database, lookUpId)) {
     const keyword = await store.column<Int32Array>(segment.id, 'keyword');
     const way = await store.column<Uint8Array>(segment.id, 'way');
     const count = await store.column<Int32Array>(segment.id, 'count');
     const order = await store.column<Int32Array>(segment.id, 'order');
-    const origin = originBit(origins, segment.subject ?? '');
+    const origin = originBit(finds.origins, segment.subject ?? '');
     for (let row = 0; row < keyword.length; row++) {
       const i = keyword[row]! - range.least;
       const by = FOUND_BY[way[row]!]!;
       found[i]! |= 1 << way[row]!;
-      from[i]! |= origin;
-      if (by === 'also ranked') appearances[i] = Math.max(appearances[i]!, count[row]!);
-      if (by === 'words of the front') uses[i] = Math.max(uses[i]!, count[row]!);
-      if (given[i] === 0) given[i] = order[row]! + 1;
+      finds.from[i]! |= origin;
+      if (by === 'also ranked') finds.appearances[i] = Math.max(finds.appearances[i]!, count[row]!);
+      if (by === 'words of the front') finds.uses[i] = Math.max(finds.uses[i]!, count[row]!);
+      if (finds.given[i] === 0) finds.given[i] = order[row]! + 1;
     }
   }
-  const metrics = await gatherMetrics(
-    store,
-    await findSegments(database, { marketId, kind: 'metrics' }),
-    date,
-    range,
-  );
-  const byKey = await workspace.alphabetical(market, state);
-  const isMember = (i: number): boolean =>
-    found[i] !== 0 && !(request.leastVolume > 0 && metrics.volume[i]! < request.leastVolume);
-  const { rows, words } = membersInOrder(byKey, range.least, isMember);
-  const addresses = targets.map(({ address }) => address);
-  const capturedFacts = await gatherCaptured(workspace, projectId, marketId, date, range, addresses);
-  const pick = <T extends Uint8Array | Uint16Array | Uint32Array | Int32Array | Int16Array | Float32Array>(
-    column: T,
-  ): T => {
-    const picked = new (column.constructor as new (size: number) => T)(rows.length);
-    for (let n = 0; n < rows.length; n++) picked[n] = column[rows[n]!]!;
-    return picked;
-  };
+  return finds;
+}
+
+/** Of how many of the first ten an answer came; `null` where that was not asked. */
+async function lookedUpOfTen(database: Database, lookUpId: number): Promise<number | null> {
   const finds = (await lookUpFinds(database, lookUpId)).filter(({ way }) => way === 'also ranked');
   const looked = finds.map(({ message }) => Number(/^of (\d+) looked up/.exec(message ?? '')?.[1] ?? 0));
-  const indexOf = new Int32Array(size).fill(-1);
-  rows.forEach((i, n) => (indexOf[i] = n));
-  const picked = pick(found);
-  const ids = rows.map((i) => i + range.least);
-  return {
-    projectId,
-    market,
-    date,
-    request,
-    ids,
-    words,
-    base: range.least,
-    targets: addresses,
-    organic: organic.map(pick),
-    paid: paid.map(pick),
-    captured: capturedFacts.positions.map(pick),
-    found: picked,
-    appearances: pick(appearances),
-    uses: pick(uses),
-    given: pick(given),
-    origins,
-    from: pick(from),
-    spellings: ids.filter((_, n) => (picked[n]! & bit('spellings')) !== 0),
-    difficulty: pick(capturedFacts.difficulty),
-    featureFactor: pick(capturedFacts.featureFactor),
-    metrics,
-    lookedUpOfTen: finds.length > 0 ? Math.max(0, ...looked) : null,
-    indexOf,
-    rows: Int32Array.from(rows.keys()),
-    withVolume: rows.reduce((count, i) => count + (metrics.volume[i]! > 0 ? 1 : 0), 0),
-    sources: sourcesOf(picked),
-    figures: new Map(),
-  };
+  return finds.length > 0 ? Math.max(0, ...looked) : null;
 }
 
 const MOST_ORIGINS = 31;
@@ -215,64 +313,39 @@ function sourcesOf(found: Uint32Array): PoolPage['sources'] {
   return FOUND_BY.flatMap((by, at) => (all[at]! > 0 ? [{ by, keywords: all[at]!, only: only[at]! }] : []));
 }
 
-async function isImported(workspace: Workspace, lookUpId: number): Promise<boolean> {
-  const answer = await workspace.database.client.execute({
-    sql: `SELECT json_extract(request, '$.importId') IS NOT NULL AS imported FROM look_up WHERE id = ?`,
-    args: [lookUpId],
-  });
-  return Number(answer.rows[0]!.imported) === 1;
-}
-
 /** What captures on or before the date say of the targets, and of the page itself; the newest of each keyword counts. */
 async function gatherCaptured(
-  workspace: Workspace,
-  projectId: number,
+  { database, store }: Workspace,
   marketId: number,
   date: string,
   range: { least: number; most: number },
-  targets: readonly string[],
-): Promise<{ positions: Uint8Array[]; difficulty: Int16Array; featureFactor: Float32Array }> {
-  const { database, store } = workspace;
-  const { front } = (await projectById(database, projectId)).settings;
+  { addresses, masks, front }: { addresses: readonly string[]; masks: Uint32Array; front: number },
+): Promise<{
+  captures: Captures;
+  positions: Uint8Array[];
+  difficulty: Int16Array;
+  featureFactor: Float64Array;
+}> {
   const size = range.most - range.least + 1;
-  const positions = targets.map(() => new Uint8Array(size));
+  const positions = addresses.map(() => new Uint8Array(size));
   const difficulties = new Int16Array(size).fill(-1);
-  const factor = new Float32Array(size).fill(1);
+  const factor = new Float64Array(size).fill(1);
   const holders = new Map<number, number[]>();
-  for (const [t, target] of targets.entries()) {
+  for (const [t, target] of addresses.entries()) {
     for (const { id } of await placesUnder(database, [target]))
       holders.set(id, [...(holders.get(id) ?? []), t]);
   }
-  for (const segment of await findSegments(database, { marketId, kind: 'captures', until: date })) {
-    const columns = await captureColumnsOf(store, segment);
-    const authority = await store.column<Uint8Array>(segment.id, 'authority');
-    const phrase = await store.column<Uint8Array>(segment.id, 'phrase');
-    const above = await store.column<Uint8Array>(segment.id, 'above');
-    const paidAbove = await store.column<Uint8Array>(segment.id, 'paidAbove');
-    for (let row = 0; row < columns.keyword.length; row++) {
-      const i = columns.keyword[row]! - range.least;
-      for (const column of positions) column[i] = ABSENT;
-      const slots: FrontSlot[] = [];
-      const end = columns.slotStart[row]! + columns.slotCount[row]!;
-      for (let slot = columns.slotStart[row]!; slot < end; slot++) {
-        const position = columns.organic[slot]!;
-        if (position === 0) continue;
-        for (const t of holders.get(columns.place[slot]!) ?? [])
-          if (position < positions[t]![i]!) positions[t]![i] = position;
-        if (position <= front)
-          slots.push({
-            authority: authority[slot] === 255 ? null : authority[slot]!,
-            phraseInTitle: phrase[slot] === 1,
-          });
-      }
-      difficulties[i] = difficulty(slots) ?? -1;
-      factor[i] = featureFactor({
-        answerBox: (above[row]! & ABOVE.answerBox) !== 0,
-        imageBlock: (above[row]! & ABOVE.imageBlock) !== 0,
-        videoBlock: (above[row]! & ABOVE.videoBlock) !== 0,
-        paidSlots: paidAbove[row]!,
-      });
-    }
+  const segments = await findSegments(database, { marketId, kind: 'captures', until: date });
+  const captures = await newestCaptures(store, segments, range);
+  const reader = await CaptureReader.over(store, captures, masks);
+  for (let i = 0; i < size; i++) {
+    const page = reader.page(range.least + i);
+    if (page === null) continue;
+    for (const column of positions) column[i] = ABSENT;
+    for (const { place, position } of reader.results(page, ABSENT - 1))
+      for (const t of holders.get(place) ?? []) if (position < positions[t]![i]!) positions[t]![i] = position;
+    difficulties[i] = difficulty(reader.results(page, front)) ?? -1;
+    factor[i] = reader.featureFactor(page);
   }
-  return { positions, difficulty: difficulties, featureFactor: factor };
+  return { captures, positions, difficulty: difficulties, featureFactor: factor };
 }

@@ -1,9 +1,11 @@
 import type { PoolSort } from '@opsimath/contract/api/lookUps';
-import { type ClickCurve, priorCurve } from '@opsimath/core/ranking/clickThrough';
+import type { ClickCurve } from '@opsimath/core/ranking/clickThrough';
 import type { Pool } from './pool';
 
+type PoolColumn = Float32Array | Float64Array;
+
 /** The figures a pool can be sorted by, one a keyword; NaN where unknown. Worked out once for each pool. */
-export function poolFigures(pool: Pool, sort: PoolSort): Float32Array {
+export function poolFigures(pool: Pool, sort: PoolSort): PoolColumn {
   let figures = pool.figures.get(sort);
   if (!figures) pool.figures.set(sort, (figures = makeFigures(pool, sort)));
   return figures;
@@ -22,7 +24,7 @@ export async function prepareFigures(pool: Pool): Promise<void> {
 
 // Each walk over all rows is a function of its own: within a larger one the engine would compile it anew at every call.
 
-function makeFigures(pool: Pool, sort: PoolSort): Float32Array {
+function makeFigures(pool: Pool, sort: PoolSort): PoolColumn {
   const { metrics } = pool;
   const figures = new Float32Array(pool.ids.length);
   switch (sort) {
@@ -62,7 +64,7 @@ function makeFigures(pool: Pool, sort: PoolSort): Float32Array {
     case 'given':
       return figures.map((_, i) => pool.given[i]! || NaN);
     case 'clicks':
-      return clicksOf(pool, figures);
+      return clicksOf(pool);
   }
 }
 
@@ -102,19 +104,14 @@ function takeBetter(column: Uint8Array, best: Uint8Array): void {
 }
 
 /** Estimated clicks a month of all looked-up targets together (method §3). */
-function clicksOf(pool: Pool, figures: Float32Array): Float32Array {
-  const curve = priorCurve(pool.market.surface);
-  for (const column of pool.organic) addShares(column, curve, figures);
-  multiply(figures, poolFigures(pool, 'volume'));
-  multiply(figures, pool.featureFactor);
+function clicksOf({ organic, curve, featureFactor, ids, base, metrics }: Pool): Float64Array {
+  const figures = new Float64Array(ids.length);
+  for (const column of organic) addClicks(column, curve, figures);
+  for (let i = 0; i < figures.length; i++) figures[i]! *= metrics.volume[ids[i]! - base]! * featureFactor[i]!;
   return figures;
 }
 
-function multiply(figures: Float32Array, by: Float32Array): void {
-  for (let i = 0; i < figures.length; i++) figures[i]! *= by[i]!;
-}
-
-function addShares(column: Uint8Array, curve: ClickCurve, figures: Float32Array): void {
+function addClicks(column: Uint8Array, curve: ClickCurve, figures: Float64Array): void {
   for (let i = 0; i < column.length; i++) figures[i]! += curve[column[i]!]!;
 }
 

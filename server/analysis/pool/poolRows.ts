@@ -5,7 +5,7 @@ import { isSpellingVariant } from '@opsimath/core/text/variants';
 import { keywordsById } from '../../data/keywords';
 import { TREND_WORDS } from '../../data/segments/metricsColumns';
 import { bannedPhrases } from './bannedPhrases';
-import type { Pool } from './pool';
+import type { NamedPool, Pool } from './pool';
 import { poolFigures } from './poolFigures';
 import { volumeRangeOf } from '../facts/metrics';
 import type { Workspace } from '../thread/workspace';
@@ -15,23 +15,28 @@ const SERIES_MONTHS = 36;
 const NO_PEAK = 255;
 
 /** Rows of pool indices with their texts. */
-export function poolRows(workspace: Workspace, pool: Pool, indices: readonly number[]): Promise<PoolRow[]> {
+export function poolRows(
+  workspace: Workspace,
+  named: NamedPool,
+  indices: readonly number[],
+): Promise<PoolRow[]> {
   return rowsOf(
     workspace,
-    pool,
-    indices.map((i) => ({ id: pool.ids[i]!, i })),
+    named,
+    indices.map((i) => ({ id: named.pool.ids[i]!, i })),
   );
 }
 
 /** Rows of seed keywords, whether they are in the pool or not, each with a spelling that is typed far more often. */
 export async function seedRows(
   workspace: Workspace,
-  pool: Pool,
+  named: NamedPool,
   ids: readonly number[],
 ): Promise<PoolPage['seeds']> {
+  const { pool } = named;
   const rows = await rowsOf(
     workspace,
-    pool,
+    named,
     ids.map((id) => ({ id, i: pool.indexOf[id - pool.base] ?? -1 })),
   );
   const texts = await keywordsById(workspace.database, pool.spellings);
@@ -49,15 +54,16 @@ export async function seedRows(
 
 async function rowsOf(
   workspace: Workspace,
-  pool: Pool,
+  named: NamedPool,
   entries: readonly { id: number; i: number }[],
 ): Promise<PoolRow[]> {
   const { database } = workspace;
+  const { pool } = named;
   const texts = await keywordsById(
     database,
     entries.map(({ id }) => id),
   );
-  const banned = await bannedPhrases(workspace, pool);
+  const banned = await bannedPhrases(workspace, named);
   const clicks = poolFigures(pool, 'clicks');
   const series = await seriesOf(workspace, pool);
   const known = (value: number | undefined): number | null =>
@@ -79,6 +85,7 @@ async function rowsOf(
       text,
       volume: known(metrics.volume[at]),
       volumeRange: volumeRangeOf(metrics, at),
+      volumeBorrowed: pool.borrowed.has(id),
       volumeMonths: months?.volumeMonths[row] ?? 0,
       months:
         months === null

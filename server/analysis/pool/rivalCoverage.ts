@@ -1,32 +1,24 @@
 import { key } from '@opsimath/core/text/key';
 import { keywordKeys } from '../../data/keywordKeys';
 import { placeVersions } from '../../data/places';
-import { projectById } from '../../data/projects';
 import { listTargets } from '../../data/targets';
-import { capturedVersions } from '../facts/capturedVersions';
-import { Lately } from '../facts/columnStore';
-import type { NamedPool } from '../words/poolWords';
-import { gatherSides } from '../facts/sides';
+import { capturedVersions } from './capturedVersions';
+import type { NamedPool } from './pool';
 import type { Workspace } from '../thread/workspace';
 
-const KEPT = 4;
 const OURS = 1;
-const keptBy = new WeakMap<Workspace, Lately<Float32Array>>();
 
 /**
  * How many targets of rivals in each keyword's newest capture hold it whole in one field (method §12) that is known:
  * title, description, and what their public record says beside. NaN without a capture.
  */
-export async function poolRivalCoverage(
+export function poolRivalCoverage(
   workspace: Workspace,
-  { pool, name }: NamedPool,
+  { pool, name, revisions }: NamedPool,
 ): Promise<Float32Array> {
   const { database } = workspace;
-  const { revision } = await projectById(database, pool.projectId);
-  let kept = keptBy.get(workspace);
-  if (!kept) keptBy.set(workspace, (kept = new Lately(KEPT)));
-  return kept.get(`${name}:${revision}`, async () => {
-    const { masks } = await gatherSides(database, pool.projectId, pool.market.surface);
+  return workspace.keep('rival coverage', revisions, [name], async () => {
+    const { masks } = pool;
     const captured = await capturedVersions(
       workspace,
       pool,

@@ -7,6 +7,7 @@ import { peakMonth, seasonStrength, trendOf } from '@opsimath/core/demand/trend'
 import { GAP_KINDS } from '@opsimath/core/gap/kind';
 import { median } from '@opsimath/core/ranking/statistics';
 import { key } from '@opsimath/core/text/key';
+import type { Revisions } from '../../data/grounds';
 import { indexStatesOf } from '../../data/indexChecks';
 import { keywordIdsContaining, keywordIdsOfKnown, keywordsById } from '../../data/keywords';
 import { listMarkets } from '../../data/markets';
@@ -15,8 +16,10 @@ import { KnownProblem } from '../../problem';
 import type { Comparison } from '../comparison/comparison';
 import { beforeUs, frontOf } from './frontFacts';
 import { clustersOf } from '../comparison/gapClusters';
+import { borrowedUntil } from '../facts/borrowed';
 import { resultPage } from '../facts/history';
 import { seasonOf } from '../facts/metrics';
+import { openComparison } from '../comparison/openComparison';
 import type { Workspace } from '../thread/workspace';
 
 const SERIES_MONTHS = 36;
@@ -34,7 +37,7 @@ export async function around(
   scope: ComparisonScope,
   keywordId: number,
 ): Promise<Around> {
-  const { comparison } = await workspace.comparison(projectId, scope);
+  const { comparison, revisions } = await openComparison(workspace, projectId, scope);
   const i = comparison.keywords.indexOf(keywordId);
   if (i < 0)
     throw new KnownProblem('not-in-scope', `Keyword ${keywordId} is not in this scope.`, 'Choose another.');
@@ -50,7 +53,10 @@ export async function around(
     neighbours: await neighboursOf(workspace, comparison, i, keywordKey),
     markets: await marketsOf(workspace, comparison, keywordKey),
     demand: await demandOf(workspace, comparison, i, project.settings.leadDays),
-    rough: { ...roughOf(comparison, i, page, front), borrowed: await borrowedFor(workspace, comparison, i) },
+    rough: {
+      ...roughOf(comparison, i, page, front),
+      borrowed: await borrowedFor(workspace, revisions, comparison, i),
+    },
   };
 }
 
@@ -221,11 +227,12 @@ function roughOf(
 /** What another surface would lend, asked only where no volume is known here. */
 async function borrowedFor(
   workspace: Workspace,
-  { metrics, rows, keywords, market, project, date }: Comparison,
+  revisions: Revisions,
+  { metrics, rows, keywords, market, date }: Comparison,
   i: number,
 ): Promise<Around['rough']['borrowed']> {
   if (!Number.isNaN(metrics.volume[rows[i]!]!)) return null;
-  const lent = await workspace.borrowed(market, date, await workspace.factState(market.id, project.id));
+  const lent = await borrowedUntil(workspace, market, date, revisions);
   const id = keywords[i]!;
   const volume = lent?.volumes.get(id);
   if (lent === null || volume === undefined) return null;

@@ -17,6 +17,7 @@ import { type OwnBid, ownBids } from '../../data/ownBids';
 import { placeRecords } from '../../data/placeRecords';
 import { type AdTerm, adTermsUntil } from '../facts/adTerms';
 import type { Comparison } from '../comparison/comparison';
+import { openComparison } from '../comparison/openComparison';
 import type { Workspace } from '../thread/workspace';
 
 /** A guide rests on the auctions of this many days up to the date. */
@@ -29,14 +30,21 @@ export async function bids(
   { own, ...scope }: z.output<typeof bidsQuery>,
 ): Promise<Bids> {
   const { database } = workspace;
-  const { comparison } = await workspace.comparison(projectId, scope);
+  const { comparison, revisions } = await openComparison(workspace, projectId, scope);
   const { market, project } = comparison;
   const held = await ownBids(database, projectId, market.id, scope.date);
-  const all = await adTermsUntil(workspace, projectId, market.id, scope.date);
+  const all = await adTermsUntil(workspace, revisions, projectId, market.id, scope.date);
   const ads =
     all.to === null
       ? all
-      : await adTermsUntil(workspace, projectId, market.id, scope.date, periodDays(readPeriod(own)!, all.to));
+      : await adTermsUntil(
+          workspace,
+          revisions,
+          projectId,
+          market.id,
+          scope.date,
+          periodDays(readPeriod(own)!, all.to),
+        );
   const told = { currency: project.settings.currency, from: ads.from, to: ads.to };
   if (held === null) return { ...told, date: null, rows: [] };
   const guides = await observedGuides(workspace, comparison);

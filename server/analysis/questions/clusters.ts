@@ -4,17 +4,14 @@ import { FIRST } from '@opsimath/core/sift/clusters';
 import type { z } from 'zod';
 import { keywordKeysText } from '../../data/keywordKeys';
 import { keywordsById } from '../../data/keywords';
-import { findSegments } from '../../data/segments/segments';
-import { verdictState } from '../../data/verdicts';
 import { KnownProblem } from '../../problem';
-import { Lately } from '../facts/columnStore';
 import { inWordWorker } from '../words/inWordWorker';
 import type { Pool } from '../pool/pool';
-import { openSift } from '../sift/sift';
-import { captureColumnsOf } from '../facts/standings';
+import { openSift } from '../sift/openSift';
+import { firstPlaces } from '../facts/firstPlaces';
+import { contentName } from '../thread/contentName';
 import type { Workspace } from '../thread/workspace';
 
-const KEPT = 4;
 /** More keywords than this are narrowed by the recipe first. */
 const MOST_KEYWORDS = 50_000;
 const MOST_MEMBERS = 200;
@@ -25,7 +22,6 @@ interface Clustered {
   captured: number;
   keywords: number;
 }
-const keptBy = new WeakMap<Workspace, Lately<Clustered>>();
 
 /** What comes through a recipe in clusters (method §10), the most searched first. */
 export async function clusterPage(
@@ -33,7 +29,7 @@ export async function clusterPage(
   lookUpId: number,
   query: z.output<typeof clusterQuery>,
 ): Promise<ClusterPage> {
-  const { pool, name, judged, stack } = await openSift(workspace, lookUpId, query);
+  const { pool, name, revisions, judged, stack } = await openSift(workspace, lookUpId, query);
   const through = stack.counts.at(-1)?.out ?? pool.ids.length;
   if (through > MOST_KEYWORDS)
     throw new KnownProblem(
@@ -41,14 +37,10 @@ export async function clusterPage(
       `${through} keywords come through; clusters are made of up to ${MOST_KEYWORDS}.`,
       'Narrow them by a sieve first.',
     );
-  let kept = keptBy.get(workspace);
-  if (!kept) keptBy.set(workspace, (kept = new Lately(KEPT)));
-  const { steps, rescued } = query;
-  const state = steps.some(({ sieve }) => sieve.kind === 'verdict')
-    ? await verdictState(workspace.database, pool.projectId)
-    : '';
-  const { clusters, captured, keywords } = await kept.get(
-    JSON.stringify([name, steps, rescued, through, state]),
+  const { clusters, captured, keywords } = await workspace.keep(
+    'clusters',
+    revisions,
+    [name, contentName(stack.passes)],
     () => makeClusters(workspace, pool, stack.passes),
   );
   const shown = clusters.slice(query.offset, query.offset + query.limit);
@@ -93,7 +85,7 @@ async function makeClusters(workspace: Workspace, pool: Pool, passes: Uint8Array
   const indices = Array.from(passes.keys()).filter((i) => passes[i] === 1);
   const ids = indices.map((i) => pool.ids[i]!);
   const keys = await keywordKeysText(workspace.database, pool.market.id, ids);
-  const first = await firstPlaces(workspace, pool, indices);
+  const first = await firstPlaces(workspace.store, pool.captures, ids);
   const numbers = await inWordWorker('clusters', { first, keys, language: pool.market.language });
   const volumeOf = (i: number): number => pool.metrics.volume[pool.ids[i]! - pool.base]! || 0;
   const byNumber = new Map<number, number[]>();
@@ -112,30 +104,4 @@ async function makeClusters(workspace: Workspace, pool: Pool, passes: Uint8Array
     first.subarray(n * FIRST, (n + 1) * FIRST).some((place) => place !== 0),
   ).length;
   return { clusters, captured, keywords: indices.length };
-}
-
-/** Places of the first ten organic slots of each keyword, of its newest capture on or before the pool's date. */
-export async function firstPlaces(
-  { database, store }: Workspace,
-  pool: Pool,
-  indices: readonly number[],
-): Promise<Int32Array> {
-  const first = new Int32Array(indices.length * FIRST);
-  const rowOf = new Int32Array(pool.ids.length).fill(-1);
-  indices.forEach((i, n) => (rowOf[i] = n));
-  const filter = { marketId: pool.market.id, kind: 'captures' as const, until: pool.date };
-  for (const segment of await findSegments(database, filter)) {
-    const { keyword, slotStart, slotCount, organic, place } = await captureColumnsOf(store, segment);
-    for (let row = 0; row < keyword.length; row++) {
-      const i = pool.indexOf[keyword[row]! - pool.base];
-      const n = i === undefined || i < 0 ? -1 : rowOf[i]!;
-      if (n < 0) continue;
-      first.fill(0, n * FIRST, (n + 1) * FIRST);
-      for (let slot = slotStart[row]!; slot < slotStart[row]! + slotCount[row]!; slot++) {
-        const position = organic[slot]!;
-        if (position >= 1 && position <= FIRST) first[n * FIRST + position - 1] = place[slot]!;
-      }
-    }
-  }
-  return first;
 }

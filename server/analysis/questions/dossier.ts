@@ -8,6 +8,7 @@ import { keywordHistory, resultPage } from '../facts/history';
 import type { Comparison } from '../comparison/comparison';
 import { performanceOf } from '../facts/performance';
 import { sumLines } from './sumLines';
+import { openComparison } from '../comparison/openComparison';
 import type { Workspace } from '../thread/workspace';
 
 const SERIES_MONTHS = 36;
@@ -19,7 +20,7 @@ export async function dossier(
   { own, ...scope }: z.output<typeof dossierQuery>,
   keywordId: number,
 ): Promise<Dossier> {
-  const { comparison } = await workspace.comparison(projectId, scope);
+  const { comparison, revisions } = await openComparison(workspace, projectId, scope);
   const i = comparison.keywords.indexOf(keywordId);
   if (i < 0) {
     throw new KnownProblem(
@@ -40,7 +41,15 @@ export async function dossier(
     page: await resultPage(workspace, market.id, keywordId, scope.date, sides),
     sum: sumLines(comparison, i, row!),
     ...(await metricsOf(workspace, comparison, i, row!.text)),
-    ...(await performanceOf(workspace, projectId, market.id, keywordId, scope.date, readPeriod(own)!)),
+    ...(await performanceOf(
+      workspace,
+      revisions,
+      projectId,
+      market.id,
+      keywordId,
+      scope.date,
+      readPeriod(own)!,
+    )),
   };
 }
 

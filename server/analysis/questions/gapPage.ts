@@ -1,11 +1,11 @@
 import { type GapPage, type GapQueryRead, gapKind, gapMark, paidState } from '@opsimath/contract/api/gaps';
 import { UNKNOWN } from '@opsimath/core/ranking/position';
-import { listState } from '../../data/lists';
 import type { Comparison } from '../comparison/comparison';
 import { applyFilter, type Filtered } from '../comparison/gapFilter';
 import { orderBy } from '../comparison/gapOrder';
 import { gapRows } from '../comparison/gapRow';
 import type { Standings } from '../facts/standings';
+import { type OpenComparison, openComparison } from '../comparison/openComparison';
 import type { Workspace } from '../thread/workspace';
 
 const FIRST = 20;
@@ -46,18 +46,20 @@ export async function filteredOrder(
   workspace: Workspace,
   projectId: number,
   query: GapQueryRead,
-): Promise<{ comparison: Comparison; order: Int32Array; filtered: Filtered }> {
-  const { comparison, name } = await workspace.comparison(projectId, query);
-  const state = await workspace.factState(comparison.market.id, projectId);
-  const order = await workspace.orders.get(`${name}:${JSON.stringify(query.sort)}`, async () =>
-    orderBy(comparison, query.sort, await workspace.alphabet(comparison.market, state)),
+): Promise<OpenComparison & { order: Int32Array; filtered: Filtered }> {
+  const { comparison, name, revisions } = await openComparison(workspace, projectId, query);
+  const order = await workspace.keep('order', revisions, [name, query.sort], async () =>
+    orderBy(comparison, query.sort, await workspace.alphabet(comparison.market, revisions)),
   );
   const { sort: _, offset: _o, limit: _l, ...filter } = query;
-  const list = filter.inList === undefined ? '' : await listState(workspace.database, filter.inList);
-  const filtered = await workspace.filters.get(JSON.stringify([name, filter, list]), () =>
-    applyFilter(workspace, comparison, filter),
+  const filtered = await workspace.keep(
+    'filter',
+    revisions,
+    [name, filter],
+    () => applyFilter(workspace, comparison, filter),
+    filter.inList === undefined ? [] : ['lists'],
   );
-  return { comparison, order, filtered };
+  return { comparison, name, order, filtered, revisions };
 }
 
 export function rivalColumns(comparison: Comparison): GapPage['rivals'] {

@@ -4,14 +4,12 @@ import type { z } from 'zod';
 import { keywordKeysText } from '../../data/keywordKeys';
 import { keywordsById } from '../../data/keywords';
 import { KnownProblem } from '../../problem';
-import { Lately } from '../facts/columnStore';
-import { digest } from '../facts/digest';
+import { contentName } from '../thread/contentName';
 import { inWordWorker } from '../words/inWordWorker';
 import type { Pool } from '../pool/pool';
-import { openSift } from '../sift/sift';
+import { openSift } from '../sift/openSift';
 import type { Workspace } from '../thread/workspace';
 
-const KEPT = 3;
 const MOST_KEYWORDS = 300_000;
 
 /** What came through, each keyword under the longest one contained in it. Numbers are places in `indices`. */
@@ -22,7 +20,6 @@ interface Tree {
   branch: Int32Array;
   branchVolume: Float64Array;
 }
-const keptBy = new WeakMap<Workspace, Lately<Tree>>();
 
 /** One level of the tree of what comes through a recipe, from the general to the special. */
 export async function keywordTree(
@@ -30,7 +27,7 @@ export async function keywordTree(
   lookUpId: number,
   query: z.output<typeof treeQuery>,
 ): Promise<TreeLevel> {
-  const { pool, name, judged, stack } = await openSift(workspace, lookUpId, query);
+  const { pool, name, revisions, judged, stack } = await openSift(workspace, lookUpId, query);
   const indices = Array.from(stack.passes.keys()).filter((i) => stack.passes[i] === 1);
   if (indices.length > MOST_KEYWORDS)
     throw new KnownProblem(
@@ -38,9 +35,9 @@ export async function keywordTree(
       `${indices.length} keywords come through; a tree is made of up to ${MOST_KEYWORDS}.`,
       'Narrow them by a sieve first.',
     );
-  let kept = keptBy.get(workspace);
-  if (!kept) keptBy.set(workspace, (kept = new Lately(KEPT)));
-  const tree = await kept.get(`${name}:${digest(indices)}`, () => grow(workspace, pool, indices));
+  const tree = await workspace.keep('tree', revisions, [name, contentName(stack.passes)], () =>
+    grow(workspace, pool, indices),
+  );
   const at = query.under === null ? indices.length : indices.findIndex((i) => pool.ids[i] === query.under);
   const level = tree.children[at] ?? [];
   const shown = level.slice(query.offset, query.offset + query.limit);

@@ -2,7 +2,7 @@ import type { SiftRow } from '@opsimath/contract/api/sift';
 import { listMarkers } from '../../data/markers';
 import { notesOfKeywords } from '../../data/notes';
 import { leavesOf } from '../../data/wordLeaves';
-import { openPool } from './poolPage';
+import { openPool } from '../pool/pool';
 import { type Cell, poolColumns } from './poolTable';
 import { siftRows } from '../sift/siftRows';
 import type { Workspace } from '../thread/workspace';
@@ -16,10 +16,11 @@ export async function listSheet(
   lookUpId: number,
   ids: readonly number[],
 ): Promise<{ heads: string[]; rows: [number, Cell[]][] }> {
-  const { pool, name } = await openPool(workspace, lookUpId);
+  const named = await openPool(workspace, lookUpId);
+  const { pool } = named;
   const indices = ids.map((id) => pool.indexOf[id - pool.base] ?? -1).filter((i) => i >= 0);
   const asked = { rescued: [], languages: true, contained: true, into: null };
-  const rows = await siftRows(workspace, { pool, name, lookUpId }, indices, asked);
+  const rows = await siftRows(workspace, named, indices, asked);
   const { database } = workspace;
   const notes = await notesOfKeywords(database, pool.projectId);
   const markers = new Map(

@@ -4,6 +4,7 @@ import { LEAST_CAPTURES } from '@opsimath/core/gap/fitChance';
 import { priorCurve } from '@opsimath/core/ranking/clickThrough';
 import { marketByCode } from '../../data/markets';
 import { projectById } from '../../data/projects';
+import { modelsUntil } from '../models/models';
 import type { Workspace } from '../thread/workspace';
 
 const POSITIONS = 100;
@@ -17,12 +18,13 @@ export async function marketModels(
 ): Promise<MarketModels> {
   const market = await marketByCode(workspace.database, code);
   const { settings } = await projectById(workspace.database, projectId);
-  const state = await workspace.factState(market.id, projectId);
-  const { curve, buckets, curveFitted, weights, fitted } = await workspace.models(
+  const revisions = await workspace.revisions({ project: projectId, market: market.id });
+  const { curve, buckets, curveFitted, weights, fitted } = await modelsUntil(
+    workspace,
     market,
     projectId,
     date,
-    state,
+    revisions,
     settings,
   );
   const prior = priorCurve(market.surface, settings.curvePrior[market.surface]);

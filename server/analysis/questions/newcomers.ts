@@ -1,6 +1,7 @@
 import type { OverTime } from '@opsimath/contract/api/overTime';
 import { placesById } from '../../data/places';
 import type { Comparison } from '../comparison/comparison';
+import { CaptureReader } from '../facts/captures';
 import type { Standings } from '../facts/standings';
 import type { Workspace } from '../thread/workspace';
 
@@ -8,15 +9,19 @@ const MOST = 20;
 
 /** Owners that came onto fronts since the earlier date, over the keywords captured at both; most gained first. */
 export async function newcomers(
-  { database }: Workspace,
+  workspace: Workspace,
   { now, sides, metrics, project }: Comparison,
   before: Standings,
   shown: Int32Array,
 ): Promise<OverTime['newcomers']> {
   const { front } = project.settings;
   const both = shown.filter((row) => now.capture[row]! > 0 && before.capture[row]! > 0);
-  const [here, earlier] = [frontPlaces(now, both, front), frontPlaces(before, both, front)];
-  const places = await placesById(database, new Set([...here, ...earlier].map(({ place }) => place)));
+  const here = await frontPlaces(workspace, now, both, front);
+  const earlier = await frontPlaces(workspace, before, both, front);
+  const places = await placesById(
+    workspace.database,
+    new Set([...here, ...earlier].map(({ place }) => place)),
+  );
   const ownerOf = (place: number): string => places.get(place)?.parent ?? places.get(place)?.address ?? '';
   const owners = new Map<string, { now: Map<number, number>; then: Set<number>; known: boolean }>();
   const entryOf = (place: number) => {
@@ -53,18 +58,18 @@ export async function newcomers(
     .slice(0, MOST);
 }
 
-function frontPlaces(
+async function frontPlaces(
+  { store }: Workspace,
   standings: Standings,
   rows: Int32Array,
   front: number,
-): { place: number; position: number; row: number }[] {
+): Promise<{ place: number; position: number; row: number }[]> {
+  const reader = await CaptureReader.over(store, standings);
   const found: { place: number; position: number; row: number }[] = [];
   for (const row of rows) {
-    const { slotStart, slotCount, organic, place } = standings.captures[standings.capture[row]! - 1]!;
-    const at = standings.captureRow[row]!;
-    for (let slot = slotStart[at]!; slot < slotStart[at]! + slotCount[at]!; slot++)
-      if (organic[slot]! >= 1 && organic[slot]! <= front)
-        found.push({ place: place[slot]!, position: organic[slot]!, row });
+    const page = reader.page(standings.base + row);
+    for (const { place, position } of page === null ? [] : reader.results(page, front))
+      found.push({ place, position, row });
   }
   return found;
 }

@@ -6,6 +6,7 @@ import { UNKNOWN, depthBand, isRanked } from '@opsimath/core/ranking/position';
 import { countsByDepth, visibility } from '@opsimath/core/ranking/visibility';
 import type { z } from 'zod';
 import { keywordIdRange } from '../../data/keywords';
+import type { Revisions } from '../../data/grounds';
 import { findSegments } from '../../data/segments/segments';
 import type { Comparison } from '../comparison/comparison';
 import { filteredOrder } from './gapPage';
@@ -24,7 +25,7 @@ export async function overTime(
   projectId: number,
   query: z.output<typeof overTimeQuery>,
 ): Promise<OverTime> {
-  const { comparison, filtered } = await filteredOrder(workspace, projectId, {
+  const { comparison, filtered, revisions } = await filteredOrder(workspace, projectId, {
     ...gapQuery.parse({ market: query.market, date: query.date }),
     ...query,
   });
@@ -36,7 +37,7 @@ export async function overTime(
     names: [sides.ownName, ...sides.rivals.map(({ name }) => name)],
     letters: [null, ...sides.rivals.map(({ letter }) => letter)],
     dates: await datesOf(workspace, comparison, shown),
-    weeks: await weeksOf(workspace, projectId, market.id, query.date, ids),
+    weeks: await weeksOf(workspace, revisions, projectId, market.id, query.date, ids),
     changes: comparison.before === null ? null : changesOf(comparison, comparison.before, shown),
     newcomers:
       comparison.before === null ? [] : await newcomers(workspace, comparison, comparison.before, shown),
@@ -111,12 +112,13 @@ function heldClicks(
 
 async function weeksOf(
   workspace: Workspace,
+  revisions: Revisions,
   projectId: number,
   marketId: number,
   date: string,
   ids: ReadonlySet<number>,
 ): Promise<OverTime['weeks']> {
-  const { rows } = await ownFigures(workspace, projectId, marketId, date);
+  const { rows } = await ownFigures(workspace, revisions, projectId, marketId, date);
   const byWeek = new Map<number, typeof rows>();
   const last = Math.floor(Date.parse(date) / DAY_MS);
   for (const row of rows) {

@@ -1,8 +1,10 @@
+import type { ProjectSettings } from '@opsimath/contract/api/projects';
 import { type OwnQueryPage, type OwnQueryRow, ownQueryQuery } from '@opsimath/contract/api/ownQueries';
 import { periodDays, readPeriod } from '@opsimath/core/demand/period';
 import {
   clickRatio,
   expectedClicks,
+  isNearQuery,
   snippetWord,
   topQuarterFrom,
 } from '@opsimath/core/performance/expectation';
@@ -13,11 +15,10 @@ import { key } from '@opsimath/core/text/key';
 import type { z } from 'zod';
 import { keywordsById } from '../../data/keywords';
 import { listedKeywords } from '../../data/lists';
-import { marketByCode } from '../../data/markets';
-import { projectById } from '../../data/projects';
 import { adTermsUntil } from '../facts/adTerms';
 import { positionOf } from '../comparison/gapRow';
 import { DAY_MS, type OwnFigure, dayOf, isoDayOf, ownFigures } from '../facts/ownFigures';
+import { type OpenComparison, openComparison } from '../comparison/openComparison';
 import type { Workspace } from '../thread/workspace';
 
 type Query = z.output<typeof ownQueryQuery>;
@@ -35,25 +36,54 @@ export async function keywordsInGroups(
   return new Set(all.filter((row) => groups.some((group) => isIn(row, group))).map(({ id }) => id));
 }
 
+interface Queries {
+  all: Row[];
+  now: Map<number, OwnFigure[]>;
+  before: Map<number, OwnFigure[]>;
+  settings: ProjectSettings;
+  topQuarter: number;
+  from: string;
+  to: string;
+  beforeFrom: string;
+  beforeTo: string;
+  until: string | null;
+}
+
 /** Every query of a period, and which groups it is in. */
-async function queryRows(workspace: Workspace, projectId: number, query: Query) {
+async function queryRows(
+  workspace: Workspace,
+  projectId: number,
+  { market, date, own, goal }: Pick<Query, 'market' | 'date' | 'own' | 'goal'>,
+): Promise<Queries & { isIn: (row: Row, group: QueryGroup) => boolean }> {
+  const opened = await openComparison(workspace, projectId, { market, date });
+  const found = await workspace.keep('own queries', opened.revisions, [opened.name, own, goal], () =>
+    gatherQueries(workspace, opened, own, goal),
+  );
+  const limits = { front: found.settings.front, topQuarter: found.topQuarter };
+  const isIn = (row: Row, group: QueryGroup): boolean =>
+    isInGroup({ ...row, thin: row.ctr.thin }, group, limits);
+  return { ...found, isIn };
+}
+
+async function gatherQueries(
+  workspace: Workspace,
+  { comparison, revisions }: OpenComparison,
+  own: string,
+  goal: number | undefined,
+): Promise<Queries> {
   const { database } = workspace;
-  const market = await marketByCode(database, query.market);
-  const { settings } = await projectById(database, projectId);
-  const { rows, newest } = await ownFigures(workspace, projectId, market.id, query.date);
+  const { market, project, date, curve } = comparison;
+  const { rows, newest } = await ownFigures(workspace, revisions, project.id, market.id, date);
   const until = newest === 0 ? null : isoDayOf(newest);
-  const { from, to } = periodDays(readPeriod(query.own)!, until ?? query.date);
+  const { from, to } = periodDays(readPeriod(own)!, until ?? date);
   const days = dayOf(to) - dayOf(from) + 1;
   const beforeTo = isoDayOf(dayOf(from) - 1);
   const beforeFrom = isoDayOf(dayOf(from) - days);
   const now = gather(rows, from, to);
   const before = gather(rows, beforeFrom, beforeTo);
-  const state = await workspace.factState(market.id, projectId);
-  const { curve } = await workspace.models(market, projectId, query.date, state, settings);
-  const { comparison } = await workspace.comparison(projectId, { market: query.market, date: query.date });
-  const listed = await listedKeywords(database, projectId, market.id);
-  for (const { bidOn } of (await adTermsUntil(workspace, projectId, market.id, query.date)).terms.values())
-    listed.add(bidOn);
+  const listed = await listedKeywords(database, project.id, market.id);
+  const ads = await adTermsUntil(workspace, revisions, project.id, market.id, date);
+  for (const { bidOn } of ads.terms.values()) listed.add(bidOn);
   const texts = await keywordsById(database, now.keys());
   const topQuarter = topQuarterFrom([...now.values()].map((entry) => sumOf(entry).impressions));
   const rowOf = new Map<number, number>();
@@ -63,7 +93,6 @@ async function queryRows(workspace: Workspace, projectId: number, query: Query) 
     const earlier = before.get(id);
     const expected = expectedClicks(entry, curve);
     const ratio = clickRatio(sum.clicks, expected);
-    const place = sum.position === null ? null : Math.floor(sum.position + 0.5);
     const row = rowOf.get(id);
     return {
       ...sum,
@@ -75,17 +104,15 @@ async function queryRows(workspace: Workspace, projectId: number, query: Query) 
       expected,
       ratio,
       word: snippetWord(ratio),
-      near: place !== null && place >= 11 && place <= 20 && sum.impressions >= topQuarter,
+      near: isNearQuery(sum, topQuarter),
       listed: listed.has(id),
-      shortfall: query.goal === undefined ? null : Math.max(0, sum.impressions * query.goal - sum.clicks),
+      shortfall: goal === undefined ? null : Math.max(0, sum.impressions * goal - sum.clicks),
       captured: positionOf(row === undefined ? UNKNOWN : comparison.columns.ownOrganic[row]!),
       pages: new Set(entry.map(({ place: page }) => page)).size,
     };
   });
-  const limits = { front: settings.front, topQuarter };
-  const isIn = (row: Row, group: QueryGroup): boolean =>
-    isInGroup({ ...row, thin: row.ctr.thin }, group, limits);
-  return { all, isIn, now, before, settings, topQuarter, from, to, beforeFrom, beforeTo, until };
+  const { settings } = project;
+  return { all, now, before, settings, topQuarter, from, to, beforeFrom, beforeTo, until };
 }
 
 /** Own search performance by query over a period against the one before, and against what was to be expected (method §18). */

@@ -17,6 +17,7 @@ import { type AdTerm, adTermsUntil } from '../facts/adTerms';
 import type { Comparison } from '../comparison/comparison';
 import { gapFigures } from '../comparison/gapFigures';
 import { positionOf } from '../comparison/gapRow';
+import { openComparison } from '../comparison/openComparison';
 import type { Workspace } from '../thread/workspace';
 
 /** One paid keyword for so many organic ones. */
@@ -28,14 +29,15 @@ type Row = AdTermRow & { key: string };
 export async function paidView(workspace: Workspace, projectId: number, query: Query): Promise<PaidView> {
   const { own, state, balance, find, sort, offset, limit, ...scope } = query;
   const { database } = workspace;
-  const { comparison } = await workspace.comparison(projectId, scope);
+  const { comparison, revisions } = await openComparison(workspace, projectId, scope);
   const { market, project } = comparison;
-  const held = await adTermsUntil(workspace, projectId, market.id, scope.date);
+  const held = await adTermsUntil(workspace, revisions, projectId, market.id, scope.date);
   const ads =
     held.to === null
       ? held
       : await adTermsUntil(
           workspace,
+          revisions,
           projectId,
           market.id,
           scope.date,

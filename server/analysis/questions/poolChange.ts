@@ -1,7 +1,7 @@
 import type { PoolChange } from '@opsimath/contract/api/lookUps';
 import { keywordsById } from '../../data/keywords';
 import { KnownProblem } from '../../problem';
-import { openPool } from './poolPage';
+import { openPool } from '../pool/pool';
 import type { Workspace } from '../thread/workspace';
 
 /** What came, went and moved between two look-ups of one market, most searched first. */

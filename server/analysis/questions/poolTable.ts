@@ -1,6 +1,7 @@
 import type { PoolQueryRead, PoolRow } from '@opsimath/contract/api/lookUps';
 import { notesOfKeywords } from '../../data/notes';
-import { openPool, poolIndices } from './poolPage';
+import { openPool } from '../pool/pool';
+import { poolIndices } from '../pool/poolOrder';
 import { poolRows } from '../pool/poolRows';
 import type { Workspace } from '../thread/workspace';
 
@@ -12,10 +13,10 @@ export async function poolTable(
   lookUpId: number,
   query: PoolQueryRead,
 ): Promise<{ heads: string[]; rows: Cell[][]; total: number }> {
-  const { pool, name } = await openPool(workspace, lookUpId);
-  const { indices, total } = await poolIndices(workspace, pool, name, query);
-
-  const rows = await poolRows(workspace, pool, indices);
+  const named = await openPool(workspace, lookUpId);
+  const { pool } = named;
+  const { indices, total } = await poolIndices(workspace, named, query);
+  const rows = await poolRows(workspace, named, indices);
   const notes = await notesOfKeywords(workspace.database, pool.projectId);
   const columns = poolColumns(pool.targets, pool.market.currency, notes);
   return {

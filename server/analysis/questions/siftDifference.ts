@@ -1,8 +1,8 @@
 import type { SiftDifference, differenceQuery } from '@opsimath/contract/api/sift';
 import type { z } from 'zod';
 import { keywordsById } from '../../data/keywords';
-import { poolOrder } from './poolPage';
-import { openSift } from '../sift/sift';
+import { poolOrder } from '../pool/poolOrder';
+import { openSift } from '../sift/openSift';
 import type { Workspace } from '../thread/workspace';
 
 const SHOWN = 100;
@@ -13,9 +13,10 @@ export async function siftDifference(
   lookUpId: number,
   { before, ...now }: z.output<typeof differenceQuery>,
 ): Promise<SiftDifference> {
-  const { pool, name, stack } = await openSift(workspace, lookUpId, now);
+  const opened = await openSift(workspace, lookUpId, now);
+  const { pool, stack } = opened;
   const { stack: earlier } = await openSift(workspace, lookUpId, before);
-  const order = await poolOrder(workspace, pool, name, [{ sort: 'volume', descending: true }]);
+  const order = await poolOrder(workspace, opened, [{ sort: 'volume', descending: true }]);
   const came: number[] = [];
   const went: number[] = [];
   for (const i of order) {

@@ -1,15 +1,15 @@
 import type { TargetKeywords } from '@opsimath/contract/api/targets';
-import { type FrontSlot, difficulty } from '@opsimath/core/ranking/difficulty';
+import { difficulty } from '@opsimath/core/ranking/difficulty';
 import { UNKNOWN, depthBand, isRanked } from '@opsimath/core/ranking/position';
 import { key } from '@opsimath/core/text/key';
-import { keywordIds, keywordsById } from '../../data/keywords';
+import { keywordIdRange, keywordIds, keywordsById } from '../../data/keywords';
 import { marketByCode } from '../../data/markets';
 import { projectById } from '../../data/projects';
 import { findSegments } from '../../data/segments/segments';
 import { targetById } from '../../data/targets';
 import { volumesAt } from '../../data/volumes';
 import { positionOf } from '../comparison/gapRow';
-import { captureColumnsOf } from '../facts/standings';
+import { CaptureReader, newestCaptures } from '../facts/captures';
 import { newestStanding, targetFacts } from '../facts/targetFacts';
 import type { Workspace } from '../thread/workspace';
 
@@ -89,28 +89,14 @@ async function difficultiesOf(
   wanted: ReadonlySet<number>,
 ): Promise<Map<number, number>> {
   const found = new Map<number, number>();
-  if (wanted.size === 0) return found;
-  for (const segment of await findSegments(database, { marketId, kind: 'captures', until: date })) {
-    const columns = await captureColumnsOf(store, segment);
-    const authority = await store.column<Uint8Array>(segment.id, 'authority');
-    const phrase = await store.column<Uint8Array>(segment.id, 'phrase');
-    columns.keyword.forEach((id, row) => {
-      if (!wanted.has(id)) return;
-      const slots: FrontSlot[] = [];
-      for (
-        let slot = columns.slotStart[row]!;
-        slot < columns.slotStart[row]! + columns.slotCount[row]!;
-        slot++
-      ) {
-        if (columns.organic[slot]! > 0 && columns.organic[slot]! <= front)
-          slots.push({
-            authority: authority[slot] === 255 ? null : authority[slot]!,
-            phraseInTitle: phrase[slot] === 1,
-          });
-      }
-      const value = difficulty(slots);
-      if (value !== null) found.set(id, value);
-    });
+  const range = wanted.size === 0 ? null : await keywordIdRange(database, marketId);
+  if (range === null) return found;
+  const segments = await findSegments(database, { marketId, kind: 'captures', until: date });
+  const reader = await CaptureReader.over(store, await newestCaptures(store, segments, range));
+  for (const id of wanted) {
+    const page = reader.page(id);
+    const value = page && difficulty(reader.results(page, front));
+    if (value !== null) found.set(id, value);
   }
   return found;
 }

@@ -1,32 +1,24 @@
 import type { VariantPage, variantQuery } from '@opsimath/contract/api/variants';
-import { VARIANT_LINKS, type VariantGroups } from '@opsimath/core/sift/variantGroups';
+import { VARIANT_LINKS } from '@opsimath/core/sift/variantGroups';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { key } from '@opsimath/core/text/key';
 import { LANGUAGES } from '@opsimath/core/text/stems';
 import type { z } from 'zod';
-import { keywordKeys, keywordKeysText } from '../../data/keywordKeys';
+import { keywordKeys } from '../../data/keywordKeys';
 import { keywordsById } from '../../data/keywords';
 import { marketTranslations } from '../../data/translations';
-import { variantChoices } from '../../data/variantChoices';
-import { KnownProblem } from '../../problem';
-import { Lately } from '../facts/columnStore';
-import { digest } from '../facts/digest';
-import { inWordWorker } from '../words/inWordWorker';
-import type { Pool } from '../pool/pool';
-import { type NamedPool, poolLanguages } from '../words/poolWords';
-import { openSift } from '../sift/sift';
+import type { NamedPool, Pool } from '../pool/pool';
+import { poolLanguages } from '../words/poolWords';
+import { openSift } from '../sift/openSift';
+import { variantGroups } from '../sift/variantGroups';
 import type { Workspace } from '../thread/workspace';
 
-const KEPT = 4;
-/** More keywords than this are narrowed by the recipe first. */
-const MOST_KEYWORDS = 100_000;
 const MOST_MEMBERS = 100;
 const MOST_UNTRANSLATED = 5000;
 /** In larger pools nobody is told which of a group could be translated: that would take longer than the groups. */
 const MOST_SPOKEN = 200_000;
 
 type Query = z.output<typeof variantQuery>;
-const keptBy = new WeakMap<Workspace, Lately<VariantGroups>>();
 
 /** What comes through a recipe in groups of variants (method §13), the most searched together first. */
 export async function variantPage(
@@ -37,7 +29,7 @@ export async function variantPage(
   const opened = await openSift(workspace, lookUpId, query);
   const { pool, judged, stack } = opened;
   const indices = Array.from(stack.passes.keys()).filter((i) => stack.passes[i] === 1);
-  const { main, link } = await groupsOf(workspace, opened, indices);
+  const { main, link } = await variantGroups(workspace, opened, indices);
   const volumeAt = (n: number): number => pool.metrics.volume[pool.ids[indices[n]!]! - pool.base]!;
   const groups = gather(main, (n) => volumeAt(n) || 0);
   const shown = await found(workspace, pool, indices, groups, query.find);
@@ -71,54 +63,6 @@ export async function variantPage(
       }),
     })),
   };
-}
-
-/** One byte a keyword of a pool: 1 for the main keyword of each group of variants. */
-export async function mainVariants(workspace: Workspace, named: NamedPool): Promise<Uint8Array> {
-  const { main } = await groupsOf(workspace, named, Array.from(named.pool.ids.keys()));
-  return Uint8Array.from(main, (root, n) => (root === n ? 1 : 0));
-}
-
-async function groupsOf(
-  workspace: Workspace,
-  { pool, name }: NamedPool,
-  indices: readonly number[],
-): Promise<VariantGroups> {
-  if (indices.length > MOST_KEYWORDS)
-    throw new KnownProblem(
-      'too-many-for-variants',
-      `${indices.length} keywords come through; variants are found among up to ${MOST_KEYWORDS}.`,
-      'Narrow them by a sieve first.',
-    );
-  const { database } = workspace;
-  const { id: marketId, language } = pool.market;
-  const choices = await variantChoices(database, pool.projectId, marketId);
-  const translated = await marketTranslations(database, marketId, language);
-  let kept = keptBy.get(workspace);
-  if (!kept) keptBy.set(workspace, (kept = new Lately(KEPT)));
-  const state = JSON.stringify([name, digest(indices), choices, translated.size]);
-  return kept.get(state, async () => {
-    const ids = indices.map((i) => pool.ids[i]!);
-    const numberOf = new Map(ids.map((id, n) => [id, n]));
-    const byHand = new Map<number, number>();
-    for (const { keyword, under } of choices) {
-      const [n, m] = [numberOf.get(keyword), numberOf.get(under)];
-      // What belongs under a keyword that did not come through stays apart.
-      if (n !== undefined) byHand.set(n, m ?? n);
-    }
-    const translations = new Map<number, string>();
-    for (const [id, text] of translated) {
-      const n = numberOf.get(id);
-      if (n !== undefined) translations.set(n, key(text));
-    }
-    return inWordWorker('variants', {
-      keys: await keywordKeysText(database, marketId, ids),
-      volumes: Float64Array.from(ids, (id) => pool.metrics.volume[id - pool.base]!),
-      language,
-      translations,
-      byHand,
-    });
-  });
 }
 
 interface Group {

@@ -4,14 +4,12 @@ import { key } from '@opsimath/core/text/key';
 import { isStopWord } from '@opsimath/core/text/stems';
 import type { z } from 'zod';
 import { keywordKeysText } from '../../data/keywordKeys';
-import { verdictState } from '../../data/verdicts';
-import { Lately } from '../facts/columnStore';
 import { inWordWorker } from '../words/inWordWorker';
 import type { Pool } from '../pool/pool';
-import { openSift } from '../sift/sift';
+import { openSift } from '../sift/openSift';
+import { contentName } from '../thread/contentName';
 import type { Workspace } from '../thread/workspace';
 
-const KEPT = 4;
 /** Of so many keywords one must hold a run of words for it to be listed. */
 const RARE = 20_000;
 /** It is done when the answer is there. */
@@ -24,7 +22,6 @@ interface Counting {
   failed?: Error;
   keywords: number;
 }
-const keptBy = new WeakMap<Workspace, Lately<Counting>>();
 
 /**
  * Frequencies of words among what comes through a recipe. They are counted on a thread of their own: until that is
@@ -35,17 +32,9 @@ export async function wordCounts(
   lookUpId: number,
   query: z.output<typeof wordCountsQuery>,
 ): Promise<WordCountsPage> {
-  const { pool, name, stack } = await openSift(workspace, lookUpId, query);
-  let kept = keptBy.get(workspace);
-  if (!kept) keptBy.set(workspace, (kept = new Lately(KEPT)));
-  const through = stack.counts.at(-1)?.out ?? pool.ids.length;
-  // Verdicts and lists change what comes through under the same recipe.
-  const { steps, rescued } = query;
-  const judged = steps.some(({ sieve }) => sieve.kind === 'verdict')
-    ? await verdictState(workspace.database, pool.projectId)
-    : '';
-  const asked = JSON.stringify([name, steps, rescued, through, judged]);
-  const counting = await kept.get(asked, async () => {
+  const { pool, name, revisions, stack } = await openSift(workspace, lookUpId, query);
+  const asked = [name, contentName(stack.passes)];
+  const counting = await workspace.keep('word counts', revisions, asked, async () => {
     const indices = Array.from(stack.passes.keys()).filter((i) => stack.passes[i] === 1);
     const ids = indices.map((i) => pool.ids[i]!);
     const begun: Counting = { done: 0, grams: null, keywords: indices.length };
@@ -65,7 +54,7 @@ export async function wordCounts(
     return begun;
   });
   if (counting.failed) {
-    kept.forget(asked);
+    workspace.forget('word counts', revisions, asked);
     throw counting.failed;
   }
   const byWords = countByWords(pool, stack.passes);

@@ -1,4 +1,5 @@
 import { FOUND_BY } from '@opsimath/contract/api/lookUps';
+import type { Ground } from '@opsimath/contract/api/grounds';
 import type { Sieve } from '@opsimath/contract/api/sift';
 import { PURPOSES } from '@opsimath/core/sift/purpose';
 import { anyOfBits, anyOfCodes, members, rankedByAtLeast, withinBounds } from '@opsimath/core/sift/passes';
@@ -11,27 +12,15 @@ import { listMembers } from '../../data/lists';
 import { markedIds } from '../../data/markers';
 import { TREND_WORDS } from '../../data/segments/metricsColumns';
 import { bannedPhrases } from '../pool/bannedPhrases';
-import type { Pool } from '../pool/pool';
+import type { NamedPool, Pool } from '../pool/pool';
 import { poolFigures } from '../pool/poolFigures';
-import {
-  type NamedPool,
-  poolContaining,
-  poolGrains,
-  poolLanguages,
-  poolPurposes,
-  poolSigns,
-} from '../words/poolWords';
+import { poolContaining, poolGrains, poolLanguages, poolPurposes, poolSigns } from '../words/poolWords';
 import { poolNearness } from '../pool/nearness';
 import { poolRivalCoverage } from '../pool/rivalCoverage';
 import { keywordsInGroups } from '../questions/ownQueries';
-import { mainVariants } from '../questions/variants';
+import { mainVariants } from './variantGroups';
+import { type Judged, indicesOf } from './judged';
 import type { Workspace } from '../thread/workspace';
-
-/** What a pool's keywords have been judged to be: an index into VERDICTS each, and whether it was put off. */
-export interface Judged {
-  codes: Uint8Array;
-  parked: Uint8Array;
-}
 
 /** Figures of the sieves that the pool's table has, too. */
 const FIGURES = {
@@ -42,19 +31,23 @@ const FIGURES = {
   difficulty: 'difficulty',
 } as const;
 
-/** Sieves whose answer may change from one moment to the next without the pool changing. */
-export function isFleeting({ kind }: Sieve): boolean {
-  return FLEETING.has(kind);
-}
-const FLEETING: ReadonlySet<Sieve['kind']> = new Set([
-  'verdict',
-  'list',
-  'marker',
-  'banned words',
-  'main variants',
-  'purpose',
-  'own queries',
-]);
+/** What a sieve's answer rests on beside the pool. */
+export const SIEVE_GROUNDS: Record<Sieve['kind'], readonly Ground[]> = {
+  words: [],
+  figure: [],
+  position: [],
+  'ranked by': [],
+  found: [],
+  trend: [],
+  verdict: ['verdicts'],
+  list: ['lists'],
+  marker: ['markers'],
+  'banned words': ['words'],
+  language: [],
+  purpose: [],
+  'own queries': ['lists', 'lookUps', 'tracked', 'hand'],
+  'main variants': ['variants', 'translations'],
+};
 
 /** One byte a keyword of the pool: 1 where it passes the sieve. */
 export async function sievePasses(
@@ -97,7 +90,7 @@ export async function sievePasses(
     case 'marker':
       return members(indicesOf(pool, await markedIds(workspace.database, sieve.marker)), size, sieve.out);
     case 'banned words':
-      return members(await bannedIndices(workspace, pool, sieve.level), size, sieve.out);
+      return members(await bannedIndices(workspace, named, sieve.level), size, sieve.out);
     case 'language': {
       const { codes } = await poolLanguages(workspace, named);
       const wanted = sieve.languages.map((code) => LANGUAGES.indexOf(code) + 1);
@@ -143,26 +136,16 @@ async function figuresOf(
 /** Pool indices of keywords that hold a word of the project's which is not to be used, or another spelling of it, whole words only. */
 async function bannedIndices(
   workspace: Workspace,
-  pool: Pool,
+  named: NamedPool,
   level: Extract<Sieve, { kind: 'banned words' }>['level'],
 ): Promise<Set<number>> {
   const found = new Set<number>();
-  for (const { word, phrase } of await bannedPhrases(workspace, pool)) {
+  for (const { word, phrase } of await bannedPhrases(workspace, named)) {
     if (level !== 'any' && word.level !== level) continue;
-    for (const i of indicesOf(pool, await keywordIdsHolding(workspace.database, phrase, 'phrase')))
+    for (const i of indicesOf(named.pool, await keywordIdsHolding(workspace.database, phrase, 'phrase')))
       found.add(i);
   }
   return found;
-}
-
-/** Pool indices of keywords by id; those that are not in the pool are passed over. */
-export function indicesOf({ indexOf, base }: Pool, ids: Iterable<number>): number[] {
-  const indices: number[] = [];
-  for (const id of ids) {
-    const i = indexOf[id - base];
-    if (i !== undefined && i >= 0) indices.push(i);
-  }
-  return indices;
 }
 
 /** Positions of one target, NaN where it has none; a target that is not in the pool has none anywhere. */

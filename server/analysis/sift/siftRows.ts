@@ -7,7 +7,8 @@ import { heldTranslations } from '../../data/translations';
 import { judgementsOf } from '../../data/verdicts';
 import { poolFigures } from '../pool/poolFigures';
 import { poolRows } from '../pool/poolRows';
-import { type NamedPool, poolContaining, poolLanguages, purposeMaterial } from '../words/poolWords';
+import { poolContaining, poolLanguages, purposeMaterial } from '../words/poolWords';
+import type { NamedPool } from '../pool/pool';
 import type { Workspace } from '../thread/workspace';
 
 type Asked = Pick<SiftQueryRead, 'rescued' | 'languages' | 'contained' | 'into'>;
@@ -21,7 +22,7 @@ export async function siftRows(
 ): Promise<SiftRow[]> {
   const { database } = workspace;
   const { pool } = named;
-  const rows = await poolRows(workspace, pool, indices);
+  const rows = await poolRows(workspace, named, indices);
   const ids = rows.map(({ id }) => id);
   const judgements = await judgementsOf(database, pool.projectId, ids);
   const markers = await markersOf(database, pool.projectId, ids);

@@ -23,7 +23,7 @@ import { poolPage } from '../questions/poolPage';
 import { poolTable } from '../questions/poolTable';
 import { siftDifference } from '../questions/siftDifference';
 import { keywordTree } from '../questions/keywordTree';
-import { siftIds, siftPage, siftRemoved } from '../sift/sift';
+import { siftIds, siftPage, siftRemoved } from '../questions/siftPage';
 import { targetKeywords } from '../questions/targetKeywords';
 import { targetMarkets } from '../questions/targetMarkets';
 import { targetProfile } from '../questions/targetProfile';

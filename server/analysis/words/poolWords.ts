@@ -5,41 +5,15 @@ import { key } from '@opsimath/core/text/key';
 import { LANGUAGES } from '@opsimath/core/text/stems';
 import { keywordKeysText } from '../../data/keywordKeys';
 import { lookUpFinds } from '../../data/lookUps';
-import { projectById } from '../../data/projects';
 import { listTargets } from '../../data/targets';
-import { Lately } from '../facts/columnStore';
 import { type FrontSigns, frontSigns } from '../pool/frontSigns';
 import { inWordWorker } from './inWordWorker';
-import type { Pool } from '../pool/pool';
+import type { NamedPool, Pool } from '../pool/pool';
 import { poolFigures } from '../pool/poolFigures';
 import type { Workspace } from '../thread/workspace';
 
-/** A pool and the name it goes by while its facts are the same. */
-export interface NamedPool {
-  pool: Pool;
-  name: string;
-  lookUpId: number;
-}
-
-const KEPT = 6;
 /** A CPC is dear when it is among the highest 40 % of the pool's. */
 const DEAR_SHARE = 0.4;
-
-class Kept {
-  readonly languages = new Lately<{ codes: Uint8Array; confidence: Uint8Array }>(KEPT);
-  readonly containing = new Lately<Containing>(KEPT);
-  readonly grains = new Lately<Float32Array>(KEPT);
-  readonly signs = new Lately<FrontSigns>(KEPT);
-  readonly materials = new Lately<PurposeMaterial>(KEPT);
-  readonly purposes = new Lately<Uint8Array>(KEPT);
-}
-const keptBy = new WeakMap<Workspace, Kept>();
-
-function keptOf(workspace: Workspace): Kept {
-  let kept = keptBy.get(workspace);
-  if (!kept) keptBy.set(workspace, (kept = new Kept()));
-  return kept;
-}
 
 /** Keys of all keywords of a pool, in its order, with line ends between. */
 export function poolKeys({ database }: Workspace, pool: Pool): Promise<string> {
@@ -47,15 +21,21 @@ export function poolKeys({ database }: Workspace, pool: Pool): Promise<string> {
 }
 
 /** The language of each keyword: index into LANGUAGES plus 1, 0 where nothing tells; confidence in percent. */
-export function poolLanguages(workspace: Workspace, { pool, name }: NamedPool) {
-  return keptOf(workspace).languages.get(name, async () =>
+export function poolLanguages(
+  workspace: Workspace,
+  { pool, name, revisions }: NamedPool,
+): Promise<{ codes: Uint8Array; confidence: Uint8Array }> {
+  return workspace.keep('languages', revisions, [name], async () =>
     inWordWorker('languages', { keys: await poolKeys(workspace, pool), usual: pool.market.language }),
   );
 }
 
 /** In how many other keywords of the pool each stands as a phrase. */
-export function poolContaining(workspace: Workspace, { pool, name }: NamedPool): Promise<Containing> {
-  return keptOf(workspace).containing.get(name, async () =>
+export function poolContaining(
+  workspace: Workspace,
+  { pool, name, revisions }: NamedPool,
+): Promise<Containing> {
+  return workspace.keep('containing', revisions, [name], async () =>
     inWordWorker('containing', {
       keys: await poolKeys(workspace, pool),
       volumes: Float64Array.from(pool.ids, (id) => pool.metrics.volume[id - pool.base]!),
@@ -64,8 +44,11 @@ export function poolContaining(workspace: Workspace, { pool, name }: NamedPool):
 }
 
 /** Words of each keyword beyond the seed keywords of the look-up; NaN where it had none. */
-export function poolGrains(workspace: Workspace, { pool, name, lookUpId }: NamedPool): Promise<Float32Array> {
-  return keptOf(workspace).grains.get(name, async () => {
+export function poolGrains(
+  workspace: Workspace,
+  { pool, name, lookUpId, revisions }: NamedPool,
+): Promise<Float32Array> {
+  return workspace.keep('grains', revisions, [name], async () => {
     const finds = await lookUpFinds(workspace.database, lookUpId);
     const seeds = [...new Set(finds.flatMap(({ seed }) => (seed ? [key(seed)] : [])))];
     if (seeds.length === 0) return new Float32Array(pool.ids.length).fill(NaN);
@@ -75,11 +58,9 @@ export function poolGrains(workspace: Workspace, { pool, name, lookUpId }: Named
 }
 
 /** What the newest result pages say of the front of each keyword. */
-export async function poolSigns(workspace: Workspace, { pool, name }: NamedPool): Promise<FrontSigns> {
-  const { revision, settings } = await projectById(workspace.database, pool.projectId);
-  return keptOf(workspace).signs.get(`${name}:${revision}`, () =>
-    frontSigns(workspace, pool, settings.front, settings.pagePaths),
-  );
+export function poolSigns(workspace: Workspace, { pool, name, revisions }: NamedPool): Promise<FrontSigns> {
+  const { front, pagePaths } = pool.settings;
+  return workspace.keep('signs', revisions, [name], () => frontSigns(workspace, pool, front, pagePaths));
 }
 
 /** What tells the purpose of a pool's searches beside their words. */
@@ -91,10 +72,9 @@ export interface PurposeMaterial {
   dearFrom: number;
 }
 
-export async function purposeMaterial(workspace: Workspace, named: NamedPool): Promise<PurposeMaterial> {
-  const { revision, settings } = await projectById(workspace.database, named.pool.projectId);
-  return keptOf(workspace).materials.get(`${named.name}:${revision}`, () =>
-    gatherMaterial(workspace, named, settings.purposeWords),
+export function purposeMaterial(workspace: Workspace, named: NamedPool): Promise<PurposeMaterial> {
+  return workspace.keep('purpose material', named.revisions, [named.name], () =>
+    gatherMaterial(workspace, named, named.pool.settings.purposeWords),
   );
 }
 
@@ -121,10 +101,9 @@ async function gatherMaterial(
 }
 
 /** The purpose of each search: index into PURPOSES. */
-export async function poolPurposes(workspace: Workspace, named: NamedPool): Promise<Uint8Array> {
-  const { pool, name } = named;
-  const { revision } = await projectById(workspace.database, pool.projectId);
-  return keptOf(workspace).purposes.get(`${name}:${revision}`, async () => {
+export function poolPurposes(workspace: Workspace, named: NamedPool): Promise<Uint8Array> {
+  const { pool, name, revisions } = named;
+  return workspace.keep('purposes', revisions, [name], async () => {
     const { words, names, signs, dearFrom: dear } = await purposeMaterial(workspace, named);
     return inWordWorker('purposes', {
       keys: await poolKeys(workspace, pool),
@@ -138,7 +117,9 @@ export async function poolPurposes(workspace: Workspace, named: NamedPool): Prom
 }
 
 /** From which CPC on a click is among the dearest 40 %; NaN without any known. */
-function dearFrom(cpc: Float32Array): number {
-  const known = cpc.filter((value) => value === value).sort();
+function dearFrom(cpc: ArrayLike<number>): number {
+  const known = Float64Array.from(cpc)
+    .filter((value) => value === value)
+    .sort();
   return known.length === 0 ? NaN : known[Math.floor(known.length * (1 - DEAR_SHARE))]!;
 }

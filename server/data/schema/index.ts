@@ -6,3 +6,4 @@ export * from './world';
 export * from './notes';
 export * from './sift';
 export * from './paid';
+export * from './grounds';

@@ -1,30 +1,18 @@
 import type { RemovedPage, SiftPage, SiftQueryRead, removedQuery } from '@opsimath/contract/api/sift';
 import { VERDICTS, sieveProblem } from '@opsimath/core/sift/sieve';
-import { type StackResult, runStack } from '@opsimath/core/sift/stack';
 import type { z } from 'zod';
 import { keywordIdsContaining, keywordsById } from '../../data/keywords';
 import { idsTranslatedLike } from '../../data/translations';
-import { verdictColumns } from '../../data/verdicts';
-import { Lately } from '../facts/columnStore';
 import type { Pool } from '../pool/pool';
-import { openPool, poolOrder } from '../questions/poolPage';
+import { poolOrder } from '../pool/poolOrder';
 import { poolRows } from '../pool/poolRows';
-import type { NamedPool } from '../words/poolWords';
-import { type Judged, indicesOf, isFleeting, sievePasses } from './sieves';
-import { siftRows } from './siftRows';
+import { type Judged, indicesOf } from '../sift/judged';
+import { type Opened, type SiftAsked, openSift } from '../sift/openSift';
+import { siftRows } from '../sift/siftRows';
 import type { Workspace } from '../thread/workspace';
 
-const KEPT_SIEVES = 40;
 const MOST_FITS = 20;
 const FIT = VERDICTS.indexOf('fit');
-const UNJUDGED = VERDICTS.indexOf('unjudged');
-
-type Asked = Pick<SiftQueryRead, 'steps' | 'rescued'>;
-export interface Opened extends NamedPool {
-  judged: Judged;
-  stack: StackResult;
-}
-const keptBy = new WeakMap<Workspace, Lately<Uint8Array>>();
 
 /** One page of a pool run through a recipe, with what each step did. */
 export async function siftPage(
@@ -33,9 +21,9 @@ export async function siftPage(
   query: SiftQueryRead,
 ): Promise<SiftPage> {
   const opened = await openSift(workspace, lookUpId, query);
-  const { pool, name, judged, stack } = opened;
+  const { pool, judged, stack } = opened;
   const shown = query.find.trim() === '' ? stack.passes : await found(workspace, opened, query.find);
-  const order = await poolOrder(workspace, pool, name, query.sort);
+  const order = await poolOrder(workspace, opened, query.sort);
   const through = stack.counts.at(-1)?.out ?? pool.ids.length;
   const total = shown === stack.passes ? through : countOf(shown);
   const indices = pageOf(order, shown, query.offset, Math.min(query.limit, total - query.offset));
@@ -56,8 +44,9 @@ export async function siftRemoved(
   lookUpId: number,
   query: z.output<typeof removedQuery>,
 ): Promise<RemovedPage> {
-  const { pool, name, stack } = await openSift(workspace, lookUpId, query);
-  const order = await poolOrder(workspace, pool, name, [{ sort: 'volume', descending: true }]);
+  const opened = await openSift(workspace, lookUpId, query);
+  const { stack } = opened;
+  const order = await poolOrder(workspace, opened, [{ sort: 'volume', descending: true }]);
   const indices: number[] = [];
   let total = 0;
   for (let n = 0; n < order.length; n++) {
@@ -65,66 +54,24 @@ export async function siftRemoved(
     if (total >= query.offset && indices.length < query.limit) indices.push(order[n]!);
     total++;
   }
-  return { total, rows: await poolRows(workspace, pool, indices) };
+  return { total, rows: await poolRows(workspace, opened, indices) };
 }
 
 /** Keyword ids of what comes through, most searched first; only those of some verdicts if any are given. */
 export async function siftIds(
   workspace: Workspace,
   lookUpId: number,
-  query: Asked & Pick<SiftQueryRead, 'find'>,
+  query: SiftAsked & Pick<SiftQueryRead, 'find'>,
   only: readonly (typeof VERDICTS)[number][],
 ): Promise<Int32Array> {
   const opened = await openSift(workspace, lookUpId, query);
-  const { pool, name, judged, stack } = opened;
+  const { pool, judged, stack } = opened;
   const shown = query.find.trim() === '' ? stack.passes : await found(workspace, opened, query.find);
   const codes = only.map((word) => VERDICTS.indexOf(word));
-  const order = await poolOrder(workspace, pool, name, [{ sort: 'volume', descending: true }]);
+  const order = await poolOrder(workspace, opened, [{ sort: 'volume', descending: true }]);
   return order
     .filter((i) => shown[i] === 1 && (codes.length === 0 || codes.includes(judged.codes[i]!)))
     .map((i) => pool.ids[i]!);
-}
-
-/** A pool as it runs through a recipe, with what has been judged. */
-export async function openSift(
-  workspace: Workspace,
-  lookUpId: number,
-  { steps, rescued }: Asked,
-): Promise<Opened> {
-  const { pool, name } = await openPool(workspace, lookUpId);
-  const named = { pool, name, lookUpId };
-  const judged = await judgedOf(workspace, pool);
-  let kept = keptBy.get(workspace);
-  if (!kept) keptBy.set(workspace, (kept = new Lately(KEPT_SIEVES)));
-  const passes: (Uint8Array | null)[] = [];
-  for (const { on, sieve } of steps) {
-    if (!on || sieveProblem(sieve) !== null) passes.push(null);
-    else if (isFleeting(sieve)) passes.push(await sievePasses(workspace, named, sieve, judged));
-    else
-      passes.push(
-        await kept.get(`${name}:${JSON.stringify(sieve)}`, () =>
-          sievePasses(workspace, named, sieve, judged),
-        ),
-      );
-  }
-  const marks = rescued.length === 0 ? null : new Uint8Array(pool.ids.length);
-  if (marks) for (const i of indicesOf(pool, rescued)) marks[i] = 1;
-  return { ...named, judged, stack: runStack(pool.ids.length, passes, marks) };
-}
-
-async function judgedOf(workspace: Workspace, pool: Pool): Promise<Judged> {
-  const { ids, codes, parked } = await verdictColumns(workspace.database, pool.projectId, pool.market.id);
-  const judged = {
-    codes: new Uint8Array(pool.ids.length).fill(UNJUDGED),
-    parked: new Uint8Array(pool.ids.length),
-  };
-  ids.forEach((id, n) => {
-    const i = pool.indexOf[id - pool.base];
-    if (i === undefined || i < 0) return;
-    judged.codes[i] = codes[n]!;
-    judged.parked[i] = parked[n]!;
-  });
-  return judged;
 }
 
 /** Of what came through, the keywords that hold a piece of text, or whose translation does. */

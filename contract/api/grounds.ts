@@ -1,0 +1,33 @@
+/**
+ * What answers rest on. Each is counted up by every write of it (server/data/migrations, 0012), for the project, market
+ * or look-up that it belongs to.
+ */
+export const GROUND_SCOPES = {
+  projects: 'project',
+  roster: 'project',
+  words: 'project',
+  index: 'project',
+  tracked: 'project',
+  notes: 'project',
+  readings: 'project',
+  hand: 'project',
+  bids: 'project',
+  verdicts: 'project',
+  recipes: 'project',
+  variants: 'project',
+  leaves: 'project',
+  lists: 'project',
+  markers: 'project',
+  imports: 'project',
+  exports: 'project',
+  lookUps: 'project',
+  lookUp: 'look-up',
+  facts: 'market',
+  keywords: 'market',
+  auctions: 'market',
+  markets: 'all',
+  translations: 'all',
+  records: 'all',
+} as const;
+export type Ground = keyof typeof GROUND_SCOPES;
+export const GROUNDS = Object.keys(GROUND_SCOPES) as Ground[];
