@@ -1,5 +1,6 @@
 import type { Database } from './connection';
 import { findSegments, readColumns } from './segments/segments';
+import { rawRows } from './rawRows';
 
 export interface CapturedSlot {
   slot: number;
@@ -58,9 +59,9 @@ async function placesById(
     args: [JSON.stringify([...ids])],
   });
   return new Map(
-    answer.rows.map((row) => [
-      Number(row.id),
-      row as unknown as { id: number; address: string; parent: string | null; owner: string },
+    rawRows<{ id: number; address: string; parent: string | null; owner: string }>(answer).map((row) => [
+      row.id,
+      row,
     ]),
   );
 }

@@ -2,6 +2,7 @@ import type { HandPosition, handEntry } from '@opsimath/contract/api/handPositio
 import type { z } from 'zod';
 import { KnownProblem } from '../problem';
 import { type Database, writeTogether } from './connection';
+import { rawRows } from './rawRows';
 
 /** A position typed in, as comparisons read it. */
 export interface HandFact {
@@ -24,7 +25,7 @@ export async function handPositionsOf(
           WHERE hand_position.project_id = ? AND keyword_id = ? ORDER BY date DESC, hand_position.id DESC`,
     args: [projectId, keywordId],
   });
-  return found.rows.map((row) => ({ ...row }) as unknown as HandPosition);
+  return rawRows<HandPosition>(found);
 }
 
 /** All that were typed in for a market, in the order of their days. */
@@ -39,7 +40,7 @@ export async function handFacts(
           WHERE project_id = ? ORDER BY date, hand_position.id`,
     args: [marketId, projectId],
   });
-  return found.rows.map((row) => ({ ...row }) as unknown as HandFact);
+  return rawRows<HandFact>(found);
 }
 
 // Comparisons name what they rest on by the revision of the project.

@@ -1,6 +1,7 @@
 import type { IndexOverview } from '@opsimath/contract/api/targets';
 import type { IndexState } from '@opsimath/contract/source/answers';
 import { type Database, writeTogether } from './connection';
+import { rawRows } from './rawRows';
 
 /** Own addresses that should be found: own targets of the surface, and what sitemaps name. */
 export async function expectedPages(
@@ -98,13 +99,13 @@ export async function indexOverview(
   const named = new Set(sitemap.rows.map((row) => String(row.address)));
   const newest = new Map<string, { state: IndexState['state']; since: string | null; checkedOn: string }>();
   const byDate = new Map<string, { date: string; indexed: number; checked: number }>();
-  for (const row of checks.rows) {
-    const { address, state, since, checkedOn } = row as unknown as {
-      address: string;
-      state: IndexState['state'];
-      since: string | null;
-      checkedOn: string;
-    };
+  interface Check {
+    address: string;
+    state: IndexState['state'];
+    since: string | null;
+    checkedOn: string;
+  }
+  for (const { address, state, since, checkedOn } of rawRows<Check>(checks)) {
     newest.set(address, { state, since, checkedOn });
     const day = byDate.get(checkedOn) ?? { date: checkedOn, indexed: 0, checked: 0 };
     day.checked++;

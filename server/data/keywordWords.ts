@@ -1,6 +1,7 @@
 import { words } from '@opsimath/core/text/key';
 import type { MatchMode } from '@opsimath/core/text/match';
 import { type Database, writeTogether } from './connection';
+import { rawRows } from './rawRows';
 
 const SORTING_BYTES = 48 * 1024 * 1024;
 
@@ -9,7 +10,7 @@ export async function indexNewKeywords(database: Database): Promise<void> {
   const answer = await database.client.execute(
     'SELECT (SELECT max(id) FROM keyword) AS most, upto FROM keyword_words_mark',
   );
-  const { most, upto } = answer.rows[0] as unknown as { most: number | null; upto: number };
+  const { most, upto } = rawRows<{ most: number | null; upto: number }>(answer)[0]!;
   if (most === null || most <= upto) return;
   // The mark is read again inside: another thread may have been faster.
   await writeTogether(database, [

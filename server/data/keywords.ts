@@ -2,6 +2,7 @@ import { key, words } from '@opsimath/core/text/key';
 import { stem } from '@opsimath/core/text/stems';
 import type { Database } from './connection';
 import { idsOf } from './keywordWords';
+import { rawRows } from './rawRows';
 
 export interface KeywordRow {
   id: number;
@@ -128,7 +129,7 @@ export async function keywordsById(
     sql: 'SELECT id, key, text FROM keyword WHERE id IN (SELECT value FROM json_each(?))',
     args: [JSON.stringify([...ids])],
   });
-  return new Map(answer.rows.map((row) => [Number(row.id), row as unknown as KeywordRow]));
+  return new Map(rawRows<KeywordRow>(answer).map((row) => [row.id, row]));
 }
 
 /** All keywords of a market in the order of their keys, and how many words each has; at most 255 are told. */
@@ -142,7 +143,7 @@ export async function keywordsByKey(
              WHERE market_id = ? ORDER BY key)`,
     args: [marketId],
   });
-  const { ids, words } = answer.rows[0] as unknown as { ids: string; words: string };
+  const { ids, words } = rawRows<{ ids: string; words: string }>(answer)[0]!;
   return {
     ids: Int32Array.from(JSON.parse(ids) as number[]),
     words: Uint8Array.from(JSON.parse(words) as number[]),

@@ -11,6 +11,7 @@ import { KnownProblem } from '../problem';
 import { type Database, type InStatement, writeTogether } from './connection';
 import { type Edited, changedMeanwhile, editionAt, keepEdition, lastEditor } from './editions';
 import { keywordList, listChange } from './schema';
+import { rawRows } from './rawRows';
 
 interface NewList {
   projectId: number;
@@ -48,8 +49,7 @@ export async function listLists(database: Database, projectId: number): Promise<
     .innerJoin(keywordList, eq(keywordList.id, listChange.listId))
     .where(eq(keywordList.projectId, projectId))
     .orderBy(asc(listChange.id));
-  return answer.rows.map((row) => {
-    const { source, ...list } = row as unknown as ListRow & { source: string | null };
+  return rawRows<ListRow & { source: string | null }>(answer).map(({ source, ...list }) => {
     return {
       ...list,
       locked: Boolean(list.locked),

@@ -4,6 +4,7 @@ import { KnownProblem } from '../problem';
 import type { Database } from './connection';
 import { marketById } from './markets';
 import { lookUp, lookUpFind, lookUpTarget } from './schema';
+import { rawRows } from './rawRows';
 
 export type LookUpTargetRow = typeof lookUpTarget.$inferSelect;
 
@@ -131,7 +132,7 @@ export async function heldRankings(
           ORDER BY look_up.id LIMIT 1`,
     args: [marketId, request.date, address, request.want, request.depth, request.leastVolume],
   });
-  return (found.rows[0] as unknown as { lookUpId: number; rows: number } | undefined) ?? null;
+  return rawRows<{ lookUpId: number; rows: number }>(found)[0] ?? null;
 }
 
 /** Look-ups of a project in a market. */

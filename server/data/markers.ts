@@ -3,6 +3,7 @@ import { and, eq, isNull } from 'drizzle-orm';
 import { KnownProblem } from '../problem';
 import { type Database, writeTogether } from './connection';
 import { marker } from './schema';
+import { rawRows } from './rawRows';
 
 /** Markers of a project with how many keywords bear each. */
 export async function listMarkers(database: Database, projectId: number): Promise<Marker[]> {
@@ -11,7 +12,7 @@ export async function listMarkers(database: Database, projectId: number): Promis
           FROM marker WHERE project_id = ? AND removed_at IS NULL ORDER BY id`,
     args: [projectId],
   });
-  return answer.rows as unknown as Marker[];
+  return rawRows<Marker>(answer);
 }
 
 export async function addMarker(

@@ -5,6 +5,7 @@ import { KnownProblem } from '../problem';
 import type { Database } from './connection';
 import { changedMeanwhile, keepEdition, lastEditor } from './editions';
 import { note } from './schema';
+import { rawRows } from './rawRows';
 
 interface NoteRow {
   id: number;
@@ -34,7 +35,7 @@ export async function listNotes(database: Database, projectId: number): Promise<
           WHERE note.project_id = ? ORDER BY note.id DESC`,
     args: [projectId],
   });
-  return answer.rows.map((row) => readNote(row as unknown as NoteRow));
+  return rawRows<NoteRow>(answer).map(readNote);
 }
 
 function readNote(row: NoteRow): Note {

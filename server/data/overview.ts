@@ -1,5 +1,6 @@
 import type { ProjectOverview } from '@opsimath/contract/api/projects';
 import type { Database } from './connection';
+import { rawRows } from './rawRows';
 
 /** Counts for the stages row, and the dates that the scope bar can offer. */
 export async function projectOverviewOf(
@@ -27,10 +28,10 @@ export async function projectOverviewOf(
           WHERE kind IN ('captures', 'rankings') AND superseded = 0 AND (?1 IS NULL OR code = ?1) GROUP BY date ORDER BY date DESC`,
     args: [market],
   });
-  const row = counts.rows[0] as unknown as Record<
-    'own' | 'rival' | 'lookUps' | 'imports' | 'tracked' | 'fits' | 'keywords',
-    number
-  >;
+  const row =
+    rawRows<Record<'own' | 'rival' | 'lookUps' | 'imports' | 'tracked' | 'fits' | 'keywords', number>>(
+      counts,
+    )[0]!;
   return {
     targets: { own: row.own, rival: row.rival },
     lookUps: row.lookUps,
@@ -38,6 +39,6 @@ export async function projectOverviewOf(
     tracked: row.tracked,
     fits: row.fits,
     keywords: row.keywords,
-    dates: dates.rows as unknown as ProjectOverview['dates'],
+    dates: rawRows<ProjectOverview['dates'][number]>(dates),
   };
 }

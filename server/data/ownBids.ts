@@ -1,6 +1,7 @@
 import type { CampaignsAnswer, MatchType } from '@opsimath/contract/source/answers';
 import { type Database, type InStatement, writeTogether } from './connection';
 import { keywordIdsOf } from './keywords';
+import { rawRows } from './rawRows';
 
 export interface OwnBid {
   keyword: number;
@@ -66,5 +67,5 @@ export async function ownBids(
           WHERE project_id = ? AND market_id = ? AND date = ? ORDER BY campaign, keyword_id, match`,
     args: [projectId, marketId, known.day!],
   });
-  return { date: String(known.day), bids: found.rows.map((row) => ({ ...row }) as unknown as OwnBid) };
+  return { date: String(known.day), bids: rawRows<OwnBid>(found) };
 }

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { SourceRecord } from '@opsimath/contract/source/answers';
 import { type Database, writeTogether } from './connection';
+import { rawRows } from './rawRows';
 
 /** What is known of a place beside its id. */
 export interface PlaceRow {
@@ -171,7 +172,7 @@ export async function placesUnder(database: Database, addresses: readonly string
                         AND substr(place.address, 1, length(rtrim(value, '/*')) + 1) = rtrim(value, '/*') || '/')`,
     args: [JSON.stringify(addresses)],
   });
-  return answer.rows as unknown as PlaceRow[];
+  return rawRows<PlaceRow>(answer);
 }
 
 /** Places by id, with their newest words. */
@@ -181,7 +182,7 @@ export async function placesById(database: Database, ids: Iterable<number>): Pro
           LEFT JOIN place_version ON place_version.id = place.version_id`,
     args: [JSON.stringify([...ids])],
   });
-  return new Map(answer.rows.map((row) => [Number(row.id), row as unknown as PlaceRow]));
+  return new Map(rawRows<PlaceRow>(answer).map((row) => [row.id, row]));
 }
 
 /** The words and owners of versions, as they stood in a capture. */
@@ -195,7 +196,7 @@ export async function placeVersions(
           WHERE place_version.id IN (SELECT value FROM json_each(?))`,
     args: [JSON.stringify([...versionIds])],
   });
-  return new Map(answer.rows.map((row) => [Number(row.version), row as unknown as PlaceRow]));
+  return new Map(rawRows<PlaceRow & { version: number }>(answer).map((row) => [row.version, row]));
 }
 
 /** All pages of the web that were ever seen. */
@@ -203,7 +204,7 @@ export async function pagePlaces(database: Database): Promise<{ id: number; addr
   const answer = await database.client.execute(
     `SELECT json_group_array(id) AS ids, json_group_array(address) AS addresses FROM place WHERE kind = 'page'`,
   );
-  const { ids, addresses } = answer.rows[0] as unknown as Record<string, string>;
+  const { ids, addresses } = rawRows<Record<string, string>>(answer)[0]!;
   const texts = JSON.parse(addresses!) as string[];
   return (JSON.parse(ids!) as number[]).map((id, n) => ({ id, address: texts[n]! }));
 }

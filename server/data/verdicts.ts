@@ -8,6 +8,7 @@ import { same } from '@opsimath/contract/api/patch';
 import { type Database, type InStatement, writeTogether } from './connection';
 import { givenVerdicts, project } from './schema';
 import { noteLeaves } from './wordLeaves';
+import { rawRows } from './rawRows';
 
 type Change = z.output<typeof judgement>;
 
@@ -149,11 +150,11 @@ export async function judgementsOf(
           WHERE project_id = ? AND keyword_id IN (SELECT value FROM json_each(?))`,
     args: [projectId, JSON.stringify(ids)],
   });
-  const kept = new Map(answer.rows.map((row) => [Number(row.keyword), row]));
+  const kept = new Map(rawRows<KeptJudgement & { keyword: number }>(answer).map((row) => [row.keyword, row]));
   return ids.map((keyword) => {
     const row = kept.get(keyword);
     if (!row) return { keyword, verdict: 'unjudged', parked: false, reason: '', person: '', decidedAt: '' };
-    const { verdict, parked, reason, person, decidedAt } = row as unknown as KeptJudgement;
+    const { verdict, parked, reason, person, decidedAt } = row;
     return { keyword, verdict, parked: Boolean(parked), reason, person, decidedAt };
   });
 }
@@ -170,7 +171,7 @@ export async function verdictColumns(
                 WHERE project_id = ? AND market_id = ? ORDER BY keyword.id)`,
     args: [projectId, marketId],
   });
-  const { ids, verdicts, parked } = answer.rows[0] as unknown as Record<string, string>;
+  const { ids, verdicts, parked } = rawRows<Record<string, string>>(answer)[0]!;
   const words = JSON.parse(verdicts!) as Verdict[];
   return {
     ids: Int32Array.from(JSON.parse(ids!) as number[]),

@@ -3,6 +3,7 @@ import type { BannedWord } from '@opsimath/contract/api/targets';
 import { key } from '@opsimath/core/text/key';
 import { listBannedWords } from './bannedWords';
 import { type Database, writeTogether } from './connection';
+import { rawRows } from './rawRows';
 
 /** Who let a keyword in although it holds a word that is not to be used. */
 export interface WordLeave {
@@ -62,7 +63,7 @@ export async function leavesOf(database: Database, projectId: number): Promise<M
     args: [projectId],
   });
   const leaves = new Map<number, WordLeave[]>();
-  for (const { keyword, ...leave } of answer.rows as unknown as (WordLeave & { keyword: number })[]) {
+  for (const { keyword, ...leave } of rawRows<WordLeave & { keyword: number }>(answer)) {
     const of = leaves.get(keyword);
     if (of) of.push({ ...leave });
     else leaves.set(keyword, [{ ...leave }]);

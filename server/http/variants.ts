@@ -12,7 +12,7 @@ import { lookUpById } from '../data/lookUps';
 import { projectById } from '../data/projects';
 import { heldTranslations, keepTranslations } from '../data/translations';
 import { chooseVariants } from '../data/variantChoices';
-import { payOnce } from '../work/paidOnce';
+import { payOnce } from '../data/paidRequests';
 import type { Routes } from './route';
 import type { Services } from './services';
 

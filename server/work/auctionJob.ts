@@ -5,7 +5,7 @@ import { progressStatement } from '../data/jobs';
 import { keywordsById } from '../data/keywords';
 import { marketByCode } from '../data/markets';
 import type { JobContext } from './context';
-import { payOnce } from './paidOnce';
+import { payOnce } from '../data/paidRequests';
 
 const AT_ONCE = 4;
 

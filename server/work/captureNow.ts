@@ -5,7 +5,7 @@ import { PlaceBook } from '../data/places';
 import { captureColumns } from '../data/segments/captureColumns';
 import { segmentStatements } from '../data/segments/segments';
 import { key } from '@opsimath/core/text/key';
-import { payOnce, together } from './paidOnce';
+import { payOnce, together } from '../data/paidRequests';
 import type { SearchSource } from '../sources/searchSource';
 
 /** Captures a few result pages at once, for somebody who waits. Gives the units spent. */

@@ -9,7 +9,7 @@ import { metricsColumns } from '../data/segments/metricsColumns';
 import { findSegments, readColumn, segmentStatements } from '../data/segments/segments';
 import { MOST_METRICS } from '../sources/searchSource';
 import type { JobContext } from './context';
-import { batchesOf, payOnce, together } from './paidOnce';
+import { batchesOf, payOnce, together } from '../data/paidRequests';
 
 /** Fetches metrics of the keywords for which none are held from the month of the date. */
 export function fetchMetrics(

@@ -9,7 +9,7 @@ import { findSegments, readColumn, segmentStatements } from '../data/segments/se
 import { MOST_PAGES } from '../sources/searchSource';
 import { captureColumns } from '../data/segments/captureColumns';
 import type { JobContext } from './context';
-import { type PaidRequest, batchesOf, payOnce, together } from './paidOnce';
+import { type PaidRequest, batchesOf, payOnce, together } from '../data/paidRequests';
 
 /** Which of these keywords have no capture on exactly this date yet, in ascending order. */
 export async function withoutCapture(

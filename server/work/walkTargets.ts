@@ -10,7 +10,7 @@ import { placeIdsByAddress } from '../data/places';
 import { findSegments, readColumns, segmentStatements } from '../data/segments/segments';
 import { KnownProblem } from '../problem';
 import type { JobContext } from './context';
-import { payOnce } from './paidOnce';
+import { payOnce } from '../data/paidRequests';
 
 /** What of a look-up could not be fetched, in words. */
 export type Missing = string[];

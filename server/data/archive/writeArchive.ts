@@ -3,6 +3,7 @@ import type { Database } from '../connection';
 import { type Column, typeOf } from '../segments/columns';
 import { type StoredSegment, allColumns } from '../segments/segments';
 import { splitColumns } from '../segments/split';
+import { rawRows } from '../rawRows';
 
 export const ARCHIVE_FORMAT = 'opsimath project archive';
 /** 2: the list of imports travels too. */
@@ -51,14 +52,16 @@ export async function* archiveLines(database: Database, projectId: number): Asyn
     lines++;
     return `${JSON.stringify(entry)}\n`;
   };
-  const rows = async (sql: string, args: (number | string)[] = []): Promise<Record<string, unknown>[]> =>
-    (await database.client.execute({ sql, args })).rows.map((row) => ({ ...row }));
+  const rows = async <Row = Record<string, unknown>>(
+    sql: string,
+    args: (number | string)[] = [],
+  ): Promise<Row[]> => rawRows<Row>(await database.client.execute({ sql, args }));
   const [project] = await rows('SELECT name, settings, created_at FROM project WHERE id = ?', [projectId]);
   if (!project) throw new KnownProblem('no-such-project', `There is no project ${projectId}.`);
   yield line({ format: ARCHIVE_FORMAT, version: ARCHIVE_VERSION });
   yield line({ table: 'project', rows: [project] });
   const holder = await holdersWithin(rows, projectId);
-  const segments = (await rows(
+  const segments = await rows<StoredSegment>(
     `SELECT id, market_id AS marketId, kind, source, date, project_id AS projectId, look_up_id AS lookUpId,
             import_id AS importId, subject, rows
      FROM segment WHERE superseded = 0 AND (project_id = ?1 OR look_up_id IN
@@ -69,7 +72,7 @@ export async function* archiveLines(database: Database, projectId: number): Asyn
          (SELECT market_id FROM look_up WHERE project_id = ?1)))
      ORDER BY date, id`,
     [projectId],
-  )) as unknown as StoredSegment[];
+  );
   // Of facts, and of what else speaks of a market: a list or an import may be of one without facts.
   const spokenOf = await rows(
     `SELECT market_id AS id FROM look_up WHERE project_id = ?1 UNION SELECT market_id FROM keyword_list WHERE project_id = ?1

@@ -11,6 +11,7 @@ import {
   emptyColumn,
   typeOf,
 } from './columns';
+import { rawRows } from '../rawRows';
 
 export type SegmentKind = 'rankings' | 'metrics' | 'captures' | 'performance' | 'finds' | 'ad terms';
 
@@ -105,7 +106,7 @@ export async function findSegments(database: Database, filter: SegmentFilter): P
           FROM segment WHERE ${conditions.join(' AND ')} ORDER BY date, id`,
     args,
   });
-  return answer.rows as unknown as StoredSegment[];
+  return rawRows<StoredSegment>(answer);
 }
 
 /** One column of a segment, checked. Throws {@link DamagedSegment}. */
@@ -114,12 +115,12 @@ export async function readColumn(database: Database, segmentId: number, name: st
     sql: 'SELECT type, count, checksum, data FROM segment_column WHERE segment_id = ? AND name = ? ORDER BY block',
     args: [segmentId, name],
   });
-  const blocks = answer.rows as unknown as {
+  const blocks = rawRows<{
     type: ColumnType;
     count: number;
     checksum: number;
     data: ArrayBuffer;
-  }[];
+  }>(answer);
   if (blocks.length === 0) throw new DamagedSegment(segmentId, name);
   const whole = emptyColumn(
     blocks[0]!.type,

@@ -1,5 +1,5 @@
 import type { InStatement } from '../../data/connection';
-import { payOnce } from '../paidOnce';
+import { payOnce } from '../../data/paidRequests';
 import type { FinderTask, Finding } from '../findKeywords';
 
 /** Keywords that hold the seed keyword's words, as a phrase or in any order, most searched first. */

@@ -5,7 +5,7 @@ import { likelySpellings, mayBeSpellingOf } from '@opsimath/core/text/variants';
 import { keywordIdsOf } from '../../data/keywords';
 import { metricsColumns } from '../../data/segments/metricsColumns';
 import { segmentStatements } from '../../data/segments/segments';
-import { payOnce } from '../paidOnce';
+import { payOnce } from '../../data/paidRequests';
 import { MOST_METRICS } from '../../sources/searchSource';
 import type { FinderTask, Finding } from '../findKeywords';
 

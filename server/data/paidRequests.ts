@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Database, InStatement } from '../data/connection';
+import type { Database, InStatement } from './connection';
 
 /** What is asked for of the services at a price. */
 export interface Asked {
