@@ -1,5 +1,5 @@
 import type { AuctionsAnswer } from '@opsimath/contract/source/answers';
-import { type Database, type InStatement, writeTogether } from './connection';
+import { type Database, type InStatement, writeTogether } from './storage/connection';
 
 const DAY_MS = 86_400_000;
 

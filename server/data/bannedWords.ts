@@ -1,8 +1,8 @@
 import type { BannedWord } from '@opsimath/contract/api/targets';
 import { key } from '@opsimath/core/text/key';
 import { and, eq } from 'drizzle-orm';
-import { KnownProblem } from '../problem';
-import type { Database } from './connection';
+import { KnownProblem } from '../problems/problem';
+import type { Database } from './storage/connection';
 import { bannedWord } from './schema';
 
 export async function listBannedWords(database: Database, projectId: number): Promise<BannedWord[]> {

@@ -1,6 +1,6 @@
-import type { Database } from './connection';
+import type { Database } from './storage/connection';
 import { findSegments, readColumns } from './segments/segments';
-import { rawRows } from './rawRows';
+import { rawRows } from './storage/rawRows';
 
 export interface CapturedSlot {
   slot: number;

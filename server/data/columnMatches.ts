@@ -1,6 +1,6 @@
 import { type FileReading, fileReading } from '@opsimath/contract/api/imports';
 import { and, eq } from 'drizzle-orm';
-import type { Database } from './connection';
+import type { Database } from './storage/connection';
 import { columnMatch } from './schema';
 
 const headsOf = (reading: FileReading): string => JSON.stringify(reading.headers);

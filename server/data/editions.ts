@@ -1,6 +1,6 @@
 import { and, eq, lt } from 'drizzle-orm';
-import { KnownProblem } from '../problem';
-import type { Database } from './connection';
+import { KnownProblem } from '../problems/problem';
+import type { Database } from './storage/connection';
 import { edition } from './schema';
 
 /** A thing of which every state is kept under its revision, so that a change that rests on an older one can be merged. */

@@ -1,6 +1,6 @@
 import type { FileExport } from '@opsimath/contract/api/lookUps';
 import { desc, eq } from 'drizzle-orm';
-import type { Database } from './connection';
+import type { Database } from './storage/connection';
 import { fileExport } from './schema';
 
 export async function keepExport(

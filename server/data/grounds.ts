@@ -1,5 +1,6 @@
-import { GROUND_SCOPES, type Ground } from '@opsimath/contract/api/grounds';
-import type { Database } from './connection';
+import type { GROUND_SCOPES} from '@opsimath/contract/api/grounds';
+import { type Ground } from '@opsimath/contract/api/grounds';
+import type { Database } from './storage/connection';
 
 /** Whose grounds are asked for; what is left out counts as never changed. */
 export interface GroundsOf {

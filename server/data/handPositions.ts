@@ -1,8 +1,8 @@
 import type { HandPosition, handEntry } from '@opsimath/contract/api/handPositions';
 import type { z } from 'zod';
-import { KnownProblem } from '../problem';
-import { type Database, writeTogether } from './connection';
-import { rawRows } from './rawRows';
+import { KnownProblem } from '../problems/problem';
+import { type Database, writeTogether } from './storage/connection';
+import { rawRows } from './storage/rawRows';
 
 /** A position typed in, as comparisons read it. */
 export interface HandFact {

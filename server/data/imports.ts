@@ -1,7 +1,7 @@
 import { type FileImport, type FileReading, fileReading } from '@opsimath/contract/api/imports';
 import { desc, eq } from 'drizzle-orm';
-import { KnownProblem } from '../problem';
-import type { Database, InStatement } from './connection';
+import { KnownProblem } from '../problems/problem';
+import type { Database, InStatement } from './storage/connection';
 import { jobsById } from './jobs';
 import { fileImport, importRejection, market } from './schema';
 

@@ -1,7 +1,7 @@
 import type { IndexOverview } from '@opsimath/contract/api/targets';
 import type { IndexState } from '@opsimath/contract/source/answers';
-import { type Database, writeTogether } from './connection';
-import { rawRows } from './rawRows';
+import { type Database, writeTogether } from './storage/connection';
+import { rawRows } from './storage/rawRows';
 
 /** Own addresses that should be found: own targets of the surface, and what sitemaps name. */
 export async function expectedPages(

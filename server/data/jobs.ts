@@ -2,8 +2,8 @@ import type { Job, JobProgress } from '@opsimath/contract/api/jobs';
 import { jobProgress } from '@opsimath/contract/api/jobs';
 import type { InStatement } from '@libsql/client';
 import { desc, eq, inArray, sql } from 'drizzle-orm';
-import { KnownProblem } from '../problem';
-import type { Database } from './connection';
+import { KnownProblem } from '../problems/problem';
+import type { Database } from './storage/connection';
 import { job } from './schema';
 
 export type JobRow = typeof job.$inferSelect;

@@ -1,4 +1,4 @@
-import type { Database } from './connection';
+import type { Database } from './storage/connection';
 
 /** Keys of some keywords of a market, in the order of their ids as given. */
 export async function keywordKeys(

@@ -1,7 +1,7 @@
 import { words } from '@opsimath/core/text/key';
 import type { MatchMode } from '@opsimath/core/text/match';
-import { type Database, writeTogether } from './connection';
-import { rawRows } from './rawRows';
+import { type Database, writeTogether } from './storage/connection';
+import { rawRows } from './storage/rawRows';
 
 const SORTING_BYTES = 48 * 1024 * 1024;
 

@@ -1,8 +1,8 @@
 import { key, words } from '@opsimath/core/text/key';
 import { stem } from '@opsimath/core/text/stems';
-import type { Database } from './connection';
+import type { Database } from './storage/connection';
 import { idsOf } from './keywordWords';
-import { rawRows } from './rawRows';
+import { rawRows } from './storage/rawRows';
 
 export interface KeywordRow {
   id: number;

@@ -1,5 +1,5 @@
 import type { KeptJudgement } from '@opsimath/contract/api/judgements';
-import type { Database } from './connection';
+import type { Database } from './storage/connection';
 import { keywordsById } from './keywords';
 import { listMembers } from './lists';
 import { marketById } from './markets';

@@ -7,11 +7,11 @@ import type {
 import { and, asc, eq, isNull } from 'drizzle-orm';
 import { clashes } from '@opsimath/contract/api/patch';
 import type { z } from 'zod';
-import { KnownProblem } from '../problem';
-import { type Database, type InStatement, writeTogether } from './connection';
+import { KnownProblem } from '../problems/problem';
+import { type Database, type InStatement, writeTogether } from './storage/connection';
 import { type Edited, changedMeanwhile, editionAt, keepEdition, lastEditor } from './editions';
 import { keywordList, listChange } from './schema';
-import { rawRows } from './rawRows';
+import { rawRows } from './storage/rawRows';
 
 interface NewList {
   projectId: number;

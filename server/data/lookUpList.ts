@@ -1,6 +1,6 @@
 import { type LookUp, lookUpRequest } from '@opsimath/contract/api/lookUps';
 import { and, desc, eq, inArray, sql } from 'drizzle-orm';
-import type { Database } from './connection';
+import type { Database } from './storage/connection';
 import { jobsById } from './jobs';
 import { lookUp, lookUpFind, lookUpTarget, market } from './schema';
 

@@ -1,6 +1,6 @@
 import type { InStatement } from '@libsql/client';
 import { eq } from 'drizzle-orm';
-import type { Database } from './connection';
+import type { Database } from './storage/connection';
 import type { LookUpTargetRow } from './lookUps';
 import { lookUp } from './schema';
 

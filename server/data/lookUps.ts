@@ -1,10 +1,10 @@
 import { type FoundBy, type LookUpRequest, lookUpRequest } from '@opsimath/contract/api/lookUps';
 import { and, desc, eq, sql } from 'drizzle-orm';
-import { KnownProblem } from '../problem';
-import type { Database } from './connection';
+import { KnownProblem } from '../problems/problem';
+import type { Database } from './storage/connection';
 import { marketById } from './markets';
 import { lookUp, lookUpFind, lookUpTarget } from './schema';
-import { rawRows } from './rawRows';
+import { rawRows } from './storage/rawRows';
 
 export type LookUpTargetRow = typeof lookUpTarget.$inferSelect;
 

@@ -1,9 +1,9 @@
 import type { Marker } from '@opsimath/contract/api/markers';
 import { and, eq, isNull } from 'drizzle-orm';
-import { KnownProblem } from '../problem';
-import { type Database, writeTogether } from './connection';
+import { KnownProblem } from '../problems/problem';
+import { type Database, writeTogether } from './storage/connection';
 import { marker } from './schema';
-import { rawRows } from './rawRows';
+import { rawRows } from './storage/rawRows';
 
 /** Markers of a project with how many keywords bear each. */
 export async function listMarkers(database: Database, projectId: number): Promise<Marker[]> {

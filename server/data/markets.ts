@@ -1,8 +1,8 @@
 import type { SourceMarket } from '@opsimath/contract/source/answers';
 import type { AddressPlatform } from '@opsimath/core/text/address';
 import { eq } from 'drizzle-orm';
-import { KnownProblem } from '../problem';
-import type { Database } from './connection';
+import { KnownProblem } from '../problems/problem';
+import type { Database } from './storage/connection';
 import { market } from './schema';
 
 export type MarketRow = typeof market.$inferSelect;

@@ -1,11 +1,11 @@
 import type { Note, NoteSubject } from '@opsimath/contract/api/notes';
 import { key } from '@opsimath/core/text/key';
 import { and, eq } from 'drizzle-orm';
-import { KnownProblem } from '../problem';
-import type { Database } from './connection';
+import { KnownProblem } from '../problems/problem';
+import type { Database } from './storage/connection';
 import { changedMeanwhile, keepEdition, lastEditor } from './editions';
 import { note } from './schema';
-import { rawRows } from './rawRows';
+import { rawRows } from './storage/rawRows';
 
 interface NoteRow {
   id: number;

@@ -1,7 +1,7 @@
 import type { OutsidePreview } from '@opsimath/contract/api/outside';
 import { key } from '@opsimath/core/text/key';
 import type { OutsideProblem, OutsideRow } from '../files/outsideTable';
-import type { Database } from './connection';
+import type { Database } from './storage/connection';
 import { keywordIdsOfKnown } from './keywords';
 import { listMarkers, markersOf } from './markers';
 import type { MarketRow } from './markets';

@@ -1,6 +1,6 @@
 import type { ProjectOverview } from '@opsimath/contract/api/projects';
-import type { Database } from './connection';
-import { rawRows } from './rawRows';
+import type { Database } from './storage/connection';
+import { rawRows } from './storage/rawRows';
 
 /** Counts for the stages row, and the dates that the scope bar can offer. */
 export async function projectOverviewOf(

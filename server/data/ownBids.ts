@@ -1,7 +1,7 @@
 import type { CampaignsAnswer, MatchType } from '@opsimath/contract/source/answers';
-import { type Database, type InStatement, writeTogether } from './connection';
+import { type Database, type InStatement, writeTogether } from './storage/connection';
 import { keywordIdsOf } from './keywords';
-import { rawRows } from './rawRows';
+import { rawRows } from './storage/rawRows';
 
 export interface OwnBid {
   keyword: number;

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Database, InStatement } from './connection';
+import type { Database, InStatement } from './storage/connection';
 
 /** What is asked for of the services at a price. */
 export interface Asked {

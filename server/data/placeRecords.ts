@@ -1,5 +1,5 @@
 import { type SourceFullRecord, sourceFullRecord } from '@opsimath/contract/source/answers';
-import { type Database, writeTogether } from './connection';
+import { type Database, writeTogether } from './storage/connection';
 import { placeIdsByAddress } from './places';
 
 /** Newest public records of places on or before a date, by address. */

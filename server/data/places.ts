@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { SourceRecord } from '@opsimath/contract/source/answers';
-import { type Database, writeTogether } from './connection';
-import { rawRows } from './rawRows';
+import { type Database, writeTogether } from './storage/connection';
+import { rawRows } from './storage/rawRows';
 
 /** What is known of a place beside its id. */
 export interface PlaceRow {

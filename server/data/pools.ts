@@ -1,4 +1,4 @@
-import type { Database } from './connection';
+import type { Database } from './storage/connection';
 import { lookUpById, lookUpTargets } from './lookUps';
 import { type StoredSegment, findSegments, readColumn } from './segments/segments';
 

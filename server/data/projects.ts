@@ -6,8 +6,8 @@ import {
   projectSettings,
 } from '@opsimath/contract/api/projects';
 import { eq, sql } from 'drizzle-orm';
-import { KnownProblem } from '../problem';
-import { type Database, type InStatement, writeTogether } from './connection';
+import { KnownProblem } from '../problems/problem';
+import { type Database, type InStatement, writeTogether } from './storage/connection';
 import { changedMeanwhile, editionAt, keepEdition, lastEditor } from './editions';
 import { project } from './schema';
 

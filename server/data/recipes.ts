@@ -2,8 +2,8 @@ import { same } from '@opsimath/contract/api/patch';
 import type { Recipe, RecipeChange, RecipeStep } from '@opsimath/contract/api/sift';
 import { mergeSets, mergeSteps } from '@opsimath/core/edits/mergeSteps';
 import { and, desc, eq, isNull, sql } from 'drizzle-orm';
-import { KnownProblem } from '../problem';
-import type { Database } from './connection';
+import { KnownProblem } from '../problems/problem';
+import type { Database } from './storage/connection';
 import { type Edited, changedMeanwhile, editionAt, keepEdition, lastEditor } from './editions';
 import { recipe } from './schema';
 

@@ -1,6 +1,6 @@
 import type { Reading, ReadAbout } from '@opsimath/contract/api/study';
-import { KnownProblem } from '../problem';
-import type { Database } from './connection';
+import { KnownProblem } from '../problems/problem';
+import type { Database } from './storage/connection';
 
 /** What was seen on looking at results, by address and what was looked at. */
 export async function resultReadings(

@@ -1,6 +1,6 @@
 import type { SalesCurvesAnswer } from '@opsimath/contract/source/answers';
 import type { SalesCurve } from '@opsimath/core/ranking/sales';
-import { type Database, writeTogether } from './connection';
+import { type Database, writeTogether } from './storage/connection';
 
 /** Newest curves of a market on or before a date, by category; `null` when none were ever fetched. */
 export async function salesCurves(

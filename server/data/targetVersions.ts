@@ -1,9 +1,9 @@
 import type { TargetVersion } from '@opsimath/contract/api/targets';
 import { type SourceFullRecord, sourceFullRecord } from '@opsimath/contract/source/answers';
 import { desc, eq } from 'drizzle-orm';
-import { KnownProblem } from '../problem';
-import { fieldChanges } from '../roster/records';
-import type { Database } from './connection';
+import { KnownProblem } from '../problems/problem';
+import { fieldChanges } from './records';
+import type { Database } from './storage/connection';
 import { target, targetVersion } from './schema';
 
 /** Keeps a record as a new version if it differs in words from the newest one; figures alone are written over. */

@@ -8,11 +8,14 @@ import {
 import { manyLinksLittleAuthority } from '@opsimath/core/links/authority';
 import { liesUnder } from '@opsimath/core/text/address';
 import { and, eq, inArray, sql } from 'drizzle-orm';
-import { KnownProblem } from '../problem';
-import type { Database } from './connection';
+import { KnownProblem } from '../problems/problem';
+import type { Database } from './storage/connection';
 import { project, target } from './schema';
-import { fieldsFilled } from '../roster/records';
+import { fieldsFilled } from './records';
 import { saveVersion } from './targetVersions';
+
+/** More rivals than a mask of places has bits for are refused when they are added. */
+export const MOST_RIVALS = 30;
 
 export function surfaceOf(kind: TargetKind): Surface {
   if (kind === 'video' || kind === 'channel') return 'video';

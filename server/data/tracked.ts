@@ -1,4 +1,4 @@
-import type { Database } from './connection';
+import type { Database } from './storage/connection';
 
 /** Starts following keywords; those followed already keep their first day. */
 export async function track(

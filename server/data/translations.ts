@@ -1,5 +1,5 @@
 import type { Language } from '@opsimath/core/text/stems';
-import { type Database, type InStatement, writeTogether } from './connection';
+import { type Database, type InStatement, writeTogether } from './storage/connection';
 
 /** What keywords say in a language, as far as it is held; an empty text where nobody knew. */
 export async function heldTranslations(

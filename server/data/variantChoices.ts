@@ -1,6 +1,6 @@
 import type { VariantChoices } from '@opsimath/contract/api/variants';
-import { KnownProblem } from '../problem';
-import { type Database, writeTogether } from './connection';
+import { KnownProblem } from '../problems/problem';
+import { type Database, writeTogether } from './storage/connection';
 
 type Choice = VariantChoices['choices'][number];
 

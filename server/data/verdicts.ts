@@ -3,12 +3,12 @@ import type { JudgementsAnswer, KeptJudgement, judgement } from '@opsimath/contr
 import { VERDICTS, type Verdict } from '@opsimath/core/sift/sieve';
 import { and, eq, sql } from 'drizzle-orm';
 import type { z } from 'zod';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../problems/problem';
 import { same } from '@opsimath/contract/api/patch';
-import { type Database, type InStatement, writeTogether } from './connection';
+import { type Database, type InStatement, writeTogether } from './storage/connection';
 import { givenVerdicts, project } from './schema';
 import { noteLeaves } from './wordLeaves';
-import { rawRows } from './rawRows';
+import { rawRows } from './storage/rawRows';
 
 type Change = z.output<typeof judgement>;
 

@@ -1,4 +1,4 @@
-import type { Database } from './connection';
+import type { Database } from './storage/connection';
 import { findSegments, readColumns } from './segments/segments';
 
 /** Newest known volume by keyword id, from metrics on or before a date. */

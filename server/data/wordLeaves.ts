@@ -2,8 +2,8 @@ import type { Verdict } from '@opsimath/core/sift/sieve';
 import type { BannedWord } from '@opsimath/contract/api/targets';
 import { key } from '@opsimath/core/text/key';
 import { listBannedWords } from './bannedWords';
-import { type Database, writeTogether } from './connection';
-import { rawRows } from './rawRows';
+import { type Database, writeTogether } from './storage/connection';
+import { rawRows } from './storage/rawRows';
 
 /** Who let a keyword in although it holds a word that is not to be used. */
 export interface WordLeave {

@@ -1,6 +1,6 @@
 import chardet from 'chardet';
 import iconv from 'iconv-lite';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../problems/problem';
 
 const MOST_CONTROL = 0.02;
 

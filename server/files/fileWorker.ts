@@ -1,6 +1,6 @@
 import { parentPort, workerData } from 'node:worker_threads';
-import { asProblem, toProblem, UnforeseenProblem } from '../problem';
-import { storageProblem } from '../data/storageProblems';
+import { asProblem, toProblem, UnforeseenProblem } from '../problems/problem';
+import { storageProblem } from '../data/storage/storageProblems';
 import { FILE_TASKS, type FileTasks } from './fileTasks';
 
 const { name, args } = workerData as { name: keyof FileTasks; args: never[] };

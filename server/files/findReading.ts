@@ -8,7 +8,7 @@ import {
   importKind,
 } from '@opsimath/contract/api/imports';
 import { key } from '@opsimath/core/text/key';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../problems/problem';
 import { detectEncoding, refuseBinary } from './encoding';
 import { HEADER_WORDS } from './headerWords';
 import { type FileRecord, isBroken, isRecord, readRecords } from './records';

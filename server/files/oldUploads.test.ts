@@ -2,7 +2,7 @@ import { mkdirSync, readdirSync, utimesSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { createImport, startImport } from '../data/imports';
 import { createJob, noteStart, progressStatement, NO_PROGRESS, jobById } from '../data/jobs';
-import { writeTogether } from '../data/connection';
+import { writeTogether } from '../data/storage/connection';
 import { createProject } from '../data/projects';
 import { temporaryDatabase } from '../testing/database';
 import { removeOldUploads } from './oldUploads';

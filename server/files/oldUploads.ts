@@ -1,6 +1,6 @@
 import { readdir, rm, stat } from 'node:fs/promises';
 import path from 'node:path';
-import type { Database } from '../data/connection';
+import type { Database } from '../data/storage/connection';
 import { uploadsInUse } from '../data/imports';
 
 const DAY_MS = 86_400_000;

@@ -2,7 +2,7 @@ import { rm } from 'node:fs/promises';
 import type { FileReading } from '@opsimath/contract/api/imports';
 import { key } from '@opsimath/core/text/key';
 import { VERDICTS, type Verdict } from '@opsimath/core/sift/sieve';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../problems/problem';
 import { findReading } from './findReading';
 import { isBroken, isRecord, readRecords } from './records';
 import { asDelimited, formatOf } from './tables';

@@ -3,7 +3,7 @@ import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
 import type { Problem } from '@opsimath/contract/api/problem';
 import PQueue from 'p-queue';
-import { KnownProblem, UnforeseenProblem, problemFrom } from '../problem';
+import { KnownProblem, UnforeseenProblem, problemFrom } from '../problems/problem';
 import type { FileTasks } from './fileTasks';
 
 /** Whoever brought a file is waiting for it: what takes longer than this is refused. */

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import fc from 'fast-check';
 import iconv from 'iconv-lite';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../problems/problem';
 import { type ReadPage, pagePhrases, readSavedPage } from './savedPage';
 
 let folder: string;

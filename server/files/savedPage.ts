@@ -5,7 +5,7 @@ import { key, words } from '@opsimath/core/text/key';
 import { candidatePhrases } from '@opsimath/core/text/phrases';
 import { Parser } from 'htmlparser2';
 import iconv from 'iconv-lite';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../problems/problem';
 import { detectEncoding } from './encoding';
 
 const MOST_BYTES = 100 * 1024 * 1024;

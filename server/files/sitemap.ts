@@ -3,7 +3,7 @@ import { createGunzip } from 'node:zlib';
 import { open } from 'node:fs/promises';
 import { StringDecoder } from 'node:string_decoder';
 import { Parser } from 'htmlparser2';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../problems/problem';
 
 export interface SitemapEntry {
   address: string;

@@ -4,7 +4,7 @@ import { createInterface } from 'node:readline';
 import { once } from 'node:events';
 import type { FileReading } from '@opsimath/contract/api/imports';
 import type ExcelJS from 'exceljs';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../problems/problem';
 
 /** More than this is no table of keywords: a file that unpacks without end is stopped here. */
 const MOST_BYTES = 1024 ** 3;

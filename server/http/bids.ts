@@ -6,7 +6,7 @@ import { createJob, jobById, readJob } from '../data/jobs';
 import { marketByCode } from '../data/markets';
 import { keepOwnBids } from '../data/ownBids';
 import { projectById } from '../data/projects';
-import { fetchRecords } from '../work/fetchRecords';
+import { fetchRecords } from '../work/steps/fetchRecords';
 import type { Routes } from './route';
 import type { Services } from './services';
 

@@ -1,7 +1,7 @@
 import type { Middleware } from 'koa';
 import type { Logger } from 'pino';
-import { storageProblem } from '../data/storageProblems';
-import { KnownProblem, UnforeseenProblem, asProblem, toProblem } from '../problem';
+import { storageProblem } from '../data/storage/storageProblems';
+import { KnownProblem, UnforeseenProblem, asProblem, toProblem } from '../problems/problem';
 
 /** The one place where failures become answers. */
 export function answerProblems(log: Logger): Middleware {

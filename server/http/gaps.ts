@@ -13,7 +13,7 @@ import {
   tableFormat,
   writeTable,
 } from '../files/tableWriters';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../problems/problem';
 import type { Routes } from './route';
 import type { Services } from './services';
 

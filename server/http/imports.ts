@@ -28,7 +28,7 @@ import { projectById } from '../data/projects';
 import { readingProblems } from '../files/findReading';
 import { readFile } from '../files/readFile';
 import { withRememberedMatch, rememberMatch } from '../data/columnMatches';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../problems/problem';
 import type { Routes } from './route';
 import type { Services } from './services';
 import { storeUpload } from './upload';

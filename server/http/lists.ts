@@ -28,7 +28,7 @@ import { projectById } from '../data/projects';
 import { judgedInList } from '../data/verdicts';
 import { volumesAt } from '../data/volumes';
 import { tableFormat, writeTable } from '../files/tableWriters';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../problems/problem';
 import type { Routes } from './route';
 import type { Services } from './services';
 

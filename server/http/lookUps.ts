@@ -20,7 +20,7 @@ import { listLookUps } from '../data/lookUpList';
 import { addressPlatforms, marketByCode } from '../data/markets';
 import { projectById } from '../data/projects';
 import { priceOf } from '../lookups/price';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../problems/problem';
 import { poolFileRoute } from './poolFile';
 import type { Routes } from './route';
 import type { Services } from './services';

@@ -2,7 +2,7 @@ import { codeOfPlace, knownMarket, placeWithin } from '@opsimath/contract/api/ma
 import { allowanceAnswer, isoDay } from '@opsimath/contract/source/answers';
 import { z } from 'zod';
 import { listMarkets, marketByCode, saveMarkets, savePlaceWithin } from '../data/markets';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../problems/problem';
 import type { Routes } from './route';
 import type { Services } from './services';
 

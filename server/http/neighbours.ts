@@ -1,5 +1,5 @@
 import type { Context, Middleware } from 'koa';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../problems/problem';
 
 const CHANGING = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
 const TYPES = new Set(['application/json', 'application/octet-stream']);

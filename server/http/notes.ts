@@ -2,7 +2,7 @@ import { note, noteAddition, noteChange } from '@opsimath/contract/api/notes';
 import { z } from 'zod';
 import { addNote, changeNote, listNotes, notePicture, removeNote } from '../data/notes';
 import { projectById } from '../data/projects';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../problems/problem';
 import type { Routes } from './route';
 import type { Services } from './services';
 

@@ -2,7 +2,7 @@ import { type PoolQueryRead, poolQuery } from '@opsimath/contract/api/lookUps';
 import { keepExport } from '../data/exports';
 import { lookUpById } from '../data/lookUps';
 import { type Cell, MOST_SHEET_ROWS, tableFormat, writeTable } from '../files/tableWriters';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../problems/problem';
 import type { Routes } from './route';
 import type { Services } from './services';
 import { z } from 'zod';

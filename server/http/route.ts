@@ -1,7 +1,7 @@
 import type Router from '@koa/router';
 import type { Context } from 'koa';
 import { z } from 'zod';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../problems/problem';
 
 /** Ids in paths: plain digits, not all that can be read as a number. */
 const pathId = z

@@ -1,5 +1,5 @@
 import type { Analysis } from '../analysis/thread/analysis';
-import type { Database } from '../data/connection';
+import type { Database } from '../data/storage/connection';
 import type { SearchSource } from '../sources/searchSource';
 import type { Changes } from './changes';
 import type { JobRunner } from '../work/jobRunner';

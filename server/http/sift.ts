@@ -29,7 +29,7 @@ import { lookUpById } from '../data/lookUps';
 import { projectById } from '../data/projects';
 import { addRecipe, bringRecipeBack, changeRecipe, listRecipes, removeRecipe } from '../data/recipes';
 import { judge, takeJudgementBack } from '../data/verdicts';
-import { KnownProblem, knownProblemOf } from '../problem';
+import { KnownProblem, knownProblemOf } from '../problems/problem';
 import type { Routes } from './route';
 import type { Services } from './services';
 

@@ -3,7 +3,7 @@ import { marketByCode } from '../data/markets';
 import { projectById } from '../data/projects';
 import { keepReading } from '../data/resultReadings';
 import { curvesOf } from '../roster/front';
-import { fetchRecords } from '../work/fetchRecords';
+import { fetchRecords } from '../work/steps/fetchRecords';
 import type { Routes } from './route';
 import type { Services } from './services';
 

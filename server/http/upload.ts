@@ -5,8 +5,8 @@ import path from 'node:path';
 import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { Context } from 'koa';
-import { storageProblem } from '../data/storageProblems';
-import { KnownProblem } from '../problem';
+import { storageProblem } from '../data/storage/storageProblems';
+import { KnownProblem } from '../problems/problem';
 
 const MOST_BYTES = 1024 ** 3;
 

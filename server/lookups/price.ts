@@ -2,17 +2,17 @@ import type { LookUpPrice, LookUpRequest } from '@opsimath/contract/api/lookUps'
 import { key } from '@opsimath/core/text/key';
 import { likelySpellings } from '@opsimath/core/text/variants';
 import { firstOrganic } from '../data/captures';
-import type { Database } from '../data/connection';
+import type { Database } from '../data/storage/connection';
 import { keywordIds } from '../data/keywords';
 import { heldRankings } from '../data/lookUps';
 import { type MarketRow, marketByCode } from '../data/markets';
 import { uniqueIds } from '../data/pools';
 import { findSegments, readColumn } from '../data/segments/segments';
 import { volumesAt } from '../data/volumes';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../problems/problem';
 import { MOST_METRICS, type SearchSource } from '../sources/searchSource';
-import { heldMetrics } from '../work/fetchMetrics';
-import { withoutCapture } from '../work/takeCaptures';
+import { heldMetrics } from '../work/steps/fetchMetrics';
+import { withoutCapture } from '../work/steps/takeCaptures';
 
 interface PriceTask {
   database: Database;

@@ -2,13 +2,12 @@ import type { TargetsAdded, targetsAddition } from '@opsimath/contract/api/targe
 import type { SourceFullRecord } from '@opsimath/contract/source/answers';
 import { type Address, readAddress } from '@opsimath/core/text/address';
 import type { z } from 'zod';
-import { MOST_RIVALS } from '../analysis/facts/sides';
-import type { Database } from '../data/connection';
+import type { Database } from '../data/storage/connection';
 import { type MarketRow, addressPlatforms, listMarkets, marketByCode } from '../data/markets';
 import { keepPlaceRecords } from '../data/placeRecords';
 import { projectById } from '../data/projects';
-import { addTarget, listTargets, setPrivateFields } from '../data/targets';
-import { KnownProblem } from '../problem';
+import { MOST_RIVALS, addTarget, listTargets, setPrivateFields } from '../data/targets';
+import { KnownProblem } from '../problems/problem';
 import type { SearchSource } from '../sources/searchSource';
 
 const MOST_LINES = 500;

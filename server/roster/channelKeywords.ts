@@ -1,6 +1,6 @@
 import type { ChannelKeywords } from '@opsimath/contract/api/targets';
 import { key } from '@opsimath/core/text/key';
-import type { Database } from '../data/connection';
+import type { Database } from '../data/storage/connection';
 import { listTargets } from '../data/targets';
 
 /** Keywords by channel, those that most channels set first. */

@@ -7,7 +7,7 @@ import { liesUnder } from '@opsimath/core/text/address';
 import { countStems, likeness, stemVector } from '@opsimath/core/text/likeness';
 import type { z } from 'zod';
 import { type CapturedSlot, capturedSlots } from '../data/captures';
-import type { Database } from '../data/connection';
+import type { Database } from '../data/storage/connection';
 import { keywordIdsOf } from '../data/keywords';
 import { type MarketRow, marketByCode } from '../data/markets';
 import { placeRecords } from '../data/placeRecords';
@@ -16,9 +16,9 @@ import { keepSalesCurves, salesCurves } from '../data/salesCurves';
 import { coveringTarget, knownParents, listTargets } from '../data/targets';
 import { newestVolume } from '../data/volumes';
 import type { SearchSource } from '../sources/searchSource';
-import { fetchRecords } from '../work/fetchRecords';
-import { captureNow } from '../work/captureNow';
-import { wordsOf } from './records';
+import { fetchRecords } from '../work/steps/fetchRecords';
+import { captureNow } from '../work/steps/captureNow';
+import { wordsOf } from '../data/records';
 
 interface Ground {
   database: Database;

@@ -1,13 +1,13 @@
 import type { SitemapAnswer } from '@opsimath/contract/api/imports';
 import type { IndexOverview } from '@opsimath/contract/api/targets';
 import { readAddress } from '@opsimath/core/text/address';
-import type { Database } from '../data/connection';
+import type { Database } from '../data/storage/connection';
 import { expectedPages, indexOverview, keepIndexStates, keepSitemap } from '../data/indexChecks';
 import { addressPlatforms, marketByCode } from '../data/markets';
 import { projectById } from '../data/projects';
 import { coveringTarget, listTargets } from '../data/targets';
 import { readFile } from '../files/readFile';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../problems/problem';
 import { MOST_INDEXED, type SearchSource } from '../sources/searchSource';
 
 interface Ground {

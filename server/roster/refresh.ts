@@ -1,10 +1,10 @@
 import type { RefreshAnswer } from '@opsimath/contract/api/targets';
-import type { Database } from '../data/connection';
+import type { Database } from '../data/storage/connection';
 import { keepPlaceRecords } from '../data/placeRecords';
 import { touchProject } from '../data/projects';
 import { listTargets } from '../data/targets';
 import { saveVersion } from '../data/targetVersions';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../problems/problem';
 import type { SearchSource } from '../sources/searchSource';
 
 /** Fetches every target's public record as of today. Changed words are seen at once; figures are renewed. */

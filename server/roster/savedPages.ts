@@ -2,14 +2,14 @@ import type { SavedPage } from '@opsimath/contract/api/imports';
 import type { Side } from '@opsimath/contract/api/targets';
 import type { SourceFullRecord } from '@opsimath/contract/source/answers';
 import { readAddress } from '@opsimath/core/text/address';
-import type { Database } from '../data/connection';
+import type { Database } from '../data/storage/connection';
 import { addressPlatforms, marketByCode } from '../data/markets';
 import { keepPlaceRecords } from '../data/placeRecords';
 import { addTarget, listTargets } from '../data/targets';
 import { saveVersion } from '../data/targetVersions';
 import { readFile } from '../files/readFile';
 import { pagePhrases } from '../files/savedPage';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../problems/problem';
 
 /** A saved page becomes a target, or a new version of one; its own phrases are given back. */
 export async function takeSavedPage(

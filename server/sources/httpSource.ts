@@ -25,7 +25,7 @@ import {
 } from '@opsimath/contract/source/answers';
 import pRetry, { AbortError } from 'p-retry';
 import { z } from 'zod';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../problems/problem';
 import type { SearchSource } from './searchSource';
 
 export interface HttpSourceOptions {

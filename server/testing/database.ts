@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { type Database, migrateDatabase, openDatabase } from '../data/connection';
+import { type Database, migrateDatabase, openDatabase } from '../data/storage/connection';
 
 /** A real database file in a temporary folder, with one market. */
 export async function temporaryDatabase(): Promise<{ database: Database; file: string; remove: () => void }> {

@@ -5,13 +5,13 @@ import { ArchiveCheck } from '../data/archive/checkArchive';
 import { unpackedLines } from '../data/archive/unpackLines';
 import { damaged } from '../data/archive/archiveLine';
 import { ArchiveReader } from '../data/archive/readArchive';
-import { writeTogether } from '../data/connection';
+import { writeTogether } from '../data/storage/connection';
 import { endStatement } from '../data/jobs';
 import { indexNewKeywords } from '../data/keywordWords';
 import { emptyProject, touchStatement } from '../data/projects';
-import { storageProblem } from '../data/storageProblems';
-import { KnownProblem } from '../problem';
-import type { JobContext } from './context';
+import { storageProblem } from '../data/storage/storageProblems';
+import { KnownProblem } from '../problems/problem';
+import type { JobContext } from './steps/context';
 
 /**
  * Brings a project archive into the project that waits for it. The whole file is looked through before anything is

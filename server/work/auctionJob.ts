@@ -4,7 +4,7 @@ import { auctionsMissing, daysUntil, keepAuction } from '../data/auctions';
 import { progressStatement } from '../data/jobs';
 import { keywordsById } from '../data/keywords';
 import { marketByCode } from '../data/markets';
-import type { JobContext } from './context';
+import type { JobContext } from './steps/context';
 import { payOnce } from '../data/paidRequests';
 
 const AT_ONCE = 4;

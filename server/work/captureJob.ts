@@ -2,8 +2,8 @@ import { z } from 'zod';
 import { marketByCode } from '../data/markets';
 import { touchProject } from '../data/projects';
 import { mergeSmallSegments } from '../data/segments/merge';
-import type { JobContext } from './context';
-import { takeCaptures } from './takeCaptures';
+import type { JobContext } from './steps/context';
+import { takeCaptures } from './steps/takeCaptures';
 
 /** What a capture job is asked for: result pages of keywords on some dates. */
 export const captureRequest = z.object({

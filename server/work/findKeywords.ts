@@ -1,15 +1,15 @@
 import { FOUND_BY, type FoundBy } from '@opsimath/contract/api/lookUps';
-import { type InStatement, writeTogether } from '../data/connection';
+import { type InStatement, writeTogether } from '../data/storage/connection';
 import { progressStatement } from '../data/jobs';
 import { keywordIdsOf } from '../data/keywords';
 import { type LookUpRow, lookUpFinds } from '../data/lookUps';
 import { findStatement, spendStatement } from '../data/lookUpSteps';
 import type { MarketRow } from '../data/markets';
 import { segmentStatements } from '../data/segments/segments';
-import { KnownProblem } from '../problem';
-import type { JobContext } from './context';
+import { KnownProblem } from '../problems/problem';
+import type { JobContext } from './steps/context';
 import { FINDERS } from './finders/finders';
-import { type Missing, because } from './walkTargets';
+import { type Missing, because } from './steps/walkTargets';
 
 /** One keyword as a way of finding gives it. */
 export interface Found {

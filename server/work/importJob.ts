@@ -1,15 +1,16 @@
 import { stat } from 'node:fs/promises';
 import path from 'node:path';
-import { writeTogether } from '../data/connection';
+import { writeTogether } from '../data/storage/connection';
 import { importById, importMark, rejectionStatements } from '../data/imports';
 import { progressStatement } from '../data/jobs';
 import { addressPlatforms, marketById } from '../data/markets';
 import { touchProject } from '../data/projects';
 import { readRecordBatches } from '../files/records';
 import { type ImportedRow, rowReader } from '../files/rowReaders';
-import type { JobContext } from './context';
+import type { JobContext } from './steps/context';
 import { runRankingsImport } from './imports/rankings';
 import { storeOf } from './imports/stores';
+import { outcome } from './imports/outcome';
 import { Tally } from './imports/tally';
 
 const CHUNK = 20_000;
@@ -65,13 +66,6 @@ export async function runImport(context: JobContext): Promise<string | null> {
   await store.finish();
   await touchProject(database, context.projectId);
   return outcome(kept, refused);
-}
-
-/** What a finished import has to say. */
-export function outcome(kept: number, refused: number): string | null {
-  if (kept === 0) return 'No row of this file could be used; the list of rejected rows says why.';
-  if (refused === 0) return null;
-  return `${refused} ${refused === 1 ? 'row was' : 'rows were'} rejected; the list says which and why.`;
 }
 
 function describe(row: ImportedRow): string {

@@ -4,11 +4,11 @@ import { Worker } from 'node:worker_threads';
 import type { Job } from '@opsimath/contract/api/jobs';
 import { LRUCache } from 'lru-cache';
 import type { Trouble } from '../analysis/thread/analysis';
-import type { Database } from '../data/connection';
+import type { Database } from '../data/storage/connection';
 import { jobById, readJob, setJobState, unfinishedJobs } from '../data/jobs';
 import { retryFailedParts } from '../data/lookUpSteps';
-import type { WriteTurn } from '../data/writeTurn';
-import { KnownProblem } from '../problem';
+import type { WriteTurn } from '../data/storage/writeTurn';
+import { KnownProblem } from '../problems/problem';
 import type { HttpSourceOptions } from '../sources/httpSource';
 
 const FIRST_RESTART_MS = 1000;

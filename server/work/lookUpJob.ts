@@ -6,13 +6,13 @@ import { poolKeywords } from '../data/pools';
 import { touchProject } from '../data/projects';
 import { mergeSmallSegments } from '../data/segments/merge';
 import { volumesAt } from '../data/volumes';
-import { KnownProblem } from '../problem';
-import type { JobContext } from './context';
-import { fetchMetrics } from './fetchMetrics';
+import { KnownProblem } from '../problems/problem';
+import type { JobContext } from './steps/context';
+import { fetchMetrics } from './steps/fetchMetrics';
 import { findKeywords } from './findKeywords';
 import { nameWithoutFigures } from './withoutFigures';
-import { takeCaptures } from './takeCaptures';
-import { walkTargets } from './walkTargets';
+import { takeCaptures } from './steps/takeCaptures';
+import { walkTargets } from './steps/walkTargets';
 
 /** A look-up: rows of every target and what is found from seeds, then metrics, then captures, as far as was asked for. */
 export async function runLookUp(context: JobContext): Promise<string | null> {

@@ -2,10 +2,10 @@ import { key } from '@opsimath/core/text/key';
 import { keywordIdsOf } from '../data/keywords';
 import { type LookUpRow, lookUpFinds } from '../data/lookUps';
 import { findStatement } from '../data/lookUpSteps';
-import { writeTogether } from '../data/connection';
+import { writeTogether } from '../data/storage/connection';
 import type { MarketRow } from '../data/markets';
 import { volumesAt } from '../data/volumes';
-import type { JobContext } from './context';
+import type { JobContext } from './steps/context';
 import { findListed, said } from './finders/listed';
 
 /** Says of a list which of its lines have no figures, beside what was said of it when it was taken in. */

@@ -1,7 +1,7 @@
 import type { JobProgress } from '@opsimath/contract/api/jobs';
 import fc from 'fast-check';
-import { ProgressMeter } from './context';
-import { Locks } from './locks';
+import { ProgressMeter } from './steps/context';
+import { Locks } from './steps/locks';
 
 describe('locks', () => {
   test('work under one name never overlaps and keeps its order; other names do not wait', async () => {

@@ -5,7 +5,8 @@ import { JobLine } from '../parts/words/JobLine';
 import { Problem } from '../parts/words/Problem';
 import { api } from '../state/api';
 import { useUploadArchiveMutation } from '../state/projectApi';
-import { isUnderWay, useJob } from '../state/jobs';
+import { useJob } from '../state/jobs';
+import { isUnderWay } from '../state/jobsHeard';
 import { useAppDispatch } from '../state/store';
 
 /** Brings in a project that was written as one file. */

@@ -3,7 +3,8 @@ import { App } from 'antd';
 import { useEffect, useRef } from 'react';
 import { count } from '../parts/words/figures';
 import { useLookUpsQuery } from '../state/lookUpApi';
-import { isUnderWay, useJob } from '../state/jobs';
+import { useJob } from '../state/jobs';
+import { isUnderWay } from '../state/jobsHeard';
 import { useAppSelector } from '../state/store';
 import { useScope } from '../state/useScope';
 

@@ -1,3 +1,4 @@
+import { GROUNDS } from '@opsimath/contract/api/grounds';
 import type { Problem } from '@opsimath/contract/api/problem';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import { WINDOW } from './window';
@@ -14,30 +15,6 @@ export function toParams(values: object): Record<string, string> {
   return Object.fromEntries(entries);
 }
 
-const TAGS = [
-  'projects',
-  'targets',
-  'lookUps',
-  'facts',
-  'imports',
-  'tracked',
-  'pools',
-  'banned',
-  'index',
-  'exports',
-  'notes',
-  'recipes',
-  'verdicts',
-  'lists',
-  'variants',
-  'markers',
-  'studies',
-  'markets',
-  'hand',
-] as const;
-/** What answers rest on: what is changed is fetched anew. */
-export type Tag = (typeof TAGS)[number];
-
 /** The connection to the server; each room adds its own questions (projectApi, rosterApi, …). */
 export const api = createApi({
   reducerPath: 'api',
@@ -45,7 +22,7 @@ export const api = createApi({
     baseUrl: '/api',
     prepareHeaders: (headers) => void headers.set('x-window', WINDOW),
   }),
-  tagTypes: TAGS,
+  tagTypes: GROUNDS,
   endpoints: () => ({}),
 });
 

@@ -8,6 +8,7 @@ import type {
 } from '@opsimath/contract/api/imports';
 import type { Side } from '@opsimath/contract/api/targets';
 import { type InProject, api, toParams } from './api';
+import { restsOn, touches } from './restsOn';
 
 /** Files that come in. */
 export const {
@@ -27,7 +28,7 @@ export const {
         body: file,
         headers: { 'content-type': 'application/octet-stream' },
       }),
-      invalidatesTags: ['index'],
+      invalidatesTags: touches('uploadSitemap'),
     }),
     uploadPage: build.mutation<
       { page: SavedPage; target: number },
@@ -40,11 +41,11 @@ export const {
         body: file,
         headers: { 'content-type': 'application/octet-stream' },
       }),
-      invalidatesTags: ['targets', 'facts'],
+      invalidatesTags: touches('uploadPage'),
     }),
     imports: build.query<FileImport[], number>({
       query: (project) => `/projects/${project}/imports`,
-      providesTags: ['imports'],
+      providesTags: restsOn('imports'),
     }),
     uploadFile: build.mutation<UploadAnswer, InProject<{ file: File; kind?: ImportKind }>>({
       query: ({ project, file, kind }) => ({
@@ -54,7 +55,7 @@ export const {
         body: file,
         headers: { 'content-type': 'application/octet-stream' },
       }),
-      invalidatesTags: ['imports'],
+      invalidatesTags: touches('uploadFile'),
     }),
     readAs: build.mutation<UploadAnswer['preview'], { id: number; kind: ImportKind }>({
       query: ({ id, kind }) => ({ url: `/imports/${id}/reading`, method: 'POST', body: { kind } }),
@@ -64,14 +65,14 @@ export const {
       { id: number; market: string; reading: FileReading; marketConfirmed: boolean }
     >({
       query: ({ id, ...body }) => ({ url: `/imports/${id}/start`, method: 'POST', body }),
-      invalidatesTags: ['imports'],
+      invalidatesTags: touches('startImport'),
     }),
     rejections: build.query<
       { total: number; rows: { line: number; reason: string; content: string }[] },
       number
     >({
       query: (id) => `/imports/${id}/rejections`,
-      providesTags: ['imports'],
+      providesTags: restsOn('rejections'),
     }),
   }),
 });

@@ -9,35 +9,36 @@ import type {
 import type { MarketModels } from '@opsimath/contract/api/models';
 import type { Report } from '@opsimath/contract/api/report';
 import { type InProject, api, toParams } from './api';
+import { restsOn, touches } from './restsOn';
 
 /** Gaps, dossiers, the report. */
 export const gapsApi = api.injectEndpoints({
   endpoints: (build) => ({
     gapPage: build.query<GapPage, InProject<{ query: GapQuery }>>({
       query: ({ project, query }) => ({ url: `/projects/${project}/gaps`, params: toParams(query) }),
-      providesTags: ['facts', 'targets', 'tracked', 'verdicts', 'lists'],
+      providesTags: restsOn('gapPage'),
     }),
     gapGroups: build.query<GapGroups, InProject<{ query: GapGroupQuery }>>({
       query: ({ project, query }) => ({ url: `/projects/${project}/gaps/groups`, params: toParams(query) }),
-      providesTags: ['facts', 'targets', 'verdicts', 'lists'],
+      providesTags: restsOn('gapGroups'),
     }),
     models: build.query<MarketModels, InProject<{ market: string; date: string }>>({
       query: ({ project, ...params }) => ({ url: `/projects/${project}/models`, params }),
-      providesTags: ['facts', 'projects'],
+      providesTags: restsOn('models'),
     }),
     dossier: build.query<Dossier, InProject<{ keyword: number; scope: DossierQuery }>>({
       query: ({ project, keyword, scope }) => ({
         url: `/projects/${project}/keywords/${keyword}/dossier`,
         params: toParams(scope),
       }),
-      providesTags: ['facts', 'targets', 'tracked', 'verdicts'],
+      providesTags: restsOn('dossier'),
     }),
     resultPage: build.query<ShownPage | null, InProject<{ keyword: number; market: string; date: string }>>({
       query: ({ project, keyword, ...params }) => ({
         url: `/projects/${project}/keywords/${keyword}/result-page`,
         params,
       }),
-      providesTags: ['facts', 'targets'],
+      providesTags: restsOn('resultPage'),
     }),
     track: build.mutation<unknown, InProject<{ keywords: number[]; follow: boolean }>>({
       query: ({ project, keywords, follow }) => ({
@@ -45,14 +46,14 @@ export const gapsApi = api.injectEndpoints({
         method: follow ? 'POST' : 'DELETE',
         body: { keywords },
       }),
-      invalidatesTags: ['tracked'],
+      invalidatesTags: touches('track'),
     }),
     report: build.query<Report, InProject<{ scope: ComparisonScope; top?: number }>>({
       query: ({ project, scope, top }) => ({
         url: `/projects/${project}/report`,
         params: toParams({ ...scope, top }),
       }),
-      providesTags: ['facts', 'targets', 'verdicts'],
+      providesTags: restsOn('report'),
     }),
   }),
 });

@@ -1,23 +1,9 @@
 import type { Job } from '@opsimath/contract/api/jobs';
-import { type PayloadAction, createSlice } from '@reduxjs/toolkit';
 import { useEffect, useRef } from 'react';
 import { api } from './api';
+import { isUnderWay, jobs } from './jobsHeard';
+import { AFTER_WORK, WHILE_WORKING } from './restsOn';
 import { type AppDispatch, useAppDispatch, useAppSelector } from './store';
-
-/** Long work as last heard of, by id. */
-export const jobs = createSlice({
-  name: 'jobs',
-  initialState: {} as Record<number, Job>,
-  reducers: {
-    heard(state, { payload }: PayloadAction<Job>) {
-      state[payload.id] = payload;
-    },
-  },
-});
-
-export function isUnderWay(job: Pick<Job, 'state'>): boolean {
-  return job.state === 'queued' || job.state === 'running';
-}
 
 /** How often what has come so far is shown while a job runs. */
 const REFRESH_MS = 2500;
@@ -45,12 +31,12 @@ function openStream(id: number, dispatch: AppDispatch): EventSource {
     dispatch(jobs.actions.heard(job));
     if (isUnderWay(job) && performance.now() - refreshed > REFRESH_MS) {
       refreshed = performance.now();
-      dispatch(api.util.invalidateTags(['lookUps', 'pools']));
+      dispatch(api.util.invalidateTags([...WHILE_WORKING]));
     }
     if (!isUnderWay(job)) {
       events.close();
       streams.delete(id);
-      dispatch(api.util.invalidateTags(['lookUps', 'facts', 'pools', 'imports', 'targets']));
+      dispatch(api.util.invalidateTags([...AFTER_WORK]));
     }
   };
   return events;
@@ -70,7 +56,7 @@ export function useJob(known: Job | null | undefined): Job | null {
   useEffect(() => {
     if (!known || known.state === lastState.current) return;
     lastState.current = known.state;
-    if (!isUnderWay(known)) dispatch(api.util.invalidateTags(['facts', 'pools', 'targets']));
+    if (!isUnderWay(known)) dispatch(api.util.invalidateTags([...AFTER_WORK]));
   }, [known, dispatch]);
   const follow = known !== null && known !== undefined && isUnderWay(known);
   useEffect(() => {

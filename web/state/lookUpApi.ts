@@ -8,13 +8,14 @@ import type {
   PoolQuery,
 } from '@opsimath/contract/api/lookUps';
 import { type InProject, api, toParams } from './api';
+import { restsOn, touches } from './restsOn';
 
 /** Look-ups and their pools. */
 export const lookUpApi = api.injectEndpoints({
   endpoints: (build) => ({
     lookUps: build.query<LookUp[], number>({
       query: (project) => `/projects/${project}/look-ups`,
-      providesTags: ['lookUps'],
+      providesTags: restsOn('lookUps'),
     }),
     lookUpPrice: build.query<LookUpPrice, InProject<{ request: LookUpOrder }>>({
       query: ({ project, request }) => ({
@@ -22,7 +23,7 @@ export const lookUpApi = api.injectEndpoints({
         method: 'POST',
         body: request,
       }),
-      providesTags: ['lookUps', 'facts'],
+      providesTags: restsOn('lookUpPrice'),
     }),
     startLookUp: build.mutation<LookUp, InProject<{ request: LookUpOrder }>>({
       query: ({ project, request }) => ({
@@ -30,19 +31,19 @@ export const lookUpApi = api.injectEndpoints({
         method: 'POST',
         body: request,
       }),
-      invalidatesTags: ['lookUps'],
+      invalidatesTags: touches('startLookUp'),
     }),
     pool: build.query<PoolPage, { lookUp: number; query: PoolQuery }>({
       query: ({ lookUp, query }) => ({ url: `/look-ups/${lookUp}/keywords`, params: toParams(query) }),
-      providesTags: ['facts', 'pools'],
+      providesTags: restsOn('pool'),
     }),
     lookUpAgain: build.mutation<LookUp, { lookUp: number; date: string }>({
       query: ({ lookUp, date }) => ({ url: `/look-ups/${lookUp}/again`, method: 'POST', body: { date } }),
-      invalidatesTags: ['lookUps'],
+      invalidatesTags: touches('lookUpAgain'),
     }),
     poolChange: build.query<PoolChange, { lookUp: number; against: number }>({
       query: ({ lookUp, against }) => ({ url: `/look-ups/${lookUp}/change`, params: { against } }),
-      providesTags: ['facts', 'pools'],
+      providesTags: restsOn('poolChange'),
     }),
     modeCounts: build.query<
       { counts: { mode: string; keywords: number }[] },
@@ -56,7 +57,7 @@ export const lookUpApi = api.injectEndpoints({
     }),
     exports: build.query<FileExport[], number>({
       query: (lookUp) => `/look-ups/${lookUp}/exports`,
-      providesTags: ['exports'],
+      providesTags: restsOn('exports'),
     }),
   }),
 });

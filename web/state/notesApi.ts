@@ -1,5 +1,6 @@
 import type { Note, NoteAddition } from '@opsimath/contract/api/notes';
 import { type InProject, api } from './api';
+import { restsOn, touches } from './restsOn';
 
 /** Notes on anything. */
 export const { useNotesQuery, useAddNoteMutation, useChangeNoteMutation, useRemoveNoteMutation } =
@@ -7,11 +8,11 @@ export const { useNotesQuery, useAddNoteMutation, useChangeNoteMutation, useRemo
     endpoints: (build) => ({
       notes: build.query<Note[], number>({
         query: (project) => `/projects/${project}/notes`,
-        providesTags: ['notes'],
+        providesTags: restsOn('notes'),
       }),
       addNote: build.mutation<Note[], InProject<NoteAddition>>({
         query: ({ project, ...body }) => ({ url: `/projects/${project}/notes`, method: 'POST', body }),
-        invalidatesTags: ['notes'],
+        invalidatesTags: touches('addNote'),
       }),
       changeNote: build.mutation<
         Note[],
@@ -22,11 +23,11 @@ export const { useNotesQuery, useAddNoteMutation, useChangeNoteMutation, useRemo
           method: 'PATCH',
           body,
         }),
-        invalidatesTags: ['notes'],
+        invalidatesTags: touches('changeNote'),
       }),
       removeNote: build.mutation<Note[], InProject<{ note: number }>>({
         query: ({ project, note }) => ({ url: `/projects/${project}/notes/${note}`, method: 'DELETE' }),
-        invalidatesTags: ['notes'],
+        invalidatesTags: touches('removeNote'),
       }),
     }),
   });

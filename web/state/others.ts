@@ -1,25 +1,10 @@
 import type { Change, ChangedThing } from '@opsimath/contract/api/changes';
-import { type Tag, api } from './api';
+import type { Ground } from '@opsimath/contract/api/grounds';
+import { api } from './api';
+import { TOLD } from './restsOn';
 import type { AppDispatch } from './store';
 import { WINDOW } from './window';
 
-/** What is fetched anew when somebody has changed something. */
-const RESTS_ON: Record<ChangedThing, Tag[]> = {
-  projects: ['projects', 'facts'],
-  verdicts: ['verdicts'],
-  lists: ['lists'],
-  recipes: ['recipes'],
-  markers: ['markers'],
-  notes: ['notes'],
-  targets: ['targets', 'facts'],
-  'look-ups': ['lookUps'],
-  imports: ['imports'],
-  tracked: ['tracked'],
-  'banned-words': ['banned', 'pools'],
-  variants: ['variants'],
-  facts: ['lookUps', 'facts', 'pools', 'imports', 'targets'],
-  else: ['index', 'exports', 'studies', 'hand', 'facts', 'markets'],
-};
 const LOCK = 'opsimath.changes';
 const CHANNEL = 'opsimath.changes';
 /** Several changes at once are one reason to fetch anew. */
@@ -31,11 +16,11 @@ const TOGETHER_MS = 300;
  */
 export function hearOthers(dispatch: AppDispatch): void {
   const channel = new BroadcastChannel(CHANNEL);
-  const due = new Set<Tag>();
+  const due = new Set<Ground>();
   let timer: ReturnType<typeof setTimeout> | undefined;
   const hear = ({ what, window }: Change): void => {
     if (window === WINDOW) return;
-    RESTS_ON[what].forEach((tag) => due.add(tag));
+    TOLD[what].forEach((ground) => due.add(ground));
     timer ??= setTimeout(() => {
       timer = undefined;
       const tags = [...due];
@@ -52,7 +37,7 @@ export function hearOthers(dispatch: AppDispatch): void {
       events.onopen = () => {
         // What was changed while nobody could listen is not known: everything is fetched anew.
         if (lost)
-          Object.keys(RESTS_ON).forEach((what) =>
+          Object.keys(TOLD).forEach((what) =>
             tell({ project: null, what: what as ChangedThing, window: '' }),
           );
         lost = false;

@@ -3,6 +3,7 @@ import type { Job } from '@opsimath/contract/api/jobs';
 import type { Project, ProjectOverview, SettingsChange } from '@opsimath/contract/api/projects';
 import type { AllowanceAnswer } from '@opsimath/contract/source/answers';
 import { type InProject, api, toParams } from './api';
+import { restsOn, touches } from './restsOn';
 
 export interface ServiceState {
   reachable: boolean;
@@ -14,26 +15,26 @@ export interface ServiceState {
 /** Projects, markets, the services and long work. */
 export const projectApi = api.injectEndpoints({
   endpoints: (build) => ({
-    projects: build.query<Project[], void>({ query: () => '/projects', providesTags: ['projects'] }),
+    projects: build.query<Project[], void>({ query: () => '/projects', providesTags: restsOn('projects') }),
     createProject: build.mutation<Project, string>({
       query: (name) => ({ url: '/projects', method: 'POST', body: { name } }),
-      invalidatesTags: ['projects'],
+      invalidatesTags: touches('createProject'),
     }),
     changeProject: build.mutation<
       Project,
       InProject<{ name?: string; settings?: SettingsChange; settingsRevision?: number; person?: string }>
     >({
       query: ({ project, ...body }) => ({ url: `/projects/${project}`, method: 'PATCH', body }),
-      invalidatesTags: ['projects', 'facts'],
+      invalidatesTags: touches('changeProject'),
     }),
     overview: build.query<ProjectOverview, InProject<{ market?: string }>>({
       query: ({ project, ...rest }) => ({ url: `/projects/${project}/overview`, params: toParams(rest) }),
-      providesTags: ['targets', 'lookUps', 'facts', 'imports', 'tracked', 'verdicts'],
+      providesTags: restsOn('overview'),
     }),
-    markets: build.query<KnownMarket[], void>({ query: () => '/markets', providesTags: ['markets'] }),
+    markets: build.query<KnownMarket[], void>({ query: () => '/markets', providesTags: restsOn('markets') }),
     narrowMarket: build.mutation<KnownMarket, PlaceWithin>({
       query: (body) => ({ url: '/markets/places', method: 'POST', body }),
-      invalidatesTags: ['markets'],
+      invalidatesTags: touches('narrowMarket'),
     }),
     services: build.query<ServiceState, void>({ query: () => '/services', keepUnusedDataFor: 5 }),
     uploadArchive: build.mutation<{ project: Project; job: Job }, File>({
@@ -43,7 +44,7 @@ export const projectApi = api.injectEndpoints({
         body: file,
         headers: { 'content-type': 'application/octet-stream' },
       }),
-      invalidatesTags: ['projects'],
+      invalidatesTags: touches('uploadArchive'),
     }),
     job: build.query<Job, number>({ query: (id) => `/jobs/${id}`, keepUnusedDataFor: 0 }),
     cancelJob: build.mutation<Job, number>({
@@ -51,7 +52,7 @@ export const projectApi = api.injectEndpoints({
     }),
     resumeJob: build.mutation<Job, number>({
       query: (job) => ({ url: `/jobs/${job}/resume`, method: 'POST' }),
-      invalidatesTags: ['lookUps', 'imports'],
+      invalidatesTags: touches('resumeJob'),
     }),
   }),
 });

@@ -14,6 +14,7 @@ import type {
   TargetVersion,
 } from '@opsimath/contract/api/targets';
 import { type InProject, api } from './api';
+import { restsOn, touches } from './restsOn';
 
 /** Targets, fronts, words not to be used, the index. */
 export const {
@@ -37,15 +38,15 @@ export const {
   endpoints: (build) => ({
     targets: build.query<Target[], number>({
       query: (project) => `/projects/${project}/targets`,
-      providesTags: ['targets'],
+      providesTags: restsOn('targets'),
     }),
     addTargets: build.mutation<TargetsAdded, InProject<{ side: Side; market: string; text: string }>>({
       query: ({ project, ...body }) => ({ url: `/projects/${project}/targets`, method: 'POST', body }),
-      invalidatesTags: ['targets', 'facts'],
+      invalidatesTags: touches('addTargets'),
     }),
     removeTarget: build.mutation<unknown, InProject<{ target: number }>>({
       query: ({ project, target }) => ({ url: `/projects/${project}/targets/${target}`, method: 'DELETE' }),
-      invalidatesTags: ['targets', 'facts'],
+      invalidatesTags: touches('removeTarget'),
     }),
     changeTarget: build.mutation<Target, InProject<{ target: number; change: TargetChange }>>({
       query: ({ project, target, change }) => ({
@@ -53,48 +54,48 @@ export const {
         method: 'PATCH',
         body: change,
       }),
-      invalidatesTags: ['targets'],
+      invalidatesTags: touches('changeTarget'),
     }),
     refreshTargets: build.mutation<RefreshAnswer, number>({
       query: (project) => ({ url: `/projects/${project}/targets/refresh`, method: 'POST', body: {} }),
-      invalidatesTags: ['targets'],
+      invalidatesTags: touches('refreshTargets'),
     }),
     targetVersions: build.query<TargetVersion[], InProject<{ target: number }>>({
       query: ({ project, target }) => `/projects/${project}/targets/${target}/versions`,
-      providesTags: ['targets'],
+      providesTags: restsOn('targetVersions'),
     }),
     targetProfile: build.query<TargetProfile, InProject<{ target: number; market: string; date: string }>>({
       query: ({ project, target, ...params }) => ({
         url: `/projects/${project}/targets/${target}/profile`,
         params,
       }),
-      providesTags: ['targets', 'facts'],
+      providesTags: restsOn('targetProfile'),
     }),
     targetKeywords: build.query<TargetKeywords, InProject<{ target: number; market: string; date: string }>>({
       query: ({ project, target, ...params }) => ({
         url: `/projects/${project}/targets/${target}/keywords`,
         params,
       }),
-      providesTags: ['targets', 'facts'],
+      providesTags: restsOn('targetKeywords'),
     }),
     targetMarkets: build.query<TargetMarkets, InProject<{ target: number; date: string }>>({
       query: ({ project, target, date }) => ({
         url: `/projects/${project}/targets/${target}/markets`,
         params: { date },
       }),
-      providesTags: ['targets', 'facts'],
+      providesTags: restsOn('targetMarkets'),
     }),
     channelKeywords: build.query<ChannelKeywords, number>({
       query: (project) => `/projects/${project}/channel-keywords`,
-      providesTags: ['targets'],
+      providesTags: restsOn('channelKeywords'),
     }),
     front: build.query<Front, InProject<{ request: FrontRequest }>>({
       query: ({ project, request }) => ({ url: `/projects/${project}/front`, method: 'POST', body: request }),
-      providesTags: ['targets'],
+      providesTags: restsOn('front'),
     }),
     bannedWords: build.query<BannedWord[], number>({
       query: (project) => `/projects/${project}/banned-words`,
-      providesTags: ['banned'],
+      providesTags: restsOn('bannedWords'),
     }),
     addBannedWord: build.mutation<BannedWord[], InProject<{ word: Omit<BannedWord, 'id'> }>>({
       query: ({ project, word }) => ({
@@ -102,15 +103,15 @@ export const {
         method: 'POST',
         body: word,
       }),
-      invalidatesTags: ['banned', 'pools'],
+      invalidatesTags: touches('addBannedWord'),
     }),
     removeBannedWord: build.mutation<BannedWord[], InProject<{ id: number }>>({
       query: ({ project, id }) => ({ url: `/projects/${project}/banned-words/${id}`, method: 'DELETE' }),
-      invalidatesTags: ['banned', 'pools'],
+      invalidatesTags: touches('removeBannedWord'),
     }),
     index: build.query<IndexOverview, InProject<{ market: string }>>({
       query: ({ project, market }) => ({ url: `/projects/${project}/index`, params: { market } }),
-      providesTags: ['index', 'targets'],
+      providesTags: restsOn('index'),
     }),
     checkIndex: build.mutation<IndexOverview, InProject<{ market: string }>>({
       query: ({ project, market }) => ({
@@ -118,7 +119,7 @@ export const {
         method: 'POST',
         body: { market },
       }),
-      invalidatesTags: ['index'],
+      invalidatesTags: touches('checkIndex'),
     }),
   }),
 });

@@ -18,13 +18,14 @@ import type {
 } from '@opsimath/contract/api/sift';
 import type { Judgement, JudgementsAnswer } from '@opsimath/contract/api/judgements';
 import { type InProject, api } from './api';
+import { restsOn, touches } from './restsOn';
 
 /** Recipes, what they do to a pool, verdicts, lists. */
 export const siftApi = api.injectEndpoints({
   endpoints: (build) => ({
     sift: build.query<SiftPage, { lookUp: number; query: SiftQuery }>({
       query: ({ lookUp, query }) => ({ url: `/look-ups/${lookUp}/sift`, method: 'POST', body: query }),
-      providesTags: ['facts', 'pools', 'verdicts', 'lists', 'variants', 'markers', 'banned'],
+      providesTags: restsOn('sift'),
     }),
     removed: build.query<RemovedPage, { lookUp: number; query: RemovedQuery }>({
       query: ({ lookUp, query }) => ({
@@ -32,7 +33,7 @@ export const siftApi = api.injectEndpoints({
         method: 'POST',
         body: query,
       }),
-      providesTags: ['facts', 'pools', 'verdicts', 'lists'],
+      providesTags: restsOn('removed'),
     }),
     difference: build.query<SiftDifference, { lookUp: number; query: DifferenceQuery }>({
       query: ({ lookUp, query }) => ({
@@ -40,11 +41,11 @@ export const siftApi = api.injectEndpoints({
         method: 'POST',
         body: query,
       }),
-      providesTags: ['facts', 'pools', 'verdicts', 'lists', 'variants', 'markers', 'banned'],
+      providesTags: restsOn('difference'),
     }),
     tree: build.query<TreeLevel, { lookUp: number; query: TreeQuery }>({
       query: ({ lookUp, query }) => ({ url: `/look-ups/${lookUp}/sift/tree`, method: 'POST', body: query }),
-      providesTags: ['facts', 'pools', 'verdicts', 'lists'],
+      providesTags: restsOn('tree'),
     }),
     clusters: build.query<ClusterPage, { lookUp: number; query: ClusterQuery }>({
       query: ({ lookUp, query }) => ({
@@ -52,15 +53,15 @@ export const siftApi = api.injectEndpoints({
         method: 'POST',
         body: query,
       }),
-      providesTags: ['facts', 'pools', 'verdicts', 'lists'],
+      providesTags: restsOn('clusters'),
     }),
     wordCounts: build.query<WordCountsPage, { lookUp: number; query: WordCountsQuery }>({
       query: ({ lookUp, query }) => ({ url: `/look-ups/${lookUp}/sift/words`, method: 'POST', body: query }),
-      providesTags: ['facts', 'pools', 'verdicts', 'lists'],
+      providesTags: restsOn('wordCounts'),
     }),
     recipes: build.query<Recipe[], number>({
       query: (project) => `/projects/${project}/recipes`,
-      providesTags: ['recipes'],
+      providesTags: restsOn('recipes'),
     }),
     addRecipe: build.mutation<Recipe, InProject<{ entry: RecipeChange & { name: string } }>>({
       query: ({ project, entry }) => ({ url: `/projects/${project}/recipes`, method: 'POST', body: entry }),
@@ -104,7 +105,7 @@ export const siftApi = api.injectEndpoints({
     }),
     removeRecipe: build.mutation<Recipe[], InProject<{ recipe: number }>>({
       query: ({ project, recipe }) => ({ url: `/projects/${project}/recipes/${recipe}`, method: 'DELETE' }),
-      invalidatesTags: ['recipes'],
+      invalidatesTags: touches('removeRecipe'),
     }),
     bringRecipeBack: build.mutation<Recipe[], InProject<{ recipe: number }>>({
       query: ({ project, recipe }) => ({
@@ -112,12 +113,12 @@ export const siftApi = api.injectEndpoints({
         method: 'POST',
         body: {},
       }),
-      invalidatesTags: ['recipes'],
+      invalidatesTags: touches('bringRecipeBack'),
     }),
     judge: build.mutation<JudgementsAnswer, InProject<{ id?: string; changes: Judgement[]; person: string }>>(
       {
         query: ({ project, ...body }) => ({ url: `/projects/${project}/verdicts`, method: 'POST', body }),
-        invalidatesTags: ['verdicts'],
+        invalidatesTags: touches('judge'),
       },
     ),
     judgeAll: build.mutation<JudgementsAnswer, { lookUp: number; judgement: SiftJudgement }>({
@@ -126,15 +127,15 @@ export const siftApi = api.injectEndpoints({
         method: 'POST',
         body: judgement,
       }),
-      invalidatesTags: ['verdicts'],
+      invalidatesTags: touches('judgeAll'),
     }),
     lists: build.query<KeywordList[], number>({
       query: (project) => `/projects/${project}/lists`,
-      providesTags: ['lists'],
+      providesTags: restsOn('lists'),
     }),
     listFromSift: build.mutation<KeywordList[], { lookUp: number; list: ListFromSift }>({
       query: ({ lookUp, list }) => ({ url: `/look-ups/${lookUp}/sift/list`, method: 'POST', body: list }),
-      invalidatesTags: ['lists'],
+      invalidatesTags: touches('listFromSift'),
     }),
     combineLists: build.mutation<KeywordList[], InProject<{ combination: ListCombination }>>({
       query: ({ project, combination }) => ({
@@ -142,7 +143,7 @@ export const siftApi = api.injectEndpoints({
         method: 'POST',
         body: combination,
       }),
-      invalidatesTags: ['lists'],
+      invalidatesTags: touches('combineLists'),
     }),
     changeList: build.mutation<KeywordList[], InProject<{ list: number; change: ListChange }>>({
       query: ({ project, list, change }) => ({
@@ -150,7 +151,7 @@ export const siftApi = api.injectEndpoints({
         method: 'PATCH',
         body: change,
       }),
-      invalidatesTags: ['lists'],
+      invalidatesTags: touches('changeList'),
     }),
     bringListBack: build.mutation<KeywordList[], InProject<{ list: number }>>({
       query: ({ project, list }) => ({
@@ -158,11 +159,11 @@ export const siftApi = api.injectEndpoints({
         method: 'POST',
         body: {},
       }),
-      invalidatesTags: ['lists'],
+      invalidatesTags: touches('bringListBack'),
     }),
     removeList: build.mutation<KeywordList[], InProject<{ list: number }>>({
       query: ({ project, list }) => ({ url: `/projects/${project}/lists/${list}`, method: 'DELETE' }),
-      invalidatesTags: ['lists'],
+      invalidatesTags: touches('removeList'),
     }),
   }),
 });

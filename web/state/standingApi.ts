@@ -7,47 +7,48 @@ import type { OwnQueryPage, OwnQueryQuery } from '@opsimath/contract/api/ownQuer
 import type { PaidQuery, PaidView } from '@opsimath/contract/api/paid';
 import type { SurfacesQuery, SurfacesView } from '@opsimath/contract/api/surfaces';
 import { type InProject, api, toParams } from './api';
+import { restsOn, touches } from './restsOn';
 
 /** How we stand beside the table of gaps: over time, in our own figures, in paid slots, across surfaces. */
 export const standingApi = api.injectEndpoints({
   endpoints: (build) => ({
     overTime: build.query<OverTime, InProject<{ query: OverTimeQuery }>>({
       query: ({ project, query }) => ({ url: `/projects/${project}/over-time`, params: toParams(query) }),
-      providesTags: ['facts', 'targets', 'tracked', 'verdicts', 'lists'],
+      providesTags: restsOn('overTime'),
     }),
     around: build.query<Around, InProject<{ keyword: number; scope: ComparisonScope }>>({
       query: ({ project, keyword, scope }) => ({
         url: `/projects/${project}/keywords/${keyword}/around`,
         params: toParams(scope),
       }),
-      providesTags: ['facts', 'targets', 'verdicts', 'projects'],
+      providesTags: restsOn('around'),
     }),
     ownQueries: build.query<OwnQueryPage, InProject<{ query: OwnQueryQuery }>>({
       query: ({ project, query }) => ({ url: `/projects/${project}/own-queries`, params: toParams(query) }),
-      providesTags: ['facts', 'targets', 'lists'],
+      providesTags: restsOn('ownQueries'),
     }),
     paid: build.query<PaidView, InProject<{ query: PaidQuery }>>({
       query: ({ project, query }) => ({ url: `/projects/${project}/paid`, params: toParams(query) }),
-      providesTags: ['facts', 'targets', 'lists', 'projects'],
+      providesTags: restsOn('paid'),
     }),
     bids: build.query<Bids, InProject<{ query: BidsQuery }>>({
       query: ({ project, query }) => ({ url: `/projects/${project}/bids`, params: toParams(query) }),
-      providesTags: ['facts', 'targets', 'projects'],
+      providesTags: restsOn('bids'),
     }),
     bringBids: build.mutation<{ kept: number }, InProject<{ market: string }>>({
       query: ({ project, ...body }) => ({ url: `/projects/${project}/own-bids`, method: 'POST', body }),
-      invalidatesTags: ['facts'],
+      invalidatesTags: touches('bringBids'),
     }),
     auctionPrice: build.query<AuctionPrice, InProject<AuctionRequest>>({
       query: ({ project, ...body }) => ({ url: `/projects/${project}/auctions/price`, method: 'POST', body }),
-      providesTags: ['facts'],
+      providesTags: restsOn('auctionPrice'),
     }),
     observeAuctions: build.mutation<Job, InProject<AuctionRequest>>({
       query: ({ project, ...body }) => ({ url: `/projects/${project}/auctions`, method: 'POST', body }),
     }),
     surfaces: build.query<SurfacesView, InProject<{ query: SurfacesQuery }>>({
       query: ({ project, query }) => ({ url: `/projects/${project}/surfaces`, params: toParams(query) }),
-      providesTags: ['facts', 'targets'],
+      providesTags: restsOn('surfaces'),
     }),
   }),
 });

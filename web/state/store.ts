@@ -3,7 +3,7 @@ import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
 import { hearClashes } from './clashes';
-import { jobs } from './jobs';
+import { jobs } from './jobsHeard';
 import { preferences } from './preferences';
 import { tray } from './tray';
 

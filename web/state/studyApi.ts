@@ -1,6 +1,7 @@
 import type { HandEntry, HandPosition } from '@opsimath/contract/api/handPositions';
 import type { Reading, Study } from '@opsimath/contract/api/study';
 import { type InProject, api } from './api';
+import { restsOn, touches } from './restsOn';
 
 type OfKeyword<T = unknown> = InProject<T & { keyword: number }>;
 type Day = { market: string; date: string };
@@ -13,7 +14,7 @@ export const studyApi = api.injectEndpoints({
         url: `/projects/${project}/keywords/${keyword}/study`,
         params: { market, date },
       }),
-      providesTags: ['studies', 'targets', 'projects', 'facts'],
+      providesTags: restsOn('study'),
     }),
     fetchRecords: build.mutation<Study | null, OfKeyword<Day>>({
       query: ({ project, keyword, ...body }) => ({
@@ -21,15 +22,15 @@ export const studyApi = api.injectEndpoints({
         method: 'POST',
         body,
       }),
-      invalidatesTags: ['studies'],
+      invalidatesTags: touches('fetchRecords'),
     }),
     read: build.mutation<Reading, InProject<Reading>>({
       query: ({ project, ...body }) => ({ url: `/projects/${project}/readings`, method: 'PUT', body }),
-      invalidatesTags: ['studies'],
+      invalidatesTags: touches('read'),
     }),
     handPositions: build.query<HandPosition[], OfKeyword>({
       query: ({ project, keyword }) => `/projects/${project}/keywords/${keyword}/hand`,
-      providesTags: ['hand', 'targets'],
+      providesTags: restsOn('handPositions'),
     }),
     addHandPosition: build.mutation<HandPosition[], OfKeyword<HandEntry>>({
       query: ({ project, keyword, ...body }) => ({
@@ -37,14 +38,14 @@ export const studyApi = api.injectEndpoints({
         method: 'POST',
         body,
       }),
-      invalidatesTags: ['hand', 'facts'],
+      invalidatesTags: touches('addHandPosition'),
     }),
     removeHandPosition: build.mutation<HandPosition[], OfKeyword<{ entry: number }>>({
       query: ({ project, keyword, entry }) => ({
         url: `/projects/${project}/keywords/${keyword}/hand/${entry}`,
         method: 'DELETE',
       }),
-      invalidatesTags: ['hand', 'facts'],
+      invalidatesTags: touches('removeHandPosition'),
     }),
   }),
 });

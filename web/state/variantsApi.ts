@@ -9,6 +9,7 @@ import type {
   VariantQuery,
 } from '@opsimath/contract/api/variants';
 import { type InProject, api } from './api';
+import { restsOn, touches } from './restsOn';
 
 /** Variants, translations, markers, and lists made again. */
 export const variantsApi = api.injectEndpoints({
@@ -19,7 +20,7 @@ export const variantsApi = api.injectEndpoints({
         method: 'POST',
         body: query,
       }),
-      providesTags: ['facts', 'pools', 'verdicts', 'lists', 'variants'],
+      providesTags: restsOn('variants'),
     }),
     chooseVariants: build.mutation<{ before: VariantChoices['choices'] }, InProject<VariantChoices>>({
       query: ({ project, choices }) => ({
@@ -27,23 +28,23 @@ export const variantsApi = api.injectEndpoints({
         method: 'POST',
         body: { choices },
       }),
-      invalidatesTags: ['variants'],
+      invalidatesTags: touches('chooseVariants'),
     }),
     translate: build.mutation<TranslationAnswer, { lookUp: number; ask: TranslationAsk }>({
       query: ({ lookUp, ask }) => ({ url: `/look-ups/${lookUp}/translations`, method: 'POST', body: ask }),
-      invalidatesTags: (answer) => (answer && answer.asked > 0 ? ['variants'] : []),
+      invalidatesTags: (answer) => (answer && answer.asked > 0 ? touches('translate') : []),
     }),
     markers: build.query<Marker[], number>({
       query: (project) => `/projects/${project}/markers`,
-      providesTags: ['markers'],
+      providesTags: restsOn('markers'),
     }),
     addMarker: build.mutation<Marker[], InProject<{ entry: MarkerAddition }>>({
       query: ({ project, entry }) => ({ url: `/projects/${project}/markers`, method: 'POST', body: entry }),
-      invalidatesTags: ['markers'],
+      invalidatesTags: touches('addMarker'),
     }),
     removeMarker: build.mutation<Marker[], InProject<{ marker: number }>>({
       query: ({ project, marker }) => ({ url: `/projects/${project}/markers/${marker}`, method: 'DELETE' }),
-      invalidatesTags: ['markers'],
+      invalidatesTags: touches('removeMarker'),
     }),
     bringMarkerBack: build.mutation<Marker[], InProject<{ marker: number }>>({
       query: ({ project, marker }) => ({
@@ -51,7 +52,7 @@ export const variantsApi = api.injectEndpoints({
         method: 'POST',
         body: {},
       }),
-      invalidatesTags: ['markers'],
+      invalidatesTags: touches('bringMarkerBack'),
     }),
     mark: build.mutation<{ changed: number[] }, InProject<{ marker: number } & Marking>>({
       query: ({ project, marker, ...body }) => ({
@@ -59,7 +60,7 @@ export const variantsApi = api.injectEndpoints({
         method: 'POST',
         body,
       }),
-      invalidatesTags: ['markers'],
+      invalidatesTags: touches('mark'),
     }),
     outside: build.mutation<OutsidePreview, InProject<{ market: string; file: File }>>({
       query: ({ project, market, file }) => ({
@@ -72,7 +73,7 @@ export const variantsApi = api.injectEndpoints({
     }),
     renewal: build.query<ListRenewal, InProject<{ list: number }>>({
       query: ({ project, list }) => `/projects/${project}/lists/${list}/renewal`,
-      providesTags: ['lists', 'facts', 'pools', 'verdicts'],
+      providesTags: restsOn('renewal'),
     }),
     renewList: build.mutation<KeywordList[], InProject<{ list: number; person: string }>>({
       query: ({ project, list, person }) => ({
@@ -80,7 +81,7 @@ export const variantsApi = api.injectEndpoints({
         method: 'POST',
         body: { person },
       }),
-      invalidatesTags: ['lists'],
+      invalidatesTags: touches('renewList'),
     }),
   }),
 });

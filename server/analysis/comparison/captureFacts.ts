@@ -7,7 +7,7 @@ import { isRanked } from '@opsimath/core/ranking/position';
 import { median } from '@opsimath/core/ranking/statistics';
 import { keywordKeys } from '../../data/keywordKeys';
 import { FEATURE_CODES } from '../../data/segments/captureColumns';
-import type { ColumnStore } from '../facts/columnStore';
+import type { ColumnStore } from '../kept/columnStore';
 import type { ComparisonParts } from './comparison';
 import { OwnMaterial } from '../models/ownMaterial';
 import { slotStanding } from '../facts/slotFigures';

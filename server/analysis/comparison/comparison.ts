@@ -11,7 +11,7 @@ import type { AdTerms } from '../facts/adTerms';
 import type { Borrowed } from '../facts/borrowed';
 import { type CaptureFacts, captureFacts } from './captureFacts';
 import { filled, picked } from '../facts/columnMaps';
-import type { ColumnStore } from '../facts/columnStore';
+import type { ColumnStore } from '../kept/columnStore';
 import { type Metrics, seasonOf } from '../facts/metrics';
 import type { Models } from '../models/models';
 import type { Sides } from '../facts/sides';

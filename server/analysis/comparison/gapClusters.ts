@@ -1,10 +1,10 @@
 import { keywordKeysText } from '../../data/keywordKeys';
-import { KnownProblem } from '../../problem';
+import { KnownProblem } from '../../problems/problem';
 import type { Comparison } from './comparison';
 import { inWordWorker } from '../words/inWordWorker';
 import { firstPlaces } from '../facts/firstPlaces';
 import type { Standings } from '../facts/standings';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 const MOST_KEYWORDS = 100_000;
 /** A comparison that only verdicts changed stands on the same standings. */

@@ -11,7 +11,7 @@ import { filled } from '../facts/columnMaps';
 import { clustersOf } from './gapClusters';
 import type { Comparison } from './comparison';
 import { gapFigures } from './gapFigures';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 const MARKS: readonly GapMark[] = gapMark.options;
 const LITTLE = 1 << MARKS.indexOf('little demand');

@@ -1,4 +1,4 @@
-import type { GapRow, Position } from '@opsimath/contract/api/gaps';
+import type { GapRow } from '@opsimath/contract/api/gaps';
 import { ACTIONS } from '@opsimath/core/gap/action';
 import { GAP_KINDS, isNear } from '@opsimath/core/gap/kind';
 import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
@@ -9,20 +9,16 @@ import { VOLUME_SIGMA } from '@opsimath/core/gap/spreadOfWorth';
 import { WORTH_SOURCES } from '@opsimath/core/gap/worth';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { estimatedClicks } from '@opsimath/core/ranking/clickThrough';
-import { ABSENT, UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
-import type { Database } from '../../data/connection';
+import { UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
+import type { Database } from '../../data/storage/connection';
 import { keywordsById } from '../../data/keywords';
 import { placesById } from '../../data/places';
 import { trackedAmong } from '../../data/tracked';
 import { FEATURE_CODES } from '../../data/segments/captureColumns';
 import type { Comparison } from './comparison';
+import { positionOf } from '../facts/positionOf';
 import { gapFigures } from './gapFigures';
 import { volumeRangeOf } from '../facts/metrics';
-
-/** A column value as the interface reads it. */
-export function positionOf(value: number): Position {
-  return value === UNKNOWN ? 'unknown' : value === ABSENT ? 'absent' : value;
-}
 
 /** Rows of a comparison with their texts, in the order asked for. */
 export async function gapRows(

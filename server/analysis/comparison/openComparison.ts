@@ -11,14 +11,14 @@ import { projectById } from '../../data/projects';
 import { type StoredSegment, findSegments } from '../../data/segments/segments';
 import { trackedKeywords } from '../../data/tracked';
 import { verdictColumns } from '../../data/verdicts';
-import { KnownProblem } from '../../problem';
+import { KnownProblem } from '../../problems/problem';
 import { adTermsUntil } from '../facts/adTerms';
 import { borrowedUntil } from '../facts/borrowed';
 import { gatherMetrics } from '../facts/metrics';
 import { gatherSides } from '../facts/sides';
 import { buildStandings } from '../facts/standings';
 import { modelsUntil } from '../models/models';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 import { type Comparison, buildComparison, withVerdicts } from './comparison';
 
 /** A comparison, the name it is kept under, and where everything stood when it was asked for. */

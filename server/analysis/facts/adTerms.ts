@@ -1,9 +1,9 @@
 import { conversionsTogether } from '@opsimath/core/ads/searchTerms';
 import { findSegments } from '../../data/segments/segments';
 import type { Revisions } from '../../data/grounds';
-import type { ColumnStore } from './columnStore';
+import type { ColumnStore } from '../kept/columnStore';
 import { byFile, dayOf, isoDayOf } from './ownFigures';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 /** One own ad search term over a period. */
 export interface AdTerm {

@@ -1,10 +1,10 @@
 import { borrowedVolume, borrowingRatio } from '@opsimath/core/demand/borrowed';
-import type { Database } from '../../data/connection';
+import type { Database } from '../../data/storage/connection';
 import type { Revisions } from '../../data/grounds';
 import { sharedKeywords } from '../../data/keywords';
 import { type MarketRow, listMarkets } from '../../data/markets';
 import { volumesAt } from '../../data/volumes';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 /** Volumes that another surface of the same place and language lends where none is known here. */
 export interface Borrowed {

@@ -2,7 +2,7 @@ import { featureFactor } from '@opsimath/core/ranking/clickThrough';
 import { isOnFront } from '@opsimath/core/ranking/front';
 import { ABOVE } from '../../data/segments/captureColumns';
 import type { StoredSegment } from '../../data/segments/segments';
-import type { ColumnStore } from './columnStore';
+import type { ColumnStore } from '../kept/columnStore';
 import { type SlotFigures, authorityOf, slotFigures } from './slotFigures';
 
 /** The columns of a capture segment that say who stands where. */

@@ -1,6 +1,6 @@
 import { FIRST } from '@opsimath/core/sift/clusters';
 import { type Captures, CaptureReader } from './captures';
-import type { ColumnStore } from './columnStore';
+import type { ColumnStore } from '../kept/columnStore';
 
 /** Places of the first ten organic results of each keyword's newest capture, ten entries a keyword; 0 for none. */
 export async function firstPlaces(

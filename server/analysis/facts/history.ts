@@ -3,10 +3,10 @@ import { ABSENT, UNKNOWN, better } from '@opsimath/core/ranking/position';
 import { placeVersions } from '../../data/places';
 import { FEATURE_CODES, FIGURE_COLUMNS } from '../../data/segments/captureColumns';
 import { findSegments, type StoredSegment } from '../../data/segments/segments';
-import { positionOf } from '../comparison/gapRow';
+import { positionOf } from './positionOf';
 import type { Sides } from './sides';
 import { captureColumnsOf } from './captures';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 interface Point {
   source: string;

@@ -1,5 +1,5 @@
 import type { StoredSegment } from '../../data/segments/segments';
-import type { ColumnStore } from './columnStore';
+import type { ColumnStore } from '../kept/columnStore';
 
 /** Newest metrics of every keyword of a market, by keyword index. NaN marks unknown. */
 export interface Metrics {

@@ -1,7 +1,7 @@
 import { type StoredSegment, findSegments } from '../../data/segments/segments';
 import type { Revisions } from '../../data/grounds';
-import type { ColumnStore } from './columnStore';
-import type { Workspace } from '../thread/workspace';
+import type { ColumnStore } from '../kept/columnStore';
+import type { Workspace } from '../kept/workspace';
 
 /** Own search performance of one query, page and day: rows for several devices or countries together. */
 export interface OwnFigure {
@@ -102,4 +102,21 @@ function meanPosition(a: OwnFigure, b: OwnFigure): number {
   const all = a.impressions + b.impressions;
   if (all === 0) return (a.position + b.position) / 2;
   return (a.position * a.impressions + b.position * b.impressions) / all;
+}
+
+/** Sums of some rows; the position is weighted by impressions. */
+export function sumOf(rows: readonly Pick<OwnFigure, 'clicks' | 'impressions' | 'position'>[]): {
+  clicks: number;
+  impressions: number;
+  position: number | null;
+} {
+  let [clicks, impressions, weight, weighed] = [0, 0, 0, 0];
+  for (const row of rows) {
+    clicks += row.clicks;
+    impressions += row.impressions;
+    if (Number.isNaN(row.position)) continue;
+    weight += row.impressions;
+    weighed += row.position * row.impressions;
+  }
+  return { clicks, impressions, position: weight > 0 ? weighed / weight : null };
 }

@@ -2,9 +2,8 @@ import type { Dossier } from '@opsimath/contract/api/dossier';
 import { type OwnPeriod, periodDays } from '@opsimath/core/demand/period';
 import type { Revisions } from '../../data/grounds';
 import { findSegments } from '../../data/segments/segments';
-import { dayOf, isoDayOf, ownFigures } from './ownFigures';
-import { sumOf } from '../questions/ownQueries';
-import type { Workspace } from '../thread/workspace';
+import { dayOf, isoDayOf, ownFigures, sumOf } from './ownFigures';
+import type { Workspace } from '../kept/workspace';
 
 /** Own search performance of one keyword over a period; named lengths end with the newest day held on or before a date. */
 export async function performanceOf(

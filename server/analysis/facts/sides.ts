@@ -2,9 +2,9 @@ import type { RivalColumn } from '@opsimath/contract/api/gaps';
 import type { Target } from '@opsimath/contract/api/targets';
 import type { Surface } from '@opsimath/contract/source/answers';
 import { rivalLetters } from '@opsimath/core/gap/letters';
-import type { Database } from '../../data/connection';
+import type { Database } from '../../data/storage/connection';
 import { type PlaceRow, placesUnder } from '../../data/places';
-import { listTargets } from '../../data/targets';
+import { MOST_RIVALS, listTargets } from '../../data/targets';
 
 /** Who is compared: which places belong to us and to each rival. */
 export interface Sides {
@@ -15,9 +15,6 @@ export interface Sides {
   /** By place id: bit 0 is ours, bit r + 1 is rival r. */
   masks: Uint32Array;
 }
-
-/** More rivals than a mask has bits for are refused when they are added. */
-export const MOST_RIVALS = 30;
 
 /** Those who can be met on one surface: channels are no rivals on the web. */
 export async function gatherSides(database: Database, projectId: number, surface: Surface): Promise<Sides> {

@@ -1,6 +1,6 @@
 import type { Standing } from '@opsimath/core/gap/chance';
 import { MEDIAN_COLUMNS } from '../../data/segments/captureColumns';
-import type { ColumnStore } from './columnStore';
+import type { ColumnStore } from '../kept/columnStore';
 
 /** What a segment of captures says of every slot, and of what stands above each page. */
 export interface SlotFigures {

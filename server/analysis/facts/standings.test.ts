@@ -1,9 +1,9 @@
 import { ABSENT, UNKNOWN } from '@opsimath/core/ranking/position';
 import fc from 'fast-check';
-import { writeTogether } from '../../data/connection';
+import { writeTogether } from '../../data/storage/connection';
 import { findSegments, segmentStatements } from '../../data/segments/segments';
 import { temporaryDatabase } from '../../testing/database';
-import { ColumnStore } from './columnStore';
+import { ColumnStore } from '../kept/columnStore';
 import type { Sides } from './sides';
 import { buildStandings } from './standings';
 

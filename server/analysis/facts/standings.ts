@@ -2,7 +2,7 @@ import { ABSENT, UNKNOWN } from '@opsimath/core/ranking/position';
 import type { HandFact } from '../../data/handPositions';
 import type { StoredSegment } from '../../data/segments/segments';
 import { type CaptureColumns, type Captures, captureColumnsOf, noteCapture } from './captures';
-import type { ColumnStore } from './columnStore';
+import type { ColumnStore } from '../kept/columnStore';
 import type { Sides } from './sides';
 
 /** Positions of one side, by keyword index. */

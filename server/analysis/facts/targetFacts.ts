@@ -3,7 +3,7 @@ import type { MarketRow } from '../../data/markets';
 import { type PlaceRow, placesUnder } from '../../data/places';
 import { findSegments } from '../../data/segments/segments';
 import { captureColumnsOf } from './captures';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 /** What is known of one target on one day: column values by keyword id. */
 export interface DayFacts {

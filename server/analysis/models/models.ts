@@ -18,7 +18,7 @@ import { listTargets } from '../../data/targets';
 import { CaptureReader, newestCaptures } from '../facts/captures';
 import { ownFigures } from '../facts/ownFigures';
 import { slotStanding } from '../facts/slotFigures';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 /** Click-through and chance as they were fitted, or the prior and default weights for want of material. */
 export interface Models {

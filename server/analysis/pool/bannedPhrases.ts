@@ -2,8 +2,8 @@ import type { BannedWord } from '@opsimath/contract/api/targets';
 import { bannedIn } from '../../data/bannedWords';
 import { inWordWorker } from '../words/inWordWorker';
 import type { NamedPool } from './pool';
-import { poolKeys } from '../words/poolWords';
-import type { Workspace } from '../thread/workspace';
+import { poolKeys } from './poolWords';
+import type { Workspace } from '../kept/workspace';
 
 /** A word not to be used, or another spelling of it that people of a pool type. */
 export interface BannedPhrase {

@@ -1,7 +1,7 @@
 import type { Pool } from './pool';
 import { ABSENT } from '@opsimath/core/ranking/position';
 import { CaptureReader } from '../facts/captures';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 /**
  * By pool index, of each captured keyword's newest result page on or before the pool's date: the versions of words of

@@ -3,7 +3,7 @@ import { pageKind, type PathRules } from '@opsimath/core/text/pageKind';
 import { pagePlaces } from '../../data/places';
 import type { Pool } from './pool';
 import { CaptureReader } from '../facts/captures';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 /** What the newest result page of each keyword of a pool says of its front; NaN without one. */
 export interface FrontSigns {

@@ -1,10 +1,10 @@
 import { countStems, likeness, stemVector } from '@opsimath/core/text/likeness';
 import { placeVersions } from '../../data/places';
 import { listTargets } from '../../data/targets';
-import { wordsOf } from '../../roster/records';
+import { wordsOf } from '../../data/records';
 import { capturedVersions } from './capturedVersions';
 import type { NamedPool } from './pool';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 /**
  * Nearness of each keyword of a pool to what we offer: mean likeness of our target to those of its front, 0–1, by the

@@ -3,7 +3,7 @@ import type { ProjectSettings } from '@opsimath/contract/api/projects';
 import type { ClickCurve } from '@opsimath/core/ranking/clickThrough';
 import { difficulty } from '@opsimath/core/ranking/difficulty';
 import { ABSENT } from '@opsimath/core/ranking/position';
-import type { Database } from '../../data/connection';
+import type { Database } from '../../data/storage/connection';
 import type { Revisions } from '../../data/grounds';
 import { keywordIdRange } from '../../data/keywords';
 import { type LookUpTargetRow, isImported, lookUpById, lookUpFinds, lookUpTargets } from '../../data/lookUps';
@@ -17,7 +17,7 @@ import { type Captures, CaptureReader, newestCaptures } from '../facts/captures'
 import { type Metrics, gatherMetrics } from '../facts/metrics';
 import { gatherSides } from '../facts/sides';
 import { modelsUntil } from '../models/models';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 import { prepareFigures } from './poolFigures';
 
 /** A look-up's pool in columns, one entry a keyword, in the order of the keys: that decides ties. */

@@ -4,7 +4,7 @@ import { key, words } from '@opsimath/core/text/key';
 import { isStopWord, stem } from '@opsimath/core/text/stems';
 import { keywordIdsByStems, keywordIdsContaining } from '../../data/keywords';
 import { keywordIdsHolding } from '../../data/keywordWords';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 import type { NamedPool, Pool } from './pool';
 import { poolFigures } from './poolFigures';
 

@@ -8,7 +8,7 @@ import { bannedPhrases } from './bannedPhrases';
 import type { NamedPool, Pool } from './pool';
 import { poolFigures } from './poolFigures';
 import { volumeRangeOf } from '../facts/metrics';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 const MONTHS_SHOWN = 12;
 const SERIES_MONTHS = 36;

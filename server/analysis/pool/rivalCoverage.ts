@@ -4,7 +4,7 @@ import { placeVersions } from '../../data/places';
 import { listTargets } from '../../data/targets';
 import { capturedVersions } from './capturedVersions';
 import type { NamedPool } from './pool';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 const OURS = 1;
 

@@ -12,7 +12,7 @@ import { indexStatesOf } from '../../data/indexChecks';
 import { keywordIdsContaining, keywordIdsOfKnown, keywordsById } from '../../data/keywords';
 import { listMarkets } from '../../data/markets';
 import { volumesAt } from '../../data/volumes';
-import { KnownProblem } from '../../problem';
+import { KnownProblem } from '../../problems/problem';
 import type { Comparison } from '../comparison/comparison';
 import { beforeUs, frontOf } from './frontFacts';
 import { clustersOf } from '../comparison/gapClusters';
@@ -20,7 +20,7 @@ import { borrowedUntil } from '../facts/borrowed';
 import { resultPage } from '../facts/history';
 import { seasonOf } from '../facts/metrics';
 import { openComparison } from '../comparison/openComparison';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 const SERIES_MONTHS = 36;
 const MOST_CANDIDATES = 8;

@@ -1,4 +1,4 @@
-import { MATCH_CODES } from '../../work/imports/adTerms';
+import { MATCH_CODES } from '../../data/segments/matchCodes';
 import type { BidRow, Bids, bidsQuery } from '@opsimath/contract/api/bids';
 import {
   type BidGuide,
@@ -18,7 +18,7 @@ import { placeRecords } from '../../data/placeRecords';
 import { type AdTerm, adTermsUntil } from '../facts/adTerms';
 import type { Comparison } from '../comparison/comparison';
 import { openComparison } from '../comparison/openComparison';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 /** A guide rests on the auctions of this many days up to the date. */
 const GUIDE_DAYS = 28;

@@ -4,13 +4,13 @@ import { FIRST } from '@opsimath/core/sift/clusters';
 import type { z } from 'zod';
 import { keywordKeysText } from '../../data/keywordKeys';
 import { keywordsById } from '../../data/keywords';
-import { KnownProblem } from '../../problem';
+import { KnownProblem } from '../../problems/problem';
 import { inWordWorker } from '../words/inWordWorker';
 import type { Pool } from '../pool/pool';
 import { openSift } from '../sift/openSift';
 import { firstPlaces } from '../facts/firstPlaces';
-import { contentName } from '../thread/contentName';
-import type { Workspace } from '../thread/workspace';
+import { contentName } from '../kept/contentName';
+import type { Workspace } from '../kept/workspace';
 
 /** More keywords than this are narrowed by the recipe first. */
 const MOST_KEYWORDS = 50_000;

@@ -1,7 +1,7 @@
 import type { Dossier, dossierQuery } from '@opsimath/contract/api/dossier';
 import { readPeriod } from '@opsimath/core/demand/period';
 import type { z } from 'zod';
-import { KnownProblem } from '../../problem';
+import { KnownProblem } from '../../problems/problem';
 import { rivalColumns } from './gapPage';
 import { gapRows } from '../comparison/gapRow';
 import { keywordHistory, resultPage } from '../facts/history';
@@ -9,7 +9,7 @@ import type { Comparison } from '../comparison/comparison';
 import { performanceOf } from '../facts/performance';
 import { sumLines } from './sumLines';
 import { openComparison } from '../comparison/openComparison';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 const SERIES_MONTHS = 36;
 

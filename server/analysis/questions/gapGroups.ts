@@ -5,7 +5,7 @@ import { keywordsById } from '../../data/keywords';
 import type { Comparison } from '../comparison/comparison';
 import { clustersOf } from '../comparison/gapClusters';
 import { filteredOrder } from './gapPage';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 /** What passes the filter in groups: by cluster, by the own target that ranks, or by what to do. */
 export async function gapGroups(

@@ -6,7 +6,7 @@ import { orderBy } from '../comparison/gapOrder';
 import { gapRows } from '../comparison/gapRow';
 import type { Standings } from '../facts/standings';
 import { type OpenComparison, openComparison } from '../comparison/openComparison';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 const FIRST = 20;
 

@@ -3,12 +3,12 @@ import { VERDICTS } from '@opsimath/core/sift/sieve';
 import type { z } from 'zod';
 import { keywordKeysText } from '../../data/keywordKeys';
 import { keywordsById } from '../../data/keywords';
-import { KnownProblem } from '../../problem';
-import { contentName } from '../thread/contentName';
+import { KnownProblem } from '../../problems/problem';
+import { contentName } from '../kept/contentName';
 import { inWordWorker } from '../words/inWordWorker';
 import type { Pool } from '../pool/pool';
 import { openSift } from '../sift/openSift';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 const MOST_KEYWORDS = 300_000;
 

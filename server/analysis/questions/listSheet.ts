@@ -5,7 +5,7 @@ import { leavesOf } from '../../data/wordLeaves';
 import { openPool } from '../pool/pool';
 import { type Cell, poolColumns } from './poolTable';
 import { siftRows } from '../sift/siftRows';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 /**
  * Keywords of a pool as a table for files: all that the pool's table has, what was judged and marked, who let a word in.

@@ -5,7 +5,7 @@ import { priorCurve } from '@opsimath/core/ranking/clickThrough';
 import { marketByCode } from '../../data/markets';
 import { projectById } from '../../data/projects';
 import { modelsUntil } from '../models/models';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 const POSITIONS = 100;
 

@@ -3,7 +3,7 @@ import { placesById } from '../../data/places';
 import type { Comparison } from '../comparison/comparison';
 import { CaptureReader } from '../facts/captures';
 import type { Standings } from '../facts/standings';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 const MOST = 20;
 

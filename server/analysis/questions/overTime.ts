@@ -11,10 +11,9 @@ import { findSegments } from '../../data/segments/segments';
 import type { Comparison } from '../comparison/comparison';
 import { filteredOrder } from './gapPage';
 import { newcomers } from './newcomers';
-import { DAY_MS, isoDayOf, ownFigures } from '../facts/ownFigures';
-import { sumOf } from './ownQueries';
+import { DAY_MS, isoDayOf, ownFigures, sumOf } from '../facts/ownFigures';
 import { type SideStanding, type Standings, standingsByDay } from '../facts/standings';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 const MOST_DATES = 60;
 const WEEK = 7;

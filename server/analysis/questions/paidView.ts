@@ -12,13 +12,13 @@ import type { z } from 'zod';
 import { keywordsById } from '../../data/keywords';
 import { listedKeywords } from '../../data/lists';
 import { placesById } from '../../data/places';
-import { MATCH_CODES } from '../../work/imports/adTerms';
+import { MATCH_CODES } from '../../data/segments/matchCodes';
 import { type AdTerm, adTermsUntil } from '../facts/adTerms';
 import type { Comparison } from '../comparison/comparison';
 import { gapFigures } from '../comparison/gapFigures';
-import { positionOf } from '../comparison/gapRow';
+import { positionOf } from '../facts/positionOf';
 import { openComparison } from '../comparison/openComparison';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 /** One paid keyword for so many organic ones. */
 const ORGANIC_A_PAID = 2;

@@ -1,8 +1,8 @@
 import type { PoolChange } from '@opsimath/contract/api/lookUps';
 import { keywordsById } from '../../data/keywords';
-import { KnownProblem } from '../../problem';
+import { KnownProblem } from '../../problems/problem';
 import { openPool } from '../pool/pool';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 /** What came, went and moved between two look-ups of one market, most searched first. */
 export async function poolChange(

@@ -3,7 +3,7 @@ import { keywordIds } from '../../data/keywords';
 import { openPool } from '../pool/pool';
 import { poolIndices } from '../pool/poolOrder';
 import { poolRows, seedRows } from '../pool/poolRows';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 /** One page of a look-up's pool, sorted and filtered. */
 export async function poolPage(

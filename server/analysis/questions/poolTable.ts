@@ -3,7 +3,7 @@ import { notesOfKeywords } from '../../data/notes';
 import { openPool } from '../pool/pool';
 import { poolIndices } from '../pool/poolOrder';
 import { poolRows } from '../pool/poolRows';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 export type Cell = string | number | null;
 

@@ -13,7 +13,7 @@ import { filteredOrder, rivalColumns, totalsOf } from './gapPage';
 import { gapRows } from '../comparison/gapRow';
 import { qualitySentences, summarySentences } from './reportSentences';
 import type { SideStanding } from '../facts/standings';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 const FEW = 10;
 

@@ -3,7 +3,7 @@ import type { z } from 'zod';
 import { keywordsById } from '../../data/keywords';
 import { poolOrder } from '../pool/poolOrder';
 import { openSift } from '../sift/openSift';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 const SHOWN = 100;
 

@@ -9,7 +9,7 @@ import { poolRows } from '../pool/poolRows';
 import { type Judged, indicesOf } from '../sift/judged';
 import { type Opened, type SiftAsked, openSift } from '../sift/openSift';
 import { siftRows } from '../sift/siftRows';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 const MOST_FITS = 20;
 const FIT = VERDICTS.indexOf('fit');

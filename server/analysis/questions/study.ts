@@ -13,7 +13,7 @@ import { listTargets } from '../../data/targets';
 import { salesCurves } from '../../data/salesCurves';
 import { resultPage } from '../facts/history';
 import { type Sides, gatherSides } from '../facts/sides';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 /** Characters of a description that are its opening line. */
 const OPENING = 160;

@@ -7,7 +7,7 @@ import { projectById } from '../../data/projects';
 import { volumesAt } from '../../data/volumes';
 import { resultPage } from '../facts/history';
 import { type Sides, gatherSides } from '../facts/sides';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 const BLOCKS: ReadonlySet<string> = new Set(['answer box', 'image block', 'video block']);
 

@@ -8,10 +8,10 @@ import { projectById } from '../../data/projects';
 import { findSegments } from '../../data/segments/segments';
 import { targetById } from '../../data/targets';
 import { volumesAt } from '../../data/volumes';
-import { positionOf } from '../comparison/gapRow';
+import { positionOf } from '../facts/positionOf';
 import { CaptureReader, newestCaptures } from '../facts/captures';
 import { newestStanding, targetFacts } from '../facts/targetFacts';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 const MOST_ROWS = 500;
 

@@ -4,10 +4,10 @@ import { keywordsById } from '../../data/keywords';
 import { listMarkets } from '../../data/markets';
 import { projectById } from '../../data/projects';
 import { targetById } from '../../data/targets';
-import { positionOf } from '../comparison/gapRow';
+import { positionOf } from '../facts/positionOf';
 import { newestStanding, targetFacts } from '../facts/targetFacts';
 import { volumesAt } from '../../data/volumes';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 const MOST_ROWS = 300;
 

@@ -9,7 +9,7 @@ import { projectById } from '../../data/projects';
 import { knownParents, listTargets, targetById } from '../../data/targets';
 import { volumesAt } from '../../data/volumes';
 import { type DayFacts, newestStanding, targetFacts } from '../facts/targetFacts';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 /** Organic keywords for each paid one that the project aims at. */
 const GUIDE = 2;

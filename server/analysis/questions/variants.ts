@@ -8,10 +8,10 @@ import { keywordKeys } from '../../data/keywordKeys';
 import { keywordsById } from '../../data/keywords';
 import { marketTranslations } from '../../data/translations';
 import type { NamedPool, Pool } from '../pool/pool';
-import { poolLanguages } from '../words/poolWords';
+import { poolLanguages } from '../pool/poolWords';
 import { openSift } from '../sift/openSift';
 import { variantGroups } from '../sift/variantGroups';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 const MOST_MEMBERS = 100;
 const MOST_UNTRANSLATED = 5000;

@@ -7,8 +7,8 @@ import { keywordKeysText } from '../../data/keywordKeys';
 import { inWordWorker } from '../words/inWordWorker';
 import type { Pool } from '../pool/pool';
 import { openSift } from '../sift/openSift';
-import { contentName } from '../thread/contentName';
-import type { Workspace } from '../thread/workspace';
+import { contentName } from '../kept/contentName';
+import type { Workspace } from '../kept/workspace';
 
 /** Of so many keywords one must hold a run of words for it to be listed. */
 const RARE = 20_000;

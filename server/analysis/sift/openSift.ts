@@ -3,7 +3,7 @@ import { VERDICTS, sieveProblem } from '@opsimath/core/sift/sieve';
 import { type StackResult, runStack } from '@opsimath/core/sift/stack';
 import { verdictColumns } from '../../data/verdicts';
 import { type NamedPool, type Pool, openPool } from '../pool/pool';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 import { SIEVE_GROUNDS, sievePasses } from './sieves';
 import { type Judged, indicesOf } from './judged';
 

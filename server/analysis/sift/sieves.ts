@@ -14,13 +14,13 @@ import { TREND_WORDS } from '../../data/segments/metricsColumns';
 import { bannedPhrases } from '../pool/bannedPhrases';
 import type { NamedPool, Pool } from '../pool/pool';
 import { poolFigures } from '../pool/poolFigures';
-import { poolContaining, poolGrains, poolLanguages, poolPurposes, poolSigns } from '../words/poolWords';
+import { poolContaining, poolGrains, poolLanguages, poolPurposes, poolSigns } from '../pool/poolWords';
 import { poolNearness } from '../pool/nearness';
 import { poolRivalCoverage } from '../pool/rivalCoverage';
-import { keywordsInGroups } from '../questions/ownQueries';
+import { keywordsInGroups } from '../comparison/ownQueryRows';
 import { mainVariants } from './variantGroups';
 import { type Judged, indicesOf } from './judged';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 /** Figures of the sieves that the pool's table has, too. */
 const FIGURES = {

@@ -7,9 +7,9 @@ import { heldTranslations } from '../../data/translations';
 import { judgementsOf } from '../../data/verdicts';
 import { poolFigures } from '../pool/poolFigures';
 import { poolRows } from '../pool/poolRows';
-import { poolContaining, poolLanguages, purposeMaterial } from '../words/poolWords';
+import { poolContaining, poolLanguages, purposeMaterial } from '../pool/poolWords';
 import type { NamedPool } from '../pool/pool';
-import type { Workspace } from '../thread/workspace';
+import type { Workspace } from '../kept/workspace';
 
 type Asked = Pick<SiftQueryRead, 'rescued' | 'languages' | 'contained' | 'into'>;
 

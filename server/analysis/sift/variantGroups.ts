@@ -3,10 +3,10 @@ import { key } from '@opsimath/core/text/key';
 import { keywordKeysText } from '../../data/keywordKeys';
 import { marketTranslations } from '../../data/translations';
 import { variantChoices } from '../../data/variantChoices';
-import { KnownProblem } from '../../problem';
+import { KnownProblem } from '../../problems/problem';
 import type { NamedPool } from '../pool/pool';
-import { contentName } from '../thread/contentName';
-import type { Workspace } from '../thread/workspace';
+import { contentName } from '../kept/contentName';
+import type { Workspace } from '../kept/workspace';
 import { inWordWorker } from '../words/inWordWorker';
 
 /** More keywords than this are narrowed by the recipe first. */

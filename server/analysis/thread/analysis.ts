@@ -1,9 +1,9 @@
 import path from 'node:path';
 import { Worker } from 'node:worker_threads';
 import type { Problem } from '@opsimath/contract/api/problem';
-import { KnownProblem, problemFrom } from '../../problem';
+import { KnownProblem, problemFrom } from '../../problems/problem';
 import type { AnalysisAnswers } from './analysisWorker';
-import type { WriteTurn } from '../../data/writeTurn';
+import type { WriteTurn } from '../../data/storage/writeTurn';
 import { CLOSE, LOADED } from './loaded';
 
 /** The analysis thread as seen from the others: every answer of it as a promise. */

@@ -1,7 +1,7 @@
 import { parentPort, workerData } from 'node:worker_threads';
-import { openDatabase } from '../../data/connection';
-import { WriteTurn } from '../../data/writeTurn';
-import { UnforeseenProblem, asProblem, toProblem } from '../../problem';
+import { openDatabase } from '../../data/storage/connection';
+import { WriteTurn } from '../../data/storage/writeTurn';
+import { UnforeseenProblem, asProblem, toProblem } from '../../problems/problem';
 import { CLOSE, LOADED } from './loaded';
 import { around } from '../questions/around';
 import { bids } from '../questions/bids';
@@ -30,7 +30,7 @@ import { targetProfile } from '../questions/targetProfile';
 import { report } from '../questions/report';
 import { variantPage } from '../questions/variants';
 import { wordCounts } from '../questions/wordCounts';
-import { Workspace } from './workspace';
+import { Workspace } from '../kept/workspace';
 import { marketByCode } from '../../data/markets';
 
 const { file, budgetBytes, turn } = workerData as {

@@ -1,4 +1,4 @@
-import { KnownProblem } from '../../problem';
+import { KnownProblem } from '../../problems/problem';
 import { ARCHIVE_FORMAT, ARCHIVE_VERSION } from './writeArchive';
 
 /** One line of an archive. */

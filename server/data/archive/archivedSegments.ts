@@ -1,4 +1,4 @@
-import { type Database, writeTogether } from '../connection';
+import { type Database, writeTogether } from '../storage/connection';
 import { type Columns, hashOf } from '../segments/columns';
 import { pickRows, rowHashes } from '../segments/rows';
 import { type StoredSegment, allColumns, segmentStatements } from '../segments/segments';

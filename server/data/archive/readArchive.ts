@@ -1,4 +1,4 @@
-import { type Database, type InStatement, writeTogether } from '../connection';
+import { type Database, type InStatement, writeTogether } from '../storage/connection';
 import { keywordIdsOf } from '../keywords';
 import {
   type ArchivedRow as Row,

@@ -1,9 +1,9 @@
-import { KnownProblem } from '../../problem';
-import type { Database } from '../connection';
+import { KnownProblem } from '../../problems/problem';
+import type { Database } from '../storage/connection';
 import { type Column, typeOf } from '../segments/columns';
 import { type StoredSegment, allColumns } from '../segments/segments';
 import { splitColumns } from '../segments/split';
-import { rawRows } from '../rawRows';
+import { rawRows } from '../storage/rawRows';
 
 export const ARCHIVE_FORMAT = 'opsimath project archive';
 /** 2: the list of imports travels too. */

@@ -1,4 +1,4 @@
-import { type Database, writeTogether } from '../connection';
+import { type Database, writeTogether } from '../storage/connection';
 import { type Columns, joinColumns } from './columns';
 import { type StoredSegment, allColumns, findSegments, segmentStatements } from './segments';
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { temporaryDatabase } from '../../testing/database';
-import { writeTogether } from '../connection';
+import { writeTogether } from '../storage/connection';
 import { BLOCK, type Columns, checksum, joinColumns } from './columns';
 import { mergeSmallSegments } from './merge';
 import { type SegmentHead, findSegments, readColumn, readColumns, segmentStatements } from './segments';

@@ -1,5 +1,5 @@
 import type { InStatement } from '@libsql/client';
-import type { Database } from '../connection';
+import type { Database } from '../storage/connection';
 import {
   BLOCK,
   hashOf,
@@ -11,7 +11,7 @@ import {
   emptyColumn,
   typeOf,
 } from './columns';
-import { rawRows } from '../rawRows';
+import { rawRows } from '../storage/rawRows';
 
 export type SegmentKind = 'rankings' | 'metrics' | 'captures' | 'performance' | 'finds' | 'ad terms';
 

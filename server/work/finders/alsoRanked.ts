@@ -5,10 +5,10 @@ import { poolKeywords } from '../../data/pools';
 import { mergeSmallSegments } from '../../data/segments/merge';
 import { findSegments, readColumns } from '../../data/segments/segments';
 import { firstOrganic } from '../../data/captures';
-import { KnownProblem } from '../../problem';
+import { KnownProblem } from '../../problems/problem';
 import type { FinderTask, Finding } from '../findKeywords';
-import { takeCaptures } from '../takeCaptures';
-import { walkTargets } from '../walkTargets';
+import { takeCaptures } from '../steps/takeCaptures';
+import { walkTargets } from '../steps/walkTargets';
 
 const FIRST = 10;
 

@@ -1,4 +1,4 @@
-import type { InStatement } from '../../data/connection';
+import type { InStatement } from '../../data/storage/connection';
 import { payOnce } from '../../data/paidRequests';
 import type { FinderTask, Finding } from '../findKeywords';
 

@@ -1,6 +1,6 @@
 import { candidatePhrases } from '@opsimath/core/text/phrases';
-import { fetchRecords } from '../fetchRecords';
-import { KnownProblem } from '../../problem';
+import { fetchRecords } from '../steps/fetchRecords';
+import { KnownProblem } from '../../problems/problem';
 import type { FinderTask, Finding } from '../findKeywords';
 
 async function recordOf({ context, lookUp, market, seed }: FinderTask) {

@@ -4,9 +4,9 @@ import { firstOrganic } from '../../data/captures';
 import { keywordIdsOf } from '../../data/keywords';
 import { spendStatement } from '../../data/lookUpSteps';
 import { projectById } from '../../data/projects';
-import { fetchRecords } from '../fetchRecords';
+import { fetchRecords } from '../steps/fetchRecords';
 import type { FinderTask, Finding } from '../findKeywords';
-import { takeCaptures } from '../takeCaptures';
+import { takeCaptures } from '../steps/takeCaptures';
 
 /** Tags and title phrases of every target of the front, each with the number of targets that use it. */
 export async function findWordsOfFront({ context, lookUp, market, seed }: FinderTask): Promise<Finding> {

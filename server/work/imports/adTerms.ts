@@ -1,10 +1,8 @@
+import { MATCH_CODES } from '../../data/segments/matchCodes';
 import { keywordIdsOf } from '../../data/keywords';
 import { segmentStatements } from '../../data/segments/segments';
 import { ownTable } from './ownTable';
 import type { StoreMaker } from './stores';
-
-/** Codes of the `match` column. */
-export const MATCH_CODES = ['', 'exact', 'phrase', 'broad'] as const;
 
 function matchCode(match: string): number {
   return Math.max(0, (MATCH_CODES as readonly string[]).indexOf(match.toLowerCase()));

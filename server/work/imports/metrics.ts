@@ -1,9 +1,10 @@
 import type { ImportedRows } from '../../files/rowReaders';
-import type { InStatement } from '../../data/connection';
+import type { InStatement } from '../../data/storage/connection';
 import { keywordIdsOf } from '../../data/keywords';
 import { importedMetricsColumns } from '../../data/segments/metricsColumns';
 import { segmentStatements } from '../../data/segments/segments';
-import { type StoreMaker, byDay, isoDay } from './stores';
+import { byDay, isoDay } from './byDay';
+import type { StoreMaker } from './stores';
 
 /** Figures of keywords from a file: a segment for each day. */
 export const metricsStore: StoreMaker<'metrics'> = async ({ database }, entry, market) => ({

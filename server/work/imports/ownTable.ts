@@ -1,10 +1,10 @@
-import type { Database } from '../../data/connection';
+import type { Database } from '../../data/storage/connection';
 import type { ImportRow } from '../../data/imports';
 import { keywordIdsOf } from '../../data/keywords';
 import type { MarketRow } from '../../data/markets';
 import type { Columns } from '../../data/segments/columns';
 import { placeIdsByAddress } from '../../data/places';
-import { isoDay } from './stores';
+import { isoDay } from './byDay';
 
 interface OwnRow {
   query: string;

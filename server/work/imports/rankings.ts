@@ -1,7 +1,7 @@
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
-import { type InStatement, writeTogether } from '../../data/connection';
+import { type InStatement, writeTogether } from '../../data/storage/connection';
 import { type ImportRow, importMark, rejectionStatements } from '../../data/imports';
 import { progressStatement } from '../../data/jobs';
 import { keywordIdsOfKeys } from '../../data/keywords';
@@ -16,10 +16,10 @@ import { mergeSmallSegments } from '../../data/segments/merge';
 import type { Columns } from '../../data/segments/columns';
 import { segmentStatements } from '../../data/segments/segments';
 import { coveringTarget, listTargets } from '../../data/targets';
-import type { JobContext } from '../context';
-import { outcome } from '../importJob';
+import type { JobContext } from '../steps/context';
+import { outcome } from './outcome';
 import type { ParserTask, RankingsPart } from './rankingsParser';
-import { isoDay } from './stores';
+import { isoDay } from './byDay';
 
 /** Parts between two additions to the word index. */
 const WORDS_EVERY = 5;

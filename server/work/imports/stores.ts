@@ -1,9 +1,9 @@
 import type { ImportKind } from '@opsimath/contract/api/imports';
-import type { InStatement } from '../../data/connection';
+import type { InStatement } from '../../data/storage/connection';
 import type { ImportRow } from '../../data/imports';
 import type { MarketRow } from '../../data/markets';
 import type { ImportedRow, ImportedRows } from '../../files/rowReaders';
-import type { JobContext } from '../context';
+import type { JobContext } from '../steps/context';
 import { adTermsStore } from './adTerms';
 import { hiddenTermsStore } from './hiddenTerms';
 import { metricsStore } from './metrics';
@@ -42,20 +42,4 @@ export function storeOf(
   market: MarketRow,
 ): Promise<RowStore<ImportedRow>> {
   return MAKERS[entry.reading.kind as StoredKind](context, entry, market) as Promise<RowStore<ImportedRow>>;
-}
-
-const DAY_MS = 86_400_000;
-export function isoDay(day: number): string {
-  return new Date(day * DAY_MS).toISOString().slice(0, 10);
-}
-
-/** Rows by day, so that each segment speaks of one date. */
-export function byDay<Row extends { day: number }>(rows: readonly Row[]): Map<number, Row[]> {
-  const groups = new Map<number, Row[]>();
-  for (const row of rows) {
-    const group = groups.get(row.day);
-    if (group) group.push(row);
-    else groups.set(row.day, [row]);
-  }
-  return groups;
 }

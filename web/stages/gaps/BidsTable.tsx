@@ -8,7 +8,8 @@ import { Tick } from '../../parts/table/Tick';
 import { JobLine } from '../../parts/words/JobLine';
 import { Problem } from '../../parts/words/Problem';
 import { count, decimal, spelledDay, worth } from '../../parts/words/figures';
-import { isUnderWay, useJob } from '../../state/jobs';
+import { useJob } from '../../state/jobs';
+import { isUnderWay } from '../../state/jobsHeard';
 import {
   useAuctionPriceQuery,
   useBidsQuery,

@@ -4,7 +4,8 @@ import { Button } from 'antd';
 import { count, spelledDay } from '../../parts/words/figures';
 import { JobLine } from '../../parts/words/JobLine';
 import { useCancelJobMutation, useResumeJobMutation } from '../../state/projectApi';
-import { isUnderWay, useJob } from '../../state/jobs';
+import { useJob } from '../../state/jobs';
+import { isUnderWay } from '../../state/jobsHeard';
 import { nameOfMarket } from './useLookUpDraft';
 
 interface LookUpListProps {

@@ -1,4 +1,4 @@
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../../problems/problem';
 
 /** Another program held the file for longer than anybody should wait. */
 const BUSY = /SQLITE_(BUSY|LOCKED)/;

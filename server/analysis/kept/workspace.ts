@@ -1,9 +1,9 @@
 import type { Ground } from '@opsimath/contract/api/grounds';
-import type { Database } from '../../data/connection';
+import type { Database } from '../../data/storage/connection';
 import { type GroundsOf, type Revisions, readRevisions } from '../../data/grounds';
 import { keywordIdRange, keywordsByKey } from '../../data/keywords';
 import type { MarketRow } from '../../data/markets';
-import { ColumnStore } from '../facts/columnStore';
+import { ColumnStore } from './columnStore';
 import { Kept, type KeptKind, type NameParts, nameOf } from './kept';
 
 /** What the analysis thread works with: the file, columns of segments, and what was made of them lately. */

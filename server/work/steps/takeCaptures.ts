@@ -1,15 +1,15 @@
 import type { ResultPagesAnswer } from '@opsimath/contract/source/answers';
 
-import { type InStatement, writeTogether } from '../data/connection';
-import { progressStatement } from '../data/jobs';
-import { type KeywordRow, keywordsById } from '../data/keywords';
-import type { MarketRow } from '../data/markets';
+import { type InStatement, writeTogether } from '../../data/storage/connection';
+import { progressStatement } from '../../data/jobs';
+import { type KeywordRow, keywordsById } from '../../data/keywords';
+import type { MarketRow } from '../../data/markets';
 
-import { findSegments, readColumn, segmentStatements } from '../data/segments/segments';
-import { MOST_PAGES } from '../sources/searchSource';
-import { captureColumns } from '../data/segments/captureColumns';
+import { findSegments, readColumn, segmentStatements } from '../../data/segments/segments';
+import { MOST_PAGES } from '../../sources/searchSource';
+import { captureColumns } from '../../data/segments/captureColumns';
 import type { JobContext } from './context';
-import { type PaidRequest, batchesOf, payOnce, together } from '../data/paidRequests';
+import { type PaidRequest, batchesOf, payOnce, together } from '../../data/paidRequests';
 
 /** Which of these keywords have no capture on exactly this date yet, in ascending order. */
 export async function withoutCapture(

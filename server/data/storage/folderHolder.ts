@@ -3,7 +3,7 @@ import path from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { type Client, createClient } from '@libsql/client';
 import { z } from 'zod';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../../problems/problem';
 import { isBusy } from './storageProblems';
 
 const holder = z.object({ pid: z.number(), since: z.string(), address: z.string() });

@@ -1,16 +1,22 @@
 import type { SourceRanking } from '@opsimath/contract/source/answers';
 import { key } from '@opsimath/core/text/key';
-import { writeTogether } from '../data/connection';
-import { progressStatement } from '../data/jobs';
-import { keywordIds } from '../data/keywords';
-import { type LookUpRow, type LookUpTargetRow, heldRankings, holdBy, lookUpTargets } from '../data/lookUps';
-import { failStatement, spendStatement, walkStatement } from '../data/lookUpSteps';
-import type { MarketRow } from '../data/markets';
-import { placeIdsByAddress } from '../data/places';
-import { findSegments, readColumns, segmentStatements } from '../data/segments/segments';
-import { KnownProblem } from '../problem';
+import { writeTogether } from '../../data/storage/connection';
+import { progressStatement } from '../../data/jobs';
+import { keywordIds } from '../../data/keywords';
+import {
+  type LookUpRow,
+  type LookUpTargetRow,
+  heldRankings,
+  holdBy,
+  lookUpTargets,
+} from '../../data/lookUps';
+import { failStatement, spendStatement, walkStatement } from '../../data/lookUpSteps';
+import type { MarketRow } from '../../data/markets';
+import { placeIdsByAddress } from '../../data/places';
+import { findSegments, readColumns, segmentStatements } from '../../data/segments/segments';
+import { KnownProblem } from '../../problems/problem';
 import type { JobContext } from './context';
-import { payOnce } from '../data/paidRequests';
+import { payOnce } from '../../data/paidRequests';
 
 /** What of a look-up could not be fetched, in words. */
 export type Missing = string[];

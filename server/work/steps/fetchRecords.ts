@@ -1,7 +1,7 @@
 import type { SourceFullRecord } from '@opsimath/contract/source/answers';
-import type { MarketRow } from '../data/markets';
-import { keepPlaceRecords, placeRecords } from '../data/placeRecords';
-import { KnownProblem } from '../problem';
+import type { MarketRow } from '../../data/markets';
+import { keepPlaceRecords, placeRecords } from '../../data/placeRecords';
+import { KnownProblem } from '../../problems/problem';
 import type { JobContext } from './context';
 
 /** Public records of targets on a date: what is held of that very day, else fetched and kept. */

@@ -1,5 +1,5 @@
 import { PROBLEMS } from '@opsimath/contract/api/problem';
-import { storageProblem } from './data/storageProblems';
+import { storageProblem } from '../data/storage/storageProblems';
 import {
   KnownProblem,
   UnforeseenProblem,

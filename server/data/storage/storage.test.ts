@@ -3,9 +3,9 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { createClient } from '@libsql/client';
-import { startServer } from '../../scripts/programs.mjs';
-import { temporaryDatabase } from '../testing/database';
-import { Running } from '../testing/running';
+import { startServer } from '../../../scripts/programs.mjs';
+import { temporaryDatabase } from '../../testing/database';
+import { Running } from '../../testing/running';
 import { openDatabase } from './connection';
 import { WriteTurn } from './writeTurn';
 

@@ -1,15 +1,15 @@
 import type { SourceMetrics } from '@opsimath/contract/source/answers';
 import { key } from '@opsimath/core/text/key';
 
-import { type InStatement, writeTogether } from '../data/connection';
-import { progressStatement } from '../data/jobs';
-import { keywordsById } from '../data/keywords';
-import type { MarketRow } from '../data/markets';
-import { metricsColumns } from '../data/segments/metricsColumns';
-import { findSegments, readColumn, segmentStatements } from '../data/segments/segments';
-import { MOST_METRICS } from '../sources/searchSource';
+import { type InStatement, writeTogether } from '../../data/storage/connection';
+import { progressStatement } from '../../data/jobs';
+import { keywordsById } from '../../data/keywords';
+import type { MarketRow } from '../../data/markets';
+import { metricsColumns } from '../../data/segments/metricsColumns';
+import { findSegments, readColumn, segmentStatements } from '../../data/segments/segments';
+import { MOST_METRICS } from '../../sources/searchSource';
 import type { JobContext } from './context';
-import { batchesOf, payOnce, together } from '../data/paidRequests';
+import { batchesOf, payOnce, together } from '../../data/paidRequests';
 
 /** Fetches metrics of the keywords for which none are held from the month of the date. */
 export function fetchMetrics(

@@ -1,6 +1,6 @@
 import { accessSync, constants, existsSync, statSync } from 'node:fs';
 import path from 'node:path';
-import { KnownProblem } from '../problem';
+import { KnownProblem } from '../../problems/problem';
 import type { Database } from './connection';
 
 const FEW = 5;

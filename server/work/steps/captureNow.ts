@@ -1,12 +1,12 @@
-import { type Database, writeTogether } from '../data/connection';
-import { keywordIdsOf } from '../data/keywords';
-import type { MarketRow } from '../data/markets';
-import { PlaceBook } from '../data/places';
-import { captureColumns } from '../data/segments/captureColumns';
-import { segmentStatements } from '../data/segments/segments';
+import { type Database, writeTogether } from '../../data/storage/connection';
+import { keywordIdsOf } from '../../data/keywords';
+import type { MarketRow } from '../../data/markets';
+import { PlaceBook } from '../../data/places';
+import { captureColumns } from '../../data/segments/captureColumns';
+import { segmentStatements } from '../../data/segments/segments';
 import { key } from '@opsimath/core/text/key';
-import { payOnce, together } from '../data/paidRequests';
-import type { SearchSource } from '../sources/searchSource';
+import { payOnce, together } from '../../data/paidRequests';
+import type { SearchSource } from '../../sources/searchSource';
 
 /** Captures a few result pages at once, for somebody who waits. Gives the units spent. */
 export async function captureNow(

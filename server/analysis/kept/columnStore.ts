@@ -1,4 +1,4 @@
-import type { Database } from '../../data/connection';
+import type { Database } from '../../data/storage/connection';
 import type { Column } from '../../data/segments/columns';
 import { readColumn, readColumnIfAny } from '../../data/segments/segments';
 

@@ -6,11 +6,11 @@ import { LANGUAGES } from '@opsimath/core/text/stems';
 import { keywordKeysText } from '../../data/keywordKeys';
 import { lookUpFinds } from '../../data/lookUps';
 import { listTargets } from '../../data/targets';
-import { type FrontSigns, frontSigns } from '../pool/frontSigns';
-import { inWordWorker } from './inWordWorker';
-import type { NamedPool, Pool } from '../pool/pool';
-import { poolFigures } from '../pool/poolFigures';
-import type { Workspace } from '../thread/workspace';
+import { type FrontSigns, frontSigns } from './frontSigns';
+import { inWordWorker } from '../words/inWordWorker';
+import type { NamedPool, Pool } from './pool';
+import { poolFigures } from './poolFigures';
+import type { Workspace } from '../kept/workspace';
 
 /** A CPC is dear when it is among the highest 40 % of the pool's. */
 const DEAR_SHARE = 0.4;

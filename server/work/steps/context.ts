@@ -1,7 +1,7 @@
 import type { JobProgress } from '@opsimath/contract/api/jobs';
-import type { Database } from '../data/connection';
-import type { PlaceBook } from '../data/places';
-import type { SearchSource } from '../sources/searchSource';
+import type { Database } from '../../data/storage/connection';
+import type { PlaceBook } from '../../data/places';
+import type { SearchSource } from '../../sources/searchSource';
 import type { Locks } from './locks';
 
 /** What one piece of long work has to hand. */

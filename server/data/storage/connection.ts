@@ -5,7 +5,7 @@ import { type Client, type InStatement, createClient } from '@libsql/client';
 import { type LibSQLDatabase, drizzle } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
 import { PatientClient } from './patientClient';
-import * as schema from './schema';
+import * as schema from '../schema';
 import { WriteTurn } from './writeTurn';
 
 export type { InStatement };

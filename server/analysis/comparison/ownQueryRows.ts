@@ -1,0 +1,127 @@
+import { type OwnQueryRow, ownQueryQuery } from '@opsimath/contract/api/ownQueries';
+import type { ProjectSettings } from '@opsimath/contract/api/projects';
+import { periodDays, readPeriod } from '@opsimath/core/demand/period';
+import {
+  clickRatio,
+  expectedClicks,
+  isNearQuery,
+  snippetWord,
+  topQuarterFrom,
+} from '@opsimath/core/performance/expectation';
+import { type QueryGroup, isInGroup } from '@opsimath/core/performance/queryGroups';
+import { rateOf } from '@opsimath/core/rates/wilson';
+import { UNKNOWN } from '@opsimath/core/ranking/position';
+import type { z } from 'zod';
+import { keywordsById } from '../../data/keywords';
+import { listedKeywords } from '../../data/lists';
+import { adTermsUntil } from '../facts/adTerms';
+import { DAY_MS, type OwnFigure, dayOf, isoDayOf, ownFigures, sumOf } from '../facts/ownFigures';
+import { positionOf } from '../facts/positionOf';
+import type { Workspace } from '../kept/workspace';
+import { type OpenComparison, openComparison } from './openComparison';
+
+type Query = z.output<typeof ownQueryQuery>;
+type Row = OwnQueryRow & { key: string };
+
+/** Keywords of own queries of the last 28 days that are in at least one of some groups. */
+export async function keywordsInGroups(
+  workspace: Workspace,
+  projectId: number,
+  { market, date }: { market: string; date: string },
+  groups: readonly QueryGroup[],
+): Promise<Set<number>> {
+  const asked = ownQueryQuery.parse({ market, date });
+  const { all, isIn } = await queryRows(workspace, projectId, asked);
+  return new Set(all.filter((row) => groups.some((group) => isIn(row, group))).map(({ id }) => id));
+}
+
+export interface Queries {
+  all: Row[];
+  now: Map<number, OwnFigure[]>;
+  before: Map<number, OwnFigure[]>;
+  settings: ProjectSettings;
+  topQuarter: number;
+  from: string;
+  to: string;
+  beforeFrom: string;
+  beforeTo: string;
+  until: string | null;
+}
+
+/** Every query of a period, and which groups it is in. */
+export async function queryRows(
+  workspace: Workspace,
+  projectId: number,
+  { market, date, own, goal }: Pick<Query, 'market' | 'date' | 'own' | 'goal'>,
+): Promise<Queries & { isIn: (row: Row, group: QueryGroup) => boolean }> {
+  const opened = await openComparison(workspace, projectId, { market, date });
+  const found = await workspace.keep('own queries', opened.revisions, [opened.name, own, goal], () =>
+    gatherQueries(workspace, opened, own, goal),
+  );
+  const limits = { front: found.settings.front, topQuarter: found.topQuarter };
+  const isIn = (row: Row, group: QueryGroup): boolean =>
+    isInGroup({ ...row, thin: row.ctr.thin }, group, limits);
+  return { ...found, isIn };
+}
+
+async function gatherQueries(
+  workspace: Workspace,
+  { comparison, revisions }: OpenComparison,
+  own: string,
+  goal: number | undefined,
+): Promise<Queries> {
+  const { database } = workspace;
+  const { market, project, date, curve } = comparison;
+  const { rows, newest } = await ownFigures(workspace, revisions, project.id, market.id, date);
+  const until = newest === 0 ? null : isoDayOf(newest);
+  const { from, to } = periodDays(readPeriod(own)!, until ?? date);
+  const days = dayOf(to) - dayOf(from) + 1;
+  const beforeTo = isoDayOf(dayOf(from) - 1);
+  const beforeFrom = isoDayOf(dayOf(from) - days);
+  const now = gather(rows, from, to);
+  const before = gather(rows, beforeFrom, beforeTo);
+  const listed = await listedKeywords(database, project.id, market.id);
+  const ads = await adTermsUntil(workspace, revisions, project.id, market.id, date);
+  for (const { bidOn } of ads.terms.values()) listed.add(bidOn);
+  const texts = await keywordsById(database, now.keys());
+  const topQuarter = topQuarterFrom([...now.values()].map((entry) => sumOf(entry).impressions));
+  const rowOf = new Map<number, number>();
+  comparison.keywords.forEach((id, row) => rowOf.set(id, row));
+  const all = [...now].map(([id, entry]): Row => {
+    const sum = sumOf(entry);
+    const earlier = before.get(id);
+    const expected = expectedClicks(entry, curve);
+    const ratio = clickRatio(sum.clicks, expected);
+    const row = rowOf.get(id);
+    return {
+      ...sum,
+      id,
+      text: texts.get(id)!.text,
+      key: texts.get(id)!.key,
+      ctr: rateOf(sum.clicks, sum.impressions),
+      before: earlier ? sumOf(earlier) : null,
+      expected,
+      ratio,
+      word: snippetWord(ratio),
+      near: isNearQuery(sum, topQuarter),
+      listed: listed.has(id),
+      shortfall: goal === undefined ? null : Math.max(0, sum.impressions * goal - sum.clicks),
+      captured: positionOf(row === undefined ? UNKNOWN : comparison.columns.ownOrganic[row]!),
+      pages: new Set(entry.map(({ place: page }) => page)).size,
+    };
+  });
+  const { settings } = project;
+  return { all, now, before, settings, topQuarter, from, to, beforeFrom, beforeTo, until };
+}
+
+function gather(rows: readonly OwnFigure[], from: string, to: string): Map<number, OwnFigure[]> {
+  const [first, last] = [Date.parse(from) / DAY_MS, Date.parse(to) / DAY_MS];
+  const byKeyword = new Map<number, OwnFigure[]>();
+  for (const row of rows) {
+    if (row.day < first || row.day > last) continue;
+    const known = byKeyword.get(row.keyword);
+    if (known) known.push(row);
+    else byKeyword.set(row.keyword, [row]);
+  }
+  return byKeyword;
+}

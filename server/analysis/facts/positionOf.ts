@@ -1,0 +1,7 @@
+import type { Position } from '@opsimath/contract/api/gaps';
+import { ABSENT, UNKNOWN } from '@opsimath/core/ranking/position';
+
+/** A column value as the interface reads it. */
+export function positionOf(value: number): Position {
+  return value === UNKNOWN ? 'unknown' : value === ABSENT ? 'absent' : value;
+}

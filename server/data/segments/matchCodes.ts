@@ -1,0 +1,2 @@
+/** Codes of the `match` column of ad terms. */
+export const MATCH_CODES = ['', 'exact', 'phrase', 'broad'] as const;
