@@ -11,6 +11,7 @@ const parts = {
   '--gaps': 'largeGaps.js',
   '--crash': 'crash.js',
   '--fuzz': 'fuzz.js',
+  '--people': 'people.js',
 };
 const only = parts[process.argv.find((word) => word in parts)] ?? 'main.js';
 const { status } = spawnSync(

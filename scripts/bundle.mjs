@@ -27,7 +27,14 @@ const ENTRIES = {
     'server/files/fileWorker.ts',
   ],
   standin: ['standin/main.ts'],
-  bench: ['bench/main.ts', 'bench/pool.ts', 'bench/largeGaps.ts', 'bench/crash.ts', 'bench/fuzz.ts'],
+  bench: [
+    'bench/main.ts',
+    'bench/pool.ts',
+    'bench/largeGaps.ts',
+    'bench/crash.ts',
+    'bench/fuzz.ts',
+    'bench/people.ts',
+  ],
 };
 
 export async function bundle(...names) {

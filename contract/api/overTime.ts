@@ -3,7 +3,11 @@ import { isoDay } from '../source/answers';
 import { gapFilter, comparisonScope } from './gaps';
 import { ownPeriod } from './ownQueries';
 
-export const overTimeQuery = comparisonScope.extend(gapFilter.shape).extend({ own: ownPeriod });
+export const overTimeQuery = comparisonScope.extend(gapFilter.shape).extend({
+  own: ownPeriod,
+  /** First day to draw; the first that is held unless given. */
+  from: isoDay.optional(),
+});
 export type OverTimeQuery = z.input<typeof overTimeQuery>;
 
 const sideAt = z.object({
@@ -38,7 +42,12 @@ export const overTime = z.object({
   /** Us first, then the rivals. */
   names: z.array(z.string()),
   letters: z.array(z.string().nullable()),
+  /** Every day over the same keywords: the panel. `captured`: how many of all were captured by then. */
   dates: z.array(z.object({ date: isoDay, captured: z.int(), sides: z.array(sideAt) })),
+  /** Keywords captured by the first day drawn. */
+  panel: z.int(),
+  /** Days from which on more keywords are captured: a panel that begins there has so many. */
+  bases: z.array(z.object({ date: isoDay, keywords: z.int() })),
   /** Own search performance of these keywords by week, from its first day on. */
   weeks: z.array(
     z.object({ from: isoDay, clicks: z.int(), impressions: z.int(), position: z.number().nullable() }),

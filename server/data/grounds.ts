@@ -1,4 +1,4 @@
-import type { GROUND_SCOPES} from '@opsimath/contract/api/grounds';
+import type { GROUND_SCOPES } from '@opsimath/contract/api/grounds';
 import { type Ground } from '@opsimath/contract/api/grounds';
 import type { Database } from './storage/connection';
 

@@ -7,6 +7,7 @@ import { isRanked } from '@opsimath/core/ranking/position';
 import { median } from '@opsimath/core/ranking/statistics';
 import { keywordKeys } from '../../data/keywordKeys';
 import { FEATURE_CODES } from '../../data/segments/captureColumns';
+import { givingWay } from '../kept/giveWay';
 import type { ColumnStore } from '../kept/columnStore';
 import type { ComparisonParts } from './comparison';
 import { OwnMaterial } from '../models/ownMaterial';
@@ -62,8 +63,10 @@ export async function captureFacts(
     asked.map((i) => keywords[i]!),
   );
   const keyOf = new Map(asked.map((i, n) => [i, keys[n]!]));
+  const giveWay = givingWay();
   for (let i = 0; i < rows.length; i++) {
     const row = rows[i]!;
+    if (i % 256 === 0) await giveWay();
     const page = reader.page(keywords[i]!);
     if (page === null) continue;
     const { figures, row: at } = page;

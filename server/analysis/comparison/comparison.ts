@@ -143,6 +143,13 @@ export function withVerdicts(
   return compared({ ...comparison, verdicts, columns: { ...comparison.columns, fit } });
 }
 
+/** A figure of a comparison's keywords by entry of the standings; NaN elsewhere. */
+export function byStanding({ now, rows }: Comparison, figures: Float64Array): Float64Array {
+  const spread = new Float64Array(now.size).fill(NaN);
+  for (let i = 0; i < rows.length; i++) spread[rows[i]!] = figures[i]!;
+  return spread;
+}
+
 function mean(values: Float64Array): number {
   let sum = 0;
   let count = 0;

@@ -8,15 +8,16 @@ import {
   snippetWord,
   topQuarterFrom,
 } from '@opsimath/core/performance/expectation';
-import { type QueryGroup, isInGroup } from '@opsimath/core/performance/queryGroups';
+import { QUERY_GROUPS, type QueryGroup, isInGroup } from '@opsimath/core/performance/queryGroups';
 import { rateOf } from '@opsimath/core/rates/wilson';
 import { UNKNOWN } from '@opsimath/core/ranking/position';
 import type { z } from 'zod';
 import { keywordsById } from '../../data/keywords';
 import { listedKeywords } from '../../data/lists';
 import { adTermsUntil } from '../facts/adTerms';
-import { DAY_MS, type OwnFigure, dayOf, isoDayOf, ownFigures, sumOf } from '../facts/ownFigures';
+import { DAY_MS, type OwnFigure, type OwnSum, dayOf, isoDayOf, ownFigures, sumOf } from '../facts/ownFigures';
 import { positionOf } from '../facts/positionOf';
+import { givingWay } from '../kept/giveWay';
 import type { Workspace } from '../kept/workspace';
 import { type OpenComparison, openComparison } from './openComparison';
 
@@ -30,15 +31,15 @@ export async function keywordsInGroups(
   { market, date }: { market: string; date: string },
   groups: readonly QueryGroup[],
 ): Promise<Set<number>> {
-  const asked = ownQueryQuery.parse({ market, date });
-  const { all, isIn } = await queryRows(workspace, projectId, asked);
-  return new Set(all.filter((row) => groups.some((group) => isIn(row, group))).map(({ id }) => id));
+  const { all } = await queryRows(workspace, projectId, ownQueryQuery.parse({ market, date }));
+  return new Set(all.filter((row) => groups.some((group) => row.groups.has(group))).map(({ id }) => id));
 }
 
 export interface Queries {
-  all: Row[];
-  now: Map<number, OwnFigure[]>;
-  before: Map<number, OwnFigure[]>;
+  /** Every query with the groups it is in, and what all of them come to. */
+  all: (Row & { groups: ReadonlySet<QueryGroup> })[];
+  sum: OwnSum & { expected: number };
+  sumBefore: OwnSum | null;
   settings: ProjectSettings;
   topQuarter: number;
   from: string;
@@ -53,15 +54,11 @@ export async function queryRows(
   workspace: Workspace,
   projectId: number,
   { market, date, own, goal }: Pick<Query, 'market' | 'date' | 'own' | 'goal'>,
-): Promise<Queries & { isIn: (row: Row, group: QueryGroup) => boolean }> {
+): Promise<Queries> {
   const opened = await openComparison(workspace, projectId, { market, date });
-  const found = await workspace.keep('own queries', opened.revisions, [opened.name, own, goal], () =>
+  return workspace.keep('own queries', opened.revisions, [opened.name, own, goal], () =>
     gatherQueries(workspace, opened, own, goal),
   );
-  const limits = { front: found.settings.front, topQuarter: found.topQuarter };
-  const isIn = (row: Row, group: QueryGroup): boolean =>
-    isInGroup({ ...row, thin: row.ctr.thin }, group, limits);
-  return { ...found, isIn };
 }
 
 async function gatherQueries(
@@ -87,13 +84,17 @@ async function gatherQueries(
   const topQuarter = topQuarterFrom([...now.values()].map((entry) => sumOf(entry).impressions));
   const rowOf = new Map<number, number>();
   comparison.keywords.forEach((id, row) => rowOf.set(id, row));
-  const all = [...now].map(([id, entry]): Row => {
+  const limits = { front: project.settings.front, topQuarter };
+  const all: Queries['all'] = [];
+  const giveWay = givingWay();
+  for (const [id, entry] of now) {
+    await giveWay();
     const sum = sumOf(entry);
     const earlier = before.get(id);
     const expected = expectedClicks(entry, curve);
     const ratio = clickRatio(sum.clicks, expected);
     const row = rowOf.get(id);
-    return {
+    const found: Row = {
       ...sum,
       id,
       text: texts.get(id)!.text,
@@ -109,9 +110,27 @@ async function gatherQueries(
       captured: positionOf(row === undefined ? UNKNOWN : comparison.columns.ownOrganic[row]!),
       pages: new Set(entry.map(({ place: page }) => page)).size,
     };
-  });
+    all.push({ ...found, groups: groupsOf(found, limits) });
+  }
   const { settings } = project;
-  return { all, now, before, settings, topQuarter, from, to, beforeFrom, beforeTo, until };
+  const expected = all.reduce((sum, row) => sum + row.expected, 0);
+  return {
+    all,
+    sum: { ...sumOf([...now.values()].flat()), expected },
+    sumBefore: before.size > 0 ? sumOf([...before.values()].flat()) : null,
+    settings,
+    topQuarter,
+    from,
+    to,
+    beforeFrom,
+    beforeTo,
+    until,
+  };
+}
+
+function groupsOf(row: Row, limits: { front: number; topQuarter: number }): ReadonlySet<QueryGroup> {
+  const facts = { ...row, thin: row.ctr.thin };
+  return new Set(QUERY_GROUPS.filter((group) => isInGroup(facts, group, limits)));
 }
 
 function gather(rows: readonly OwnFigure[], from: string, to: string): Map<number, OwnFigure[]> {

@@ -1,6 +1,7 @@
 import { conversionsTogether } from '@opsimath/core/ads/searchTerms';
 import { findSegments } from '../../data/segments/segments';
 import type { Revisions } from '../../data/grounds';
+import { givingWay } from '../kept/giveWay';
 import type { ColumnStore } from '../kept/columnStore';
 import { byFile, dayOf, isoDayOf } from './ownFigures';
 import type { Workspace } from '../kept/workspace';
@@ -52,30 +53,27 @@ export function adTermsUntil(
   period: { from: string; to: string } | null = null,
 ): Promise<AdTerms> {
   return workspace.keep('ad terms', revisions, [projectId, marketId, date, period], () =>
-    gatherTerms(workspace, projectId, marketId, date, period),
+    gatherTerms(workspace, revisions, projectId, marketId, date, period),
   );
 }
 
 async function gatherTerms(
-  { database, store }: Workspace,
+  workspace: Workspace,
+  revisions: Revisions,
   projectId: number,
   marketId: number,
   date: string,
   period: { from: string; to: string } | null,
 ): Promise<AdTerms> {
-  const segments = await findSegments(database, { marketId, kind: 'ad terms', projectId });
+  const held = await workspace.keep('ad rows', revisions, [projectId, marketId], () =>
+    adRows(workspace, projectId, marketId),
+  );
   const last = dayOf(period?.to ?? date);
-  const rows = new Map<string, AdRow>();
-  for (const file of byFile(segments)) {
-    const ofFile = new Map<string, AdRow>();
-    for (const segment of file) await addRows(store, segment.id, last, ofFile);
-    for (const [name, row] of ofFile) rows.set(name, row);
-  }
-  let newest = 0;
-  for (const { day } of rows.values()) newest = Math.max(newest, day);
+  const rows = held.filter(({ day }) => day <= last);
+  const newest = rows.reduce((most, { day }) => Math.max(most, day), 0);
   if (newest === 0) return { terms: new Map(), bids: [], from: null, to: null, together: null };
   const first = period ? dayOf(period.from) : newest - USUAL_DAYS + 1;
-  const inside = [...rows.values()].filter(({ day }) => day >= first);
+  const inside = rows.filter(({ day }) => day >= first);
   const terms = termsOf(inside);
   return {
     terms,
@@ -86,12 +84,19 @@ async function gatherTerms(
   };
 }
 
-async function addRows(
-  store: ColumnStore,
-  segment: number,
-  last: number,
-  rows: Map<string, AdRow>,
-): Promise<void> {
+/** Everything that is held of own ad terms, each row once. */
+async function adRows({ database, store }: Workspace, projectId: number, marketId: number): Promise<AdRow[]> {
+  const rows = new Map<string, AdRow>();
+  const segments = await findSegments(database, { marketId, kind: 'ad terms', projectId });
+  for (const file of byFile(segments)) {
+    const ofFile = new Map<string, AdRow>();
+    for (const segment of file) await addRows(store, segment.id, ofFile);
+    for (const [name, row] of ofFile) rows.set(name, row);
+  }
+  return [...rows.values()];
+}
+
+async function addRows(store: ColumnStore, segment: number, rows: Map<string, AdRow>): Promise<void> {
   const whole = (name: string) => store.column<Int32Array>(segment, name);
   const exact = (name: string) => store.column<Float64Array>(segment, name);
   const [keyword, place, day, bidOn, clicks] = [
@@ -108,8 +113,9 @@ async function addRows(
     await exact('conversions'),
     await exact('value'),
   ];
+  const giveWay = givingWay();
   for (let at = 0; at < day.length; at++) {
-    if (day[at]! > last) continue;
+    if (at % 4096 === 0) await giveWay();
     const row: AdRow = {
       keyword: keyword[at]!,
       place: place[at]!,

@@ -2,6 +2,7 @@ import { featureFactor } from '@opsimath/core/ranking/clickThrough';
 import { isOnFront } from '@opsimath/core/ranking/front';
 import { ABOVE } from '../../data/segments/captureColumns';
 import type { StoredSegment } from '../../data/segments/segments';
+import { givingWay } from '../kept/giveWay';
 import type { ColumnStore } from '../kept/columnStore';
 import { type SlotFigures, authorityOf, slotFigures } from './slotFigures';
 
@@ -56,7 +57,11 @@ export async function newestCaptures(
   const ordered = segments
     .filter(({ kind }) => kind === 'captures')
     .sort((a, b) => a.date.localeCompare(b.date) || a.id - b.id);
-  for (const segment of ordered) noteCapture(newest, await captureColumnsOf(store, segment));
+  const giveWay = givingWay();
+  for (const segment of ordered) {
+    noteCapture(newest, await captureColumnsOf(store, segment));
+    await giveWay();
+  }
   return newest;
 }
 

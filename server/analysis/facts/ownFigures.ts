@@ -1,5 +1,6 @@
 import { type StoredSegment, findSegments } from '../../data/segments/segments';
 import type { Revisions } from '../../data/grounds';
+import { givingWay } from '../kept/giveWay';
 import type { ColumnStore } from '../kept/columnStore';
 import type { Workspace } from '../kept/workspace';
 
@@ -37,27 +38,32 @@ export function byFile(segments: readonly StoredSegment[]): StoredSegment[][] {
  * Own search performance of a market on or before a date, each query, page and day once; and its newest day, 0 while
  * nothing is held.
  */
-export function ownFigures(
+export async function ownFigures(
   workspace: Workspace,
   revisions: Revisions,
   projectId: number,
   marketId: number,
   date: string,
 ): Promise<{ rows: OwnFigure[]; newest: number }> {
-  return workspace.keep('own figures', revisions, [projectId, marketId, date], async () => {
+  // A newer file replaces what an older one says of a day whenever it came: what is held decides, then the date.
+  const all = await workspace.keep('own figures', revisions, [projectId, marketId], async () => {
     const segments = await findSegments(workspace.database, { marketId, kind: 'performance', projectId });
-    return figuresOf(workspace.store, segments, dayOf(date));
+    return figuresOf(workspace.store, segments);
   });
+  const last = dayOf(date);
+  if (all.newest <= last) return all;
+  const rows = all.rows.filter(({ day }) => day <= last);
+  return { rows, newest: rows.reduce((newest, { day }) => Math.max(newest, day), 0) };
 }
 
-/** {@link ownFigures} of some segments, up to and with a day since 1970. */
+/** Own search performance of some segments, by file. */
 async function figuresOf(
   store: ColumnStore,
   segments: readonly StoredSegment[],
-  last: number,
 ): Promise<{ rows: OwnFigure[]; newest: number }> {
   const rows = new Map<string, { file: number; figure: OwnFigure }>();
   let newest = 0;
+  const giveWay = givingWay();
   for (const [file, parts] of byFile(segments).entries())
     for (const segment of parts) {
       const keyword = await store.column<Int32Array>(segment.id, 'keyword');
@@ -67,7 +73,7 @@ async function figuresOf(
       const clicks = await store.column<Int32Array>(segment.id, 'clicks');
       const position = await store.column<Float64Array>(segment.id, 'position');
       for (let row = 0; row < day.length; row++) {
-        if (day[row]! > last) continue;
+        if (row % 4096 === 0) await giveWay();
         newest = Math.max(newest, day[row]!);
         const name = `${keyword[row]!}:${place[row]!}:${day[row]!}`;
         const figure: OwnFigure = {
@@ -104,12 +110,14 @@ function meanPosition(a: OwnFigure, b: OwnFigure): number {
   return (a.position * a.impressions + b.position * b.impressions) / all;
 }
 
-/** Sums of some rows; the position is weighted by impressions. */
-export function sumOf(rows: readonly Pick<OwnFigure, 'clicks' | 'impressions' | 'position'>[]): {
+export interface OwnSum {
   clicks: number;
   impressions: number;
   position: number | null;
-} {
+}
+
+/** Sums of some rows; the position is weighted by impressions. */
+export function sumOf(rows: readonly Pick<OwnFigure, 'clicks' | 'impressions' | 'position'>[]): OwnSum {
   let [clicks, impressions, weight, weighed] = [0, 0, 0, 0];
   for (const row of rows) {
     clicks += row.clicks;

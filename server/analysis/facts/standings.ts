@@ -2,6 +2,7 @@ import { ABSENT, UNKNOWN } from '@opsimath/core/ranking/position';
 import type { HandFact } from '../../data/handPositions';
 import type { StoredSegment } from '../../data/segments/segments';
 import { type CaptureColumns, type Captures, captureColumnsOf, noteCapture } from './captures';
+import { givingWay } from '../kept/giveWay';
 import type { ColumnStore } from '../kept/columnStore';
 import type { Sides } from './sides';
 
@@ -69,7 +70,9 @@ export async function* standingsByDay(
     .map((segment): Fact => ({ date: segment.date, order: kindOrder(segment), id: segment.id, segment }));
   hand.forEach((entry, id) => facts.push({ date: entry.date, order: BY_HAND, id, entry }));
   facts.sort((a, b) => a.date.localeCompare(b.date) || a.order - b.order || a.id - b.id);
+  const giveWay = givingWay();
   for (const [n, { date, segment, entry }] of facts.entries()) {
+    await giveWay();
     if (entry) applyByHand(standings, entry, bitOf);
     if (segment) standings.rests.push(segment);
     if (segment?.kind === 'captures') {

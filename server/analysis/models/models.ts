@@ -18,6 +18,7 @@ import { listTargets } from '../../data/targets';
 import { CaptureReader, newestCaptures } from '../facts/captures';
 import { ownFigures } from '../facts/ownFigures';
 import { slotStanding } from '../facts/slotFigures';
+import { givingWay } from '../kept/giveWay';
 import type { Workspace } from '../kept/workspace';
 
 /** Click-through and chance as they were fitted, or the prior and default weights for want of material. */
@@ -42,33 +43,58 @@ const DEEPEST = 50;
 const MOST_CAPTURES = 4000;
 
 /** Click-through and chance (method §3, §6), fitted to what is held on or before a date. */
-export function modelsUntil(
+export async function modelsUntil(
   workspace: Workspace,
   market: MarketRow,
   projectId: number,
   date: string,
   revisions: Revisions,
-  { front, curvePrior, curveFitted, brandLeftOut, chanceFitted, chanceWeights }: ModelSettings,
+  settings: ModelSettings,
 ): Promise<Models> {
-  const settings = { front, curvePrior, curveFitted, brandLeftOut, chanceFitted, chanceWeights };
-  return workspace.keep('models', revisions, [market.id, projectId, date, settings], async () => {
-    const prior = curvePrior[market.surface];
+  return {
+    ...(await curveUntil(workspace, market, projectId, date, revisions, settings)),
+    ...(await chanceUntil(workspace, market, date, revisions, settings)),
+  };
+}
+
+/** The click-through curve in use (method §3). No row of a later day counts, whenever its file came. */
+export function curveUntil(
+  workspace: Workspace,
+  market: MarketRow,
+  projectId: number,
+  date: string,
+  revisions: Revisions,
+  { curvePrior, curveFitted, brandLeftOut }: ModelSettings,
+): Promise<Pick<Models, 'curve' | 'buckets' | 'curveFitted'>> {
+  const prior = curvePrior[market.surface];
+  const name = [market.id, projectId, date, prior, curveFitted, brandLeftOut];
+  return workspace.keep('curve', revisions, name, async () => {
     const buckets = emptyBuckets();
     if (curveFitted) {
       const leftOut = brandLeftOut ? await brandQueries(workspace, projectId) : new Set<number>();
-      // No row from after the date counts, whenever its file came.
       const { rows } = await ownFigures(workspace, revisions, projectId, market.id, date);
       for (const row of rows) if (!leftOut.has(row.keyword)) addToBuckets(buckets, row);
     }
     const isFitted = buckets.impressions.some((count) => count > 0);
+    const curve = isFitted
+      ? fitClickCurve(market.surface, buckets, prior)
+      : priorCurve(market.surface, prior);
+    return { curve, buckets, curveFitted: isFitted };
+  });
+}
+
+/** The weights of chance (method §6), the same for every project with the same front. */
+function chanceUntil(
+  workspace: Workspace,
+  market: MarketRow,
+  date: string,
+  revisions: Revisions,
+  { front, chanceFitted, chanceWeights }: ModelSettings,
+): Promise<Pick<Models, 'weights' | 'fitted'>> {
+  const name = [market.id, date, front, chanceFitted, chanceWeights];
+  return workspace.keep('chance', revisions, name, async () => {
     const fitted = chanceFitted ? await fitOnCaptures(workspace, market, date, front) : null;
-    return {
-      curve: isFitted ? fitClickCurve(market.surface, buckets, prior) : priorCurve(market.surface, prior),
-      buckets,
-      curveFitted: isFitted,
-      weights: fitted ?? defaultChanceWeights(front, chanceWeights),
-      fitted,
-    };
+    return { weights: fitted ?? defaultChanceWeights(front, chanceWeights), fitted };
   });
 }
 
@@ -100,7 +126,9 @@ async function fitOnCaptures(
   const features: number[] = [];
   const inside: number[] = [];
   const keyword: number[] = [];
+  const giveWay = givingWay();
   for (let n = 0; n < captured.length; n += step) {
+    await giveWay();
     const page = reader.page(captured[n]!)!;
     const { figures, row } = page;
     const medians = figures.medians.map((values) => values[row]!);

@@ -16,7 +16,8 @@ import { type Borrowed, borrowedUntil } from '../facts/borrowed';
 import { type Captures, CaptureReader, newestCaptures } from '../facts/captures';
 import { type Metrics, gatherMetrics } from '../facts/metrics';
 import { gatherSides } from '../facts/sides';
-import { modelsUntil } from '../models/models';
+import { curveUntil } from '../models/models';
+import { givingWay } from '../kept/giveWay';
 import type { Workspace } from '../kept/workspace';
 import { prepareFigures } from './poolFigures';
 
@@ -113,7 +114,7 @@ async function buildPool(workspace: Workspace, lookUpId: number, revisions: Revi
   const { rows, words } = membersInOrder(byKey, range.least, isMember);
   const lent = settings.volumeBorrowed ? await borrowedUntil(workspace, market, date, revisions) : null;
   const addresses = targets.map(({ address }) => address);
-  const models = await modelsUntil(workspace, market, projectId, date, revisions, settings);
+  const { curve } = await curveUntil(workspace, market, projectId, date, revisions, settings);
   const sides = await gatherSides(database, projectId, market.surface);
   const captured = await gatherCaptured(workspace, marketId, date, range, {
     addresses,
@@ -156,7 +157,7 @@ async function buildPool(workspace: Workspace, lookUpId: number, revisions: Revi
     spellings: ids.filter((_, n) => (picked[n]! & bit('spellings')) !== 0),
     difficulty: pick(captured.difficulty),
     featureFactor: pick(captured.featureFactor),
-    curve: models.curve,
+    curve,
     metrics: { ...metrics, volume },
     borrowed: lentTo,
     lookedUpOfTen: await lookedUpOfTen(database, lookUpId),
@@ -338,7 +339,9 @@ async function gatherCaptured(
   const segments = await findSegments(database, { marketId, kind: 'captures', until: date });
   const captures = await newestCaptures(store, segments, range);
   const reader = await CaptureReader.over(store, captures, masks);
+  const giveWay = givingWay();
   for (let i = 0; i < size; i++) {
+    if (i % 1024 === 0) await giveWay();
     const page = reader.page(range.least + i);
     if (page === null) continue;
     for (const column of positions) column[i] = ABSENT;

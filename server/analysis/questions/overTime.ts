@@ -3,12 +3,16 @@ import { gapQuery } from '@opsimath/contract/api/gaps';
 import { type MovementMark, MOVEMENT_MARKS, movementMark } from '@opsimath/core/gap/movement';
 import type { ClickCurve } from '@opsimath/core/ranking/clickThrough';
 import { UNKNOWN, depthBand, isRanked } from '@opsimath/core/ranking/position';
-import { countsByDepth, visibility } from '@opsimath/core/ranking/visibility';
+import { countsByDepth, shareOfClicks, visibility } from '@opsimath/core/ranking/visibility';
 import type { z } from 'zod';
 import { keywordIdRange } from '../../data/keywords';
 import type { Revisions } from '../../data/grounds';
 import { findSegments } from '../../data/segments/segments';
-import type { Comparison } from '../comparison/comparison';
+import { type Comparison, byStanding } from '../comparison/comparison';
+import type { Filtered } from '../comparison/gapFilter';
+import type { OpenComparison } from '../comparison/openComparison';
+import { givingWay } from '../kept/giveWay';
+import { contentName } from '../kept/contentName';
 import { filteredOrder } from './gapPage';
 import { newcomers } from './newcomers';
 import { DAY_MS, isoDayOf, ownFigures, sumOf } from '../facts/ownFigures';
@@ -24,88 +28,100 @@ export async function overTime(
   projectId: number,
   query: z.output<typeof overTimeQuery>,
 ): Promise<OverTime> {
-  const { comparison, filtered, revisions } = await filteredOrder(workspace, projectId, {
+  const { own, from, ...asked } = query;
+  const opened = await filteredOrder(workspace, projectId, {
     ...gapQuery.parse({ market: query.market, date: query.date }),
-    ...query,
+    ...asked,
   });
-  const { sides, market } = comparison;
+  const { name, filtered, revisions } = opened;
+  return workspace.keep('over time', revisions, [name, own, from, contentName(filtered.passes)], () =>
+    gatherOverTime(workspace, opened, from),
+  );
+}
+
+async function gatherOverTime(
+  workspace: Workspace,
+  { comparison, filtered, revisions }: OpenComparison & { filtered: Filtered },
+  from: string | undefined,
+): Promise<OverTime> {
+  const { sides, market, project, date } = comparison;
   const shown = comparison.rows.filter((_, i) => filtered.passes[i] === 1);
   const ids = new Set(comparison.keywords.filter((_, i) => filtered.passes[i] === 1));
   return {
     keywords: shown.length,
     names: [sides.ownName, ...sides.rivals.map(({ name }) => name)],
     letters: [null, ...sides.rivals.map(({ letter }) => letter)],
-    dates: await datesOf(workspace, comparison, shown),
-    weeks: await weeksOf(workspace, revisions, projectId, market.id, query.date, ids),
+    ...(await datesOf(workspace, comparison, shown, from)),
+    weeks: await weeksOf(workspace, revisions, project.id, market.id, date, ids),
     changes: comparison.before === null ? null : changesOf(comparison, comparison.before, shown),
     newcomers:
       comparison.before === null ? [] : await newcomers(workspace, comparison, comparison.before, shown),
   };
 }
 
+/**
+ * The days drawn, each over the same keywords: those captured by the first of them. Who begins later has more keywords and
+ * fewer days.
+ */
 async function datesOf(
   { store, database }: Workspace,
-  { sides, market, metrics, curve, date: until }: Comparison,
+  comparison: Comparison,
   shown: Int32Array,
-): Promise<OverTime['dates']> {
+  from: string | undefined,
+): Promise<Pick<OverTime, 'dates' | 'panel' | 'bases'>> {
+  const { sides, market, columns, date: until } = comparison;
   const range = await keywordIdRange(database, market.id);
-  if (range === null) return [];
+  if (range === null) return { dates: [], panel: 0, bases: [] };
   const segments = await findSegments(database, { marketId: market.id, until });
   const captured = [...new Set(segments.filter(({ kind }) => kind === 'captures').map(({ date }) => date))];
-  // Evenly thinned, the last one always kept.
-  const every = Math.ceil(captured.length / MOST_DATES);
-  const wanted = new Set(captured.reverse().filter((_, n) => n % every === 0));
+  const drawn = thinned(captured.filter((date) => from === undefined || date >= from));
+  const wanted = new Set([...thinned(captured), ...drawn]);
+  const volumes = byStanding(comparison, columns.expectedVolume);
   const dates: OverTime['dates'] = [];
+  const bases: OverTime['bases'] = [];
+  let panel: Int32Array | null = null;
+  const giveWay = givingWay();
   for await (const { date, standings } of standingsByDay(store, segments, sides, range)) {
+    await giveWay();
     if (!wanted.has(date)) continue;
-    dates.push({
-      date,
-      captured: shown.reduce((sum, row) => sum + (standings.capture[row]! > 0 ? 1 : 0), 0),
-      sides: [standings.own, ...standings.rivals].map((side) =>
-        sideAt(side, standings, metrics.volume, curve, shown),
-      ),
-    });
+    const known = shown.filter((row) => standings.capture[row]! > 0);
+    if (known.length > (bases.at(-1)?.keywords ?? 0)) bases.push({ date, keywords: known.length });
+    if (date < drawn[0]! || !drawn.includes(date)) continue;
+    panel ??= known;
+    dates.push({ date, captured: known.length, sides: sidesAt(comparison, standings, volumes, panel) });
   }
-  return dates;
+  return { dates, panel: panel?.length ?? 0, bases };
 }
 
-function sideAt(
-  side: SideStanding,
+/** Evenly thinned, the last one always kept. */
+function thinned(days: readonly string[]): string[] {
+  const every = Math.max(1, Math.ceil(days.length / MOST_DATES));
+  return days.filter((_, n) => (days.length - 1 - n) % every === 0);
+}
+
+function sidesAt(
+  { curve }: Comparison,
   standings: Standings,
-  volume: Float64Array,
-  curve: ClickCurve,
-  shown: Int32Array,
-): OverTime['dates'][number]['sides'][number] {
-  let [got, all, paid] = [0, 0, 0];
-  for (const row of shown) {
-    if (isRanked(side.paid[row]!)) paid++;
-    const searched = volume[row]!;
-    const number = standings.capture[row]!;
-    if (number === 0 || Number.isNaN(searched) || side.organic[row] === UNKNOWN) continue;
-    got += searched * curve[side.organic[row]!]!;
-    all += searched * heldClicks(standings.captures[number - 1]!, standings.captureRow[row]!, curve);
-  }
-  return {
-    visibility: visibility(side.organic, volume, curve, shown),
-    share: all > 0 ? got / all : null,
-    depth: countsByDepth(
-      side.organic,
-      shown.filter((row) => standings.capture[row]! > 0),
-      depthBand,
-    ),
-    paid,
-  };
+  volumes: Float64Array,
+  panel: Int32Array,
+): OverTime['dates'][number]['sides'] {
+  const held = new Float64Array(standings.size).fill(NaN);
+  for (const row of panel) held[row] = heldClicks(standings, row, curve);
+  return [standings.own, ...standings.rivals].map((side) => ({
+    visibility: visibility(side.organic, volumes, curve, panel),
+    share: shareOfClicks(side.organic, volumes, held, curve, panel),
+    depth: countsByDepth(side.organic, panel, depthBand),
+    paid: panel.reduce((sum, row) => sum + (isRanked(side.paid[row]!) ? 1 : 0), 0),
+  }));
 }
 
-/** Σ c(p) over all targets of a capture. */
-function heldClicks(
-  { slotStart, slotCount, organic }: Standings['captures'][number],
-  row: number,
-  curve: ClickCurve,
-): number {
+/** Σ c(p) over all targets of a keyword's newest capture. */
+function heldClicks({ captures, capture, captureRow }: Standings, row: number, curve: ClickCurve): number {
+  const { slotStart, slotCount, organic } = captures[capture[row]! - 1]!;
+  const from = slotStart[captureRow[row]!]!;
+  const to = from + slotCount[captureRow[row]!]!;
   let sum = 0;
-  for (let slot = slotStart[row]!; slot < slotStart[row]! + slotCount[row]!; slot++)
-    if (organic[slot]! > 0) sum += curve[organic[slot]!]!;
+  for (let slot = from; slot < to; slot++) if (organic[slot]! > 0) sum += curve[organic[slot]!]!;
   return sum;
 }
 

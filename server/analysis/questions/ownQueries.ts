@@ -4,7 +4,6 @@ import { QUERY_GROUPS, type QueryGroup } from '@opsimath/core/performance/queryG
 import { key } from '@opsimath/core/text/key';
 import type { z } from 'zod';
 import { queryRows } from '../comparison/ownQueryRows';
-import { sumOf } from '../facts/ownFigures';
 import type { Workspace } from '../kept/workspace';
 
 type Query = z.output<typeof ownQueryQuery>;
@@ -16,43 +15,45 @@ export async function ownQueries(
   projectId: number,
   query: Query,
 ): Promise<OwnQueryPage> {
-  const { all, isIn, now, before, settings, topQuarter, ...days } = await queryRows(
-    workspace,
-    projectId,
-    query,
-  );
+  const { all, sum, sumBefore, settings, topQuarter, ...days } = await queryRows(workspace, projectId, query);
   const sought = key(query.find);
   const found = all.filter((row) => row.key.includes(sought));
-  const shown = query.group === undefined ? found : found.filter((row) => isIn(row, query.group!));
+  const { group } = query;
+  const shown = group === undefined ? [...found] : found.filter((row) => row.groups.has(group));
   shown.sort(comparer(query));
-  const earlier = [...before.values()].flat();
+  const counts = new Map<QueryGroup, number>();
+  for (const row of found) for (const one of row.groups) counts.set(one, (counts.get(one) ?? 0) + 1);
   return {
     ...days,
     front: settings.front,
     topQuarter: Number.isFinite(topQuarter) ? topQuarter : null,
     total: shown.length,
     queries: all.length,
-    sum: { ...sumOf([...now.values()].flat()), expected: all.reduce((sum, row) => sum + row.expected, 0) },
-    sumBefore: earlier.length > 0 ? sumOf(earlier) : null,
-    groups: Object.fromEntries(
-      QUERY_GROUPS.map((group) => [group, found.filter((row) => isIn(row, group)).length]),
-    ) as Record<QueryGroup, number>,
-    rows: shown.slice(query.offset, query.offset + query.limit).map(({ key: _, ...row }) => row),
+    sum,
+    sumBefore,
+    groups: Object.fromEntries(QUERY_GROUPS.map((name) => [name, counts.get(name) ?? 0])) as Record<
+      QueryGroup,
+      number
+    >,
+    rows: shown
+      .slice(query.offset, query.offset + query.limit)
+      .map(({ key: _, groups: _groups, ...row }) => row),
   };
 }
 
+const FIGURES: Record<Query['sort'], (row: Row) => number | null> = {
+  clicks: (row) => row.clicks,
+  impressions: (row) => row.impressions,
+  ctr: (row) => row.ctr.rate,
+  position: (row) => row.position,
+  expected: (row) => row.expected,
+  ratio: (row) => row.ratio?.ratio ?? null,
+  change: (row) => (row.before === null ? null : row.clicks - row.before.clicks),
+};
+
 /** Unknown comes last both ways; ties: more impressions, then key. */
 function comparer({ sort, descending }: Query): (a: Row, b: Row) => number {
-  const figure = (row: Row): number | null =>
-    ({
-      clicks: row.clicks,
-      impressions: row.impressions,
-      ctr: row.ctr.rate,
-      position: row.position,
-      expected: row.expected,
-      ratio: row.ratio?.ratio ?? null,
-      change: row.before === null ? null : row.clicks - row.before.clicks,
-    })[sort];
+  const figure = FIGURES[sort];
   return (a, b) => {
     const [left, right] = [figure(a), figure(b)];
     if ((left === null) !== (right === null)) return left === null ? 1 : -1;

@@ -2,12 +2,12 @@ import type { GapQueryRead } from '@opsimath/contract/api/gaps';
 import { gapFilter, gapQuery } from '@opsimath/contract/api/gaps';
 import type { Report, reportQuery } from '@opsimath/contract/api/report';
 import { PAID_STATES } from '@opsimath/core/gap/paid';
-import { countsByDepth, visibility } from '@opsimath/core/ranking/visibility';
+import { clicksOfSide, countsByDepth, visibility } from '@opsimath/core/ranking/visibility';
 import { depthBand, isRanked } from '@opsimath/core/ranking/position';
 import type { z } from 'zod';
 import { listLookUps } from '../../data/lookUpList';
 import { findSegments } from '../../data/segments/segments';
-import type { Comparison } from '../comparison/comparison';
+import { type Comparison, byStanding } from '../comparison/comparison';
 import { applyFilter } from '../comparison/gapFilter';
 import { filteredOrder, rivalColumns, totalsOf } from './gapPage';
 import { gapRows } from '../comparison/gapRow';
@@ -80,33 +80,23 @@ async function scopeName(workspace: Workspace, projectId: number, pool: number |
   return lookUp ? `look-up ${lookUp.name} of ${lookUp.date}` : `look-up ${pool}`;
 }
 
-function sidesOf({ now, before, rows, columns, curve, sides }: Comparison): Report['sides'] {
-  const volumes = new Float64Array(now.size).fill(NaN);
-  rows.forEach((row, i) => (volumes[row] = columns.expectedVolume[i]!));
-  const factors = new Float64Array(now.size).fill(1);
-  rows.forEach((row, i) => (factors[row] = columns.featureFactor[i]!));
+function sidesOf(comparison: Comparison): Report['sides'] {
+  const { now, before, rows, curve, sides } = comparison;
+  const expected = byStanding(comparison, comparison.columns.expectedVolume);
+  const volumes = byStanding(comparison, comparison.volume);
+  const factors = byStanding(comparison, comparison.columns.featureFactor);
   const side = (
     name: string,
     standing: SideStanding,
     earlier: SideStanding | undefined,
-  ): Report['sides'][number] => {
-    let clicks = 0;
-    let paidKeywords = 0;
-    for (const row of rows) {
-      const position = standing.organic[row]!;
-      if (isRanked(standing.paid[row]!)) paidKeywords++;
-      if (isRanked(position) && !Number.isNaN(volumes[row]!))
-        clicks += volumes[row]! * curve[position]! * factors[row]!;
-    }
-    return {
-      name,
-      visibility: visibility(standing.organic, volumes, curve, rows),
-      visibilityBefore: earlier ? visibility(earlier.organic, volumes, curve, rows) : null,
-      depth: countsByDepth(standing.organic, rows, depthBand),
-      paidKeywords,
-      clicks,
-    };
-  };
+  ): Report['sides'][number] => ({
+    name,
+    visibility: visibility(standing.organic, expected, curve, rows),
+    visibilityBefore: earlier ? visibility(earlier.organic, expected, curve, rows) : null,
+    depth: countsByDepth(standing.organic, rows, depthBand),
+    paidKeywords: rows.reduce((sum, row) => sum + (isRanked(standing.paid[row]!) ? 1 : 0), 0),
+    clicks: clicksOfSide(standing.organic, volumes, factors, curve, rows),
+  });
   return [
     side(sides.ownName, now.own, before?.own),
     ...sides.rivals.map((rival, r) => side(rival.name, now.rivals[r]!, before?.rivals[r])),

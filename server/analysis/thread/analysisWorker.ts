@@ -30,6 +30,7 @@ import { targetProfile } from '../questions/targetProfile';
 import { report } from '../questions/report';
 import { variantPage } from '../questions/variants';
 import { wordCounts } from '../questions/wordCounts';
+import { closeWordWorkers } from '../words/inWordWorker';
 import { Workspace } from '../kept/workspace';
 import { marketByCode } from '../../data/markets';
 
@@ -81,6 +82,22 @@ export type AnalysisAnswers = typeof answers;
 
 parentPort!.postMessage({ id: LOADED });
 
+/** Answers that may be large, or that say how far something is, are not kept. */
+const KEPT_NOT: ReadonlySet<keyof AnalysisAnswers> = new Set([
+  'poolTable',
+  'listSheet',
+  'siftIds',
+  'wordCounts',
+]);
+
+/** An answer, or the one that somebody else is waiting for, or has had since anything was last changed. */
+async function answerTo(name: keyof AnalysisAnswers, args: never[]): Promise<unknown> {
+  const answer = answers[name] as (...values: never[]) => Promise<unknown>;
+  if (KEPT_NOT.has(name)) return answer(...args);
+  const revisions = await workspace.revisions({});
+  return workspace.keep('answer', revisions, [revisions.total, name, args], () => answer(...args));
+}
+
 interface Question {
   id: number;
   name: keyof AnalysisAnswers | typeof CLOSE;
@@ -90,9 +107,10 @@ interface Question {
 parentPort!.on('message', ({ id, name, args }: Question) => {
   if (name === CLOSE) {
     workspace.database.client.close();
-    process.exit(0);
+    void closeWordWorkers().finally(() => process.exit(0));
+    return;
   }
-  (answers[name] as (...values: never[]) => Promise<unknown>)(...args).then(
+  answerTo(name, args).then(
     (value) => parentPort!.postMessage({ id, value }),
     (error: unknown) => {
       const problem = toProblem(error);

@@ -1,4 +1,4 @@
-import { parentPort, workerData } from 'node:worker_threads';
+import type { MessagePort } from 'node:worker_threads';
 import { clusterKeywords } from '@opsimath/core/sift/clusters';
 import { PURPOSES, type PurposeSigns, type PurposeWords, purposeReader } from '@opsimath/core/sift/purpose';
 import { type VariantGroups, type VariantMaterial, groupVariants } from '@opsimath/core/sift/variantGroups';
@@ -40,15 +40,16 @@ export interface WordTasks {
     gives: Uint8Array;
   };
 }
-export type WordTask = { [K in keyof WordTasks]: { what: K; given: WordTasks[K]['given'] } }[keyof WordTasks];
+/** A task and where it says how far it is, 0–1. */
+export type WordTask = {
+  [K in keyof WordTasks]: { what: K; given: WordTasks[K]['given']; port: MessagePort };
+}[keyof WordTasks];
 
-/** How far it is, 0–1, or what came out. */
-export type WordReply = { done: number } | { answer: unknown };
-
-async function run(task: WordTask): Promise<unknown> {
+/** What the pool of threads calls. */
+export default async function run(task: WordTask): Promise<unknown> {
   if (task.what === 'counts') {
     const { keys, volumes, least } = task.given;
-    return counted(countGrams(keys, volumes, least));
+    return counted(countGrams(keys, volumes, least), (done) => task.port.postMessage(done));
   }
   const keys = task.given.keys === '' ? [] : task.given.keys.split('\n');
   switch (task.what) {
@@ -97,16 +98,10 @@ async function run(task: WordTask): Promise<unknown> {
 }
 
 /** Runs to the end, telling how far it is. */
-function counted(steps: Generator<number, Gram[]>): Gram[] {
+function counted(steps: Generator<number, Gram[]>, tell: (done: number) => void): Gram[] {
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;
-    tell({ done: step.value });
+    tell(step.value);
   }
 }
-
-function tell(reply: WordReply): void {
-  parentPort!.postMessage(reply);
-}
-
-tell({ answer: await run(workerData as WordTask) });
