@@ -50,6 +50,15 @@ export interface FittedChance extends ChanceWeights {
  * @returns `null` for fewer than 200 keywords, or where all rows are on one side
  */
 export function fitChance(rows: ChanceRows, against: ChanceWeights): FittedChance | null {
+  const steps = fitChanceInSteps(rows, against);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** {@link fitChance}, stopping after every Newton step, so that others may be served between. */
+export function* fitChanceInSteps(rows: ChanceRows, against: ChanceWeights): Generator<void, FittedChance | null> {
   const size = rows.inside.length;
   const captures = new Set(rows.keyword).size;
   let inside = 0;
@@ -59,11 +68,11 @@ export function fitChance(rows: ChanceRows, against: ChanceWeights): FittedChanc
   const standard = standardised(rows.features, size, scale);
   const foretold = new Float64Array(size);
   for (let fold = 0; fold < FOLDS; fold++) {
-    const { beta } = solve(standard, rows, (row) => rows.keyword[row]! % FOLDS !== fold);
+    const { beta } = yield* solve(standard, rows, (row) => rows.keyword[row]! % FOLDS !== fold);
     for (let row = 0; row < size; row++)
       if (rows.keyword[row]! % FOLDS === fold) foretold[row] = probability(standard, row, beta);
   }
-  const { beta, covariance } = solve(standard, rows, () => true);
+  const { beta, covariance } = yield* solve(standard, rows, () => true);
   return {
     ...unscaled(beta, covariance, scale),
     captures,
@@ -164,11 +173,11 @@ function probability(standard: Float64Array, row: number, beta: Float64Array): n
 }
 
 /** Newton steps until the weights settle; the covariance is the inverse of the last penalised information. */
-function solve(
+function* solve(
   standard: Float64Array,
   { inside }: ChanceRows,
   counts: (row: number) => boolean,
-): { beta: Float64Array; covariance: Float64Array } {
+): Generator<void, { beta: Float64Array; covariance: Float64Array }> {
   const n = WIDTH + 1;
   const beta = new Float64Array(n);
   let inverse: Float64Array = new Float64Array(n * n);
@@ -202,6 +211,7 @@ function solve(
       moved = Math.max(moved, Math.abs(change));
     }
     if (moved < SETTLED) break;
+    yield;
   }
   return { beta, covariance: inverse };
 }

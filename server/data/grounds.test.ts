@@ -1,22 +1,98 @@
+import { GROUND_SCOPES } from '@opsimath/contract/api/grounds';
 import { temporaryDatabase } from '../testing/database';
+import { readRevisions } from './grounds';
 
-test('one', async () => {
-  const held = await temporaryDatabase();
+let held: Awaited<ReturnType<typeof temporaryDatabase>>;
+beforeAll(async () => {
+  held = await temporaryDatabase();
+});
+afterAll(() => held.remove());
+
+/** Tables that no answer rests on: how work goes, what was refused, what is kept beside. */
+const REST_NOTHING = new Set([
+  'column_match',
+  'edition',
+  'given_verdicts',
+  'ground_revision',
+  'import_rejection',
+  'job',
+  'list_change',
+  'paid_request',
+  // They never come without, or change without, what is counted.
+  'place_version',
+  'segment_column',
+]);
+
+test('every write of what answers rest on is counted: each table has a trigger for each way of changing it', async () => {
   const { client } = held.database;
-  await client.execute("INSERT INTO project (name, settings) VALUES ('a', '{}')");
-  await client
-    .execute(
-      "INSERT INTO market (code, surface, place, place_name, language, language_name) VALUES ('x','web','p','P','en','E')",
-    )
-    .catch((e) => console.log(e.message));
-  await client.execute(
-    "INSERT OR IGNORE INTO keyword (market_id, key, text) VALUES (1,'a','a'),(1,'b','b'),(1,'a','a')",
+  const tables = await client.execute(
+    `SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name NOT LIKE '\\_\\_%' ESCAPE '\\'
+     AND name NOT LIKE 'keyword_words%'`,
   );
-  await client.execute(
-    "INSERT OR IGNORE INTO tracked (project_id, keyword_id, since) VALUES (1,1,'a'),(1,2,'a'),(1,1,'a')",
-  );
-  await client.execute("INSERT OR IGNORE INTO tracked (project_id, keyword_id, since) VALUES (1,1,'a')");
-  await client.execute('DELETE FROM tracked');
-  console.log((await client.execute('SELECT * FROM ground_revision')).rows.map((r) => ({ ...r })));
-  await held.remove();
+  const triggers = await client.execute("SELECT tbl_name, name FROM sqlite_master WHERE type = 'trigger'");
+  const named = new Set(triggers.rows.map((row) => String(row.name)));
+  const missing = tables.rows
+    .map((row) => String(row.name))
+    .filter((table) => !REST_NOTHING.has(table))
+    .flatMap((table) =>
+      ['insert', 'update', 'delete']
+        .map((way) => `ground_${table}_${way}`)
+        // A place is never taken away.
+        .filter((name) => !named.has(name) && name !== 'ground_place_delete'),
+    );
+  expect(missing).toEqual([]);
+});
+
+test('a trigger counts up what it is of, for whom it is, and nothing else', async () => {
+  const { client } = held.database;
+  await client.execute("INSERT INTO project (name, settings) VALUES ('a', '{}'), ('b', '{}')");
+  await client.execute("INSERT INTO keyword (market_id, key, text) VALUES (1, 'a', 'a'), (1, 'b', 'b')");
+  const grounds = Object.keys(GROUND_SCOPES) as (keyof typeof GROUND_SCOPES)[];
+  const read = async (project: number) => {
+    const revisions = await readRevisions(held.database, { project, market: 1, lookUp: 1 });
+    return { total: revisions.total, of: new Map(grounds.map((one) => [one, revisions.name([one])])) };
+  };
+  const changes: [string, string[]][] = [
+    ["INSERT INTO tracked (project_id, keyword_id, since) VALUES (1, 1, '2026-01-01')", ['tracked']],
+    ["INSERT OR IGNORE INTO tracked (project_id, keyword_id, since) VALUES (1, 1, '2026-01-01')", []],
+    ['DELETE FROM tracked WHERE project_id = 1', ['tracked']],
+    ["INSERT INTO keyword_list (project_id, market_id, name) VALUES (1, 1, 'l')", ['lists']],
+    ['INSERT INTO list_member (list_id, keyword_id) VALUES (1, 1)', ['lists']],
+    ["INSERT INTO verdict (project_id, keyword_id, verdict) VALUES (1, 1, 'fit')", ['verdicts']],
+    ["UPDATE verdict SET verdict = 'off' WHERE project_id = 1", ['verdicts']],
+    ["UPDATE project SET settings = '{}' WHERE id = 1", ['projects']],
+    ["INSERT INTO keyword (market_id, key, text) VALUES (1, 'c', 'c')", ['keywords']],
+    [
+      `INSERT INTO look_up (project_id, market_id, name, date, request) VALUES (1, 1, 'n', '2026-01-01', '{}')`,
+      ['lookUps', 'lookUp'],
+    ],
+    [
+      `INSERT INTO look_up_target (look_up_id, address, held_by, state, rows) VALUES (1, 'a.example', 1, 'waiting', 0)`,
+      ['lookUps', 'lookUp'],
+    ],
+    ['UPDATE look_up_target SET rows = 5', []],
+    ["UPDATE look_up_target SET state = 'done'", ['lookUps', 'lookUp']],
+    [
+      `INSERT INTO target (project_id, address, side, kind, name)
+       VALUES (1, 'a.example', 'own', 'site', 'A')`,
+      ['roster'],
+    ],
+    [`INSERT INTO place (address, kind, owner) VALUES ('b.example/x', 'page', 'B')`, []],
+    [
+      `INSERT INTO place (address, kind, owner, parent) VALUES ('a.example/x', 'page', 'A', 'a.example')`,
+      ['roster'],
+    ],
+    ["UPDATE place SET seen = '2026-01-01'", []],
+    ['UPDATE place SET authority = 40', ['roster']],
+  ];
+  for (const [statement, expected] of changes) {
+    const [mine, theirs] = [await read(1), await read(2)];
+    await client.execute(statement);
+    const [after, others] = [await read(1), await read(2)];
+    const moved = grounds.filter((ground) => after.of.get(ground) !== mine.of.get(ground));
+    expect([statement, [...moved].sort()]).toEqual([statement, [...expected].sort()]);
+    expect([statement, after.total > mine.total]).toEqual([statement, expected.length > 0]);
+    const moveOthers = grounds.filter((ground) => others.of.get(ground) !== theirs.of.get(ground));
+    expect(moveOthers.filter((ground) => GROUND_SCOPES[ground] === 'project')).toEqual([]);
+  }
 });

@@ -1,5 +1,6 @@
 import type { Database } from '../../data/storage/connection';
 import type { Column } from '../../data/segments/columns';
+import { givingWay } from './giveWay';
 import { readColumn, readColumnIfAny } from '../../data/segments/segments';
 
 /** Segment columns in memory, the least lately used dropped beyond the budget. Segments never change, so neither do these. */
@@ -7,6 +8,8 @@ export class ColumnStore {
   private readonly kept = new Map<string, Column>();
   private readonly missing = new Set<string>();
   private bytes = 0;
+  /** Between two columns somebody else's turn may be. */
+  private readonly giveWay = givingWay();
 
   constructor(
     readonly database: Database,
@@ -14,6 +17,7 @@ export class ColumnStore {
   ) {}
 
   async column<T extends Column>(segmentId: number, name: string): Promise<T> {
+    await this.giveWay();
     const id = `${segmentId}:${name}`;
     let column = this.kept.get(id);
     if (column) {

@@ -1,6 +1,6 @@
 import type { ProjectSettings } from '@opsimath/contract/api/projects';
 import { type ChanceWeights, chanceFeatures, defaultChanceWeights } from '@opsimath/core/gap/chance';
-import { type FittedChance, fitChance } from '@opsimath/core/gap/fitChance';
+import { type FittedChance, fitChanceInSteps } from '@opsimath/core/gap/fitChance';
 import { type ClickCurve, priorCurve } from '@opsimath/core/ranking/clickThrough';
 import {
   type ClickBuckets,
@@ -139,7 +139,7 @@ async function fitOnCaptures(
       keyword.push(n / step);
     }
   }
-  return fitChance(
+  const steps = fitChanceInSteps(
     {
       features: Float64Array.from(features),
       inside: Uint8Array.from(inside),
@@ -147,4 +147,9 @@ async function fitOnCaptures(
     },
     defaultChanceWeights(front),
   );
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    await giveWay();
+  }
 }
