@@ -58,7 +58,10 @@ export function fitChance(rows: ChanceRows, against: ChanceWeights): FittedChanc
 }
 
 /** {@link fitChance}, stopping after every Newton step, so that others may be served between. */
-export function* fitChanceInSteps(rows: ChanceRows, against: ChanceWeights): Generator<void, FittedChance | null> {
+export function* fitChanceInSteps(
+  rows: ChanceRows,
+  against: ChanceWeights,
+): Generator<void, FittedChance | null> {
   const size = rows.inside.length;
   const captures = new Set(rows.keyword).size;
   let inside = 0;

@@ -1,5 +1,4 @@
-import { words } from '../text/key';
-import { spellingPairs } from '../text/spellingPairs';
+import { misspellings } from '../text/misspellings';
 import { closeVariantKey } from '../text/stems';
 
 /** How a keyword belongs to the main keyword of its group. */
@@ -20,8 +19,8 @@ export interface VariantMaterial {
   volumes: ArrayLike<number>;
   /** Language of the market, for stems. */
   language: string;
-  /** Whether a word stands in the language's dictionary. */
-  isWord: (word: string) => boolean;
+  /** Words that nobody would call a slip ({@link knownWords}). */
+  known: ReadonlySet<string>;
   /** Key of what a keyword of another language says in the market's language, where it is known. */
   translations: ReadonlyMap<number, string>;
   /** What somebody decided: under which keyword another belongs; under itself is a group of its own. */
@@ -36,105 +35,80 @@ export interface VariantGroups {
 }
 
 /**
- * Groups of variants (method §13, §1): what is spelled otherwise goes under the right form, close variants under the
- * most searched of them, what another language says under its translation. What was decided by hand goes before all.
+ * Groups of variants (method §13, §1): spellings, close variants, translations, and what was put together by hand. What
+ * somebody decided goes before all: a keyword of which that was done is joined by hand only.
  *
- * A spelling a goes under b when they may be spellings of each other and b is searched at least five times as often, or
- * b is in the dictionary while a is not; of several b the one in the dictionary, then the most searched. Groups do not
- * depend on the order of the keywords but for ties, which go to the smaller index.
+ * The main keyword of a group is the most searched of it; ties go to the smaller index. Each other one bears how it came to
+ * the group.
  */
 export function groupVariants(material: VariantMaterial): VariantGroups {
-  const { keys, translations, byHand } = material;
-  const size = keys.length;
-  const parent = Int32Array.from({ length: size }, (_, index) => index);
-  const link = new Uint8Array(size);
-  const put = (child: number, under: number, how: VariantLink): void => {
-    if (byHand.has(child) || parent[child] !== child || rootOf(parent, under) === child) return;
-    parent[child] = under;
-    link[child] = VARIANT_LINKS.indexOf(how);
-  };
-  // First, so that nothing else can close a ring with them.
-  for (const [child, under] of byHand) {
-    if (rootOf(parent, under) === child) continue;
-    parent[child] = under;
-    link[child] = VARIANT_LINKS.indexOf('by hand');
+  const { keys, volumes, byHand } = material;
+  const ties: Tie[] = [...byHand].flatMap(([one, other]) =>
+    one === other ? [] : [{ one, other, how: 'by hand' as const }],
+  );
+  for (const tie of [...spellings(material), ...closeVariants(material), ...translated(material)])
+    if (!byHand.has(tie.one) && !byHand.has(tie.other)) ties.push(tie);
+  const tied: { to: number; how: VariantLink }[][] = keys.map(() => []);
+  for (const { one, other, how } of ties) {
+    tied[one]!.push({ to: other, how });
+    tied[other]!.push({ to: one, how });
   }
-  spellUnder(material, put);
-  closeUnder(material, parent, put);
-  if (translations.size > 0) translateUnder(material, parent, put);
-  const main = Int32Array.from(parent, (_, index) => rootOf(parent, index));
+  const main = new Int32Array(keys.length).fill(-1);
+  const link = new Uint8Array(keys.length);
+  const order = Array.from(keys.keys()).sort((a, b) => volumeOf(volumes, b) - volumeOf(volumes, a) || a - b);
+  // The most searched first: whoever is met before anybody of its group is its main keyword.
+  for (const root of order) {
+    if (main[root] !== -1) continue;
+    main[root] = root;
+    const reached = [root];
+    for (let n = 0; n < reached.length; n++)
+      for (const { to, how } of tied[reached[n]!]!) {
+        if (main[to] !== -1) continue;
+        main[to] = root;
+        link[to] = VARIANT_LINKS.indexOf(how);
+        reached.push(to);
+      }
+  }
   return { main, link };
 }
 
-type Put = (child: number, under: number, how: VariantLink) => void;
-
-function rootOf(parent: Int32Array, index: number): number {
-  let root = index;
-  while (parent[root] !== root) root = parent[root]!;
-  return root;
+/** Two keywords that belong together, and why. */
+interface Tie {
+  one: number;
+  other: number;
+  how: VariantLink;
 }
 
-function spellUnder({ keys, volumes, isWord, language }: VariantMaterial, put: Put): void {
-  const known = new Map<string, boolean>();
-  const wordKnown = (word: string): boolean => {
-    let answer = known.get(word);
-    if (answer === undefined) known.set(word, (answer = /\d/.test(word) || isWord(word)));
-    return answer;
-  };
-  const inDictionary = keys.map((key) => words(key).every(wordKnown));
-  const better = (a: number, b: number): number =>
-    Number(inDictionary[b]) - Number(inDictionary[a]) || volumeOf(volumes, b) - volumeOf(volumes, a) || a - b;
-  const right = new Map<number, number>();
-  const offer = (variant: number, form: number): void => {
-    const dictionarySays = !inDictionary[variant] && inDictionary[form];
-    if (!dictionarySays && !(volumes[form]! >= 5 * volumes[variant]!)) return;
-    const found = right.get(variant);
-    if (found === undefined || better(form, found) < 0) right.set(variant, form);
-  };
-  for (const [a, b] of spellingPairs(keys)) {
-    offer(a, b);
-    offer(b, a);
-  }
-  // The least of each first: where two claim each other, the better form stays.
-  for (const variant of [...right.keys()].sort((a, b) => better(b, a))) {
-    const form = right.get(variant)!;
-    const joined = keys[variant]!.replace(/ /g, '') === keys[form]!.replace(/ /g, '');
+function spellings({ keys, known, language }: VariantMaterial): Tie[] {
+  return misspellings(keys, known).map(({ variant, form, how }) => {
     const isClose = closeVariantKey(keys[variant]!, language) === closeVariantKey(keys[form]!, language);
-    put(variant, form, isClose ? 'close' : joined ? 'joined or split' : 'spelling');
-  }
+    return { one: variant, other: form, how: isClose ? 'close' : how };
+  });
 }
 
-function closeUnder({ keys, volumes, language }: VariantMaterial, parent: Int32Array, put: Put): void {
+function closeVariants({ keys, language }: VariantMaterial): Tie[] {
   const first = new Map<string, number>();
-  const order = mains(parent).sort((a, b) => volumeOf(volumes, b) - volumeOf(volumes, a) || a - b);
-  for (const index of order) {
-    const stems = closeVariantKey(keys[index]!, language);
-    const under = first.get(stems);
-    if (under === undefined) first.set(stems, index);
-    else put(index, under, 'close');
-  }
+  return keys.flatMap((key, one): Tie[] => {
+    const stems = closeVariantKey(key, language);
+    const other = first.get(stems);
+    if (other === undefined) first.set(stems, one);
+    return other === undefined ? [] : [{ one, other, how: 'close' }];
+  });
 }
 
-function translateUnder(
-  { keys, translations, language }: VariantMaterial,
-  parent: Int32Array,
-  put: Put,
-): void {
+function translated({ keys, translations, language }: VariantMaterial): Tie[] {
+  if (translations.size === 0) return [];
   const byKey = new Map<string, number>();
   const byStems = new Map<string, number>();
-  for (const index of mains(parent)) {
-    if (translations.has(index)) continue;
-    byKey.set(keys[index]!, index);
-    byStems.set(closeVariantKey(keys[index]!, language), index);
-  }
-  for (const [index, translation] of translations) {
-    const under = byKey.get(translation) ?? byStems.get(closeVariantKey(translation, language));
-    if (under !== undefined) put(index, under, 'translation');
-  }
-}
-
-function mains(parent: Int32Array): number[] {
-  return Array.from(parent.keys()).filter((index) => parent[index] === index);
+  keys.forEach((key, index) => {
+    if (translations.has(index)) return;
+    byKey.set(key, index);
+    byStems.set(closeVariantKey(key, language), index);
+  });
+  return [...translations].flatMap(([one, translation]): Tie[] => {
+    const other = byKey.get(translation) ?? byStems.get(closeVariantKey(translation, language));
+    return other === undefined ? [] : [{ one, other, how: 'translation' }];
+  });
 }
 
 function volumeOf(volumes: ArrayLike<number>, index: number): number {

@@ -1,12 +1,6 @@
 import { Groups } from './groups';
 import { editDistance } from './variants';
 
-/** Numbers of the words near a word: those at distance 1, and those at distance 2. */
-export interface Near {
-  one: ReadonlySet<number>;
-  two: ReadonlySet<number>;
-}
-
 const MOST_WORDS = 2 ** 20;
 const MOST_EDITS = 2;
 const MOST_KEPT = 100_000;
@@ -17,10 +11,10 @@ const MOST_KEPT = 100_000;
  * vocabulary of 100,000 words takes some 30 MB.
  *
  * @param vocabulary each word once, at most 2^20 of them
- * @returns what is near a word, without itself; the last answers are kept
+ * @returns what is near a word, without itself, in order of the alphabet; the last answers are kept
  * @throws RangeError for a larger vocabulary
  */
-export function nearWords(vocabulary: readonly string[]): (word: string) => Near {
+export function nearWords(vocabulary: readonly string[]): (word: string) => readonly string[] {
   if (vocabulary.length > MOST_WORDS) throw new RangeError(`At most ${MOST_WORDS} words`);
   const most = vocabulary.reduce((sum, { length }) => sum + 1 + (length * (length + 1)) / 2, 0);
   const numbers = new Int32Array(most);
@@ -38,7 +32,7 @@ export function nearWords(vocabulary: readonly string[]): (word: string) => Near
     for (let more = -MOST_EDITS; more <= MOST_EDITS; more++) if (shapes.has(shape(word, more))) return true;
     return false;
   };
-  const kept = new Map<string, Near>();
+  const kept = new Map<string, readonly string[]>();
   return (word) => {
     let near = kept.get(word);
     if (near !== undefined) return near;
@@ -49,31 +43,24 @@ export function nearWords(vocabulary: readonly string[]): (word: string) => Near
   };
 }
 
-function find(word: string, vocabulary: readonly string[], byForm: Groups): Near {
+function find(word: string, vocabulary: readonly string[], byForm: Groups): readonly string[] {
   const met = new Set<number>();
   for (const form of forms(word)) {
     if (!byForm.seek(form)) continue;
     for (let n = byForm.from; n < byForm.to; n++) met.add(byForm.members[n]!);
   }
-  let [one, two] = [NONE, NONE];
-  for (const number of met) {
-    const other = vocabulary[number]!;
-    if (other === word || Math.abs(other.length - word.length) > MOST_EDITS) continue;
-    if (digitsOf(other) !== digitsOf(word)) continue;
-    const distance = editDistance(word, other);
-    if (distance === 1) one = withOne(one, wordNumber(other));
-    else if (distance === 2) two = withOne(two, wordNumber(other));
-  }
-  return one === NONE && two === NONE ? NOTHING : { one, two };
+  const near = Array.from(met, (number) => vocabulary[number]!).filter(
+    (other) =>
+      other !== word &&
+      Math.abs(other.length - word.length) <= MOST_EDITS &&
+      digitsOf(other) === digitsOf(word) &&
+      editDistance(word, other) <= MOST_EDITS,
+  );
+  return near.length === 0 ? NOTHING : near.sort();
 }
 
-/** Most words have nobody near: an empty set is shared, not made anew for each. */
-const NONE = new Set<number>();
-const NOTHING: Near = { one: NONE, two: NONE };
-
-function withOne(set: Set<number>, number: number): Set<number> {
-  return set === NONE ? new Set([number]) : set.add(number);
-}
+/** Most words have nobody near: an empty list is shared, not made anew for each. */
+const NOTHING: readonly string[] = [];
 
 /** Digits and length: most words that were joined are longer than any other with their digits. */
 function shape(word: string, more: number): string {
@@ -106,7 +93,7 @@ function isDigit(text: string, at: number): boolean {
 }
 
 /** A word's number, 32 bits (FNV-1a). Two words seldom have the same. */
-export function wordNumber(text: string): number {
+function wordNumber(text: string): number {
   let number = 0x811c9dc5;
   for (let i = 0; i < text.length; i++) number = Math.imul(number ^ text.charCodeAt(i), 0x01000193);
   return number;

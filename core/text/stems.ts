@@ -1,5 +1,6 @@
 import * as snowballPackage from 'snowball-stemmers';
 import { deu, eng, spa } from 'stopword';
+import { JOINING_WORDS } from './joiningWords';
 import { key, words } from './key';
 
 /** Languages with a stemmer and stop words; any other language is matched by exact words only. */
@@ -53,12 +54,24 @@ export function isStopWord(word: string, language: string): boolean {
 }
 
 /**
- * Two texts are close variants when these are equal: the multiset of stems without stop words,
- * sorted and joined (method §1). A text of stop words alone keeps them, so that it equals only itself.
+ * Two texts are close variants when these are equal: the multiset of stems without joining words (articles, prepositions,
+ * conjunctions), sorted and joined (method §1). A text of joining words alone keeps them, so that it equals only itself.
  */
 export function closeVariantKey(text: string, language: string): string {
+  const joins = isKnown(language) ? JOINING_WORDS[language] : NO_WORDS;
+  return stemsWithout(text, language, (word) => joins.has(word));
+}
+
+/** Stems of a text's words without fillers, sorted and joined; fillers alone keep themselves. */
+export function contentStems(text: string, language: string): string {
+  return stemsWithout(text, language, (word) => isStopWord(word, language));
+}
+
+const NO_WORDS: ReadonlySet<string> = new Set();
+
+function stemsWithout(text: string, language: string, isLeftOut: (word: string) => boolean): string {
   const all = words(key(text));
-  const kept = all.filter((word) => !isStopWord(word, language));
+  const kept = all.filter((word) => !isLeftOut(word));
   return (kept.length > 0 ? kept : all)
     .map((word) => stem(word, language))
     .sort()

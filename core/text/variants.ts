@@ -16,14 +16,12 @@ export function editDistance(a: string, b: string): number {
 }
 
 /**
- * Whether two keys may be spellings of one thing (method §13), volumes aside: at most 1 edit at 4–7 characters,
- * at most 2 from 8 on (by the shorter), equal without spaces, or alike in sound at a distance of at most 2.
- * Symmetric; a key is no variant of itself. Keys that differ only in a digit are never variants.
+ * Whether one word may be a slip of another (method §13): at most 1 edit at 4–7 characters, at most 2 from 8 on (by the
+ * shorter), or alike in sound at a distance of at most 2. Symmetric; a word is none of itself. Words that differ in a
+ * digit never are.
  */
-export function mayBeSpellingOf(a: string, b: string): boolean {
-  if (a === b) return false;
-  if (a.replace(/ /g, '') === b.replace(/ /g, '')) return true;
-  if (a.replace(/\D/g, '') !== b.replace(/\D/g, '')) return false;
+export function mayMisspell(a: string, b: string): boolean {
+  if (a === b || a.replace(/\D/g, '') !== b.replace(/\D/g, '')) return false;
   if (Math.abs(a.length - b.length) > 2) return false;
   const length = Math.min(a.length, b.length);
   const distance = editDistance(a, b);
@@ -32,7 +30,20 @@ export function mayBeSpellingOf(a: string, b: string): boolean {
 }
 
 /**
- * Spelling variant a → b (method §13): a may be a spelling of b, and b is searched at least five times as often.
+ * Whether two keys may be spellings of one thing (method §13), whatever is known of their words: equal without spaces, or as
+ * many words, all equal but one, and that one may be a slip of the other. Symmetric; a key is no variant of itself.
+ */
+export function mayBeSpellingOf(a: string, b: string): boolean {
+  if (a === b) return false;
+  if (a.replace(/ /g, '') === b.replace(/ /g, '')) return true;
+  const [own, others] = [words(a), words(b)];
+  if (own.length !== others.length) return false;
+  const differ = own.flatMap((word, place) => (word === others[place] ? [] : [place]));
+  return differ.length === 1 && mayMisspell(own[differ[0]!]!, others[differ[0]!]!);
+}
+
+/**
+ * Whether a is a spelling of b that is searched at most a fifth as often.
  * @param volumeOfA searches a month; an unknown volume (`null`) decides nothing
  */
 export function isSpellingVariant(

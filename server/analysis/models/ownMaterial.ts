@@ -1,6 +1,6 @@
 import type { Standing } from '@opsimath/core/gap/chance';
 import { prepareText, textStanding } from '@opsimath/core/gap/textStanding';
-import { closeVariantKey, stem } from '@opsimath/core/text/stems';
+import { contentStems, stem } from '@opsimath/core/text/stems';
 import { key, words } from '@opsimath/core/text/key';
 import type { PlaceRow } from '../../data/places';
 import type { Sides } from '../facts/sides';
@@ -31,7 +31,7 @@ export class OwnMaterial {
 
   /** The strongest own page that covers a keyword, as it stands to it; `null` when none does. */
   covering(keywordKey: string): { place: PlaceRow; standing: Standing } | null {
-    const wanted = words(closeVariantKey(keywordKey, this.language));
+    const wanted = words(contentStems(keywordKey, this.language));
     const lists = wanted.map((word) => this.pagesByStem.get(word) ?? []);
     if (lists.length === 0 || lists.some((list) => list.length === 0)) return null;
     const shortest = lists.reduce((least, list) => (list.length < least.length ? list : least));

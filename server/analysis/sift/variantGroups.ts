@@ -5,6 +5,7 @@ import { marketTranslations } from '../../data/translations';
 import { variantChoices } from '../../data/variantChoices';
 import { KnownProblem } from '../../problems/problem';
 import type { NamedPool } from '../pool/pool';
+import { poolKeys } from '../pool/poolWords';
 import { contentName } from '../kept/contentName';
 import type { Workspace } from '../kept/workspace';
 import { inWordWorker } from '../words/inWordWorker';
@@ -51,6 +52,10 @@ export async function variantGroups(
     return inWordWorker('variants', {
       keys: await keywordKeysText(database, marketId, ids),
       volumes: Float64Array.from(ids, (id) => pool.metrics.volume[id - pool.base]!),
+      among: {
+        keys: await poolKeys(workspace, pool),
+        volumes: Float64Array.from(pool.ids, (id) => pool.metrics.volume[id - pool.base]!),
+      },
       language,
       translations,
       byHand,

@@ -4,6 +4,7 @@ import { PURPOSES, type PurposeSigns, type PurposeWords, purposeReader } from '@
 import { type VariantGroups, type VariantMaterial, groupVariants } from '@opsimath/core/sift/variantGroups';
 import { type Containing, containing } from '@opsimath/core/text/containing';
 import { type Gram, countGrams } from '@opsimath/core/text/grams';
+import { knownWords } from '@opsimath/core/text/misspellings';
 import { guessLanguage } from '@opsimath/core/text/language';
 import { spellingsAmong } from '@opsimath/core/text/spellingsAmong';
 import { LANGUAGES } from '@opsimath/core/text/stems';
@@ -17,7 +18,11 @@ interface Keyed {
 export interface WordTasks {
   /** `first`: ten places a keyword. A cluster number each. */
   clusters: { given: Keyed & { first: Int32Array; language: string }; gives: Int32Array };
-  variants: { given: Keyed & Omit<VariantMaterial, 'isWord' | 'keys'>; gives: VariantGroups };
+  /** `among`: the whole pool, which tells what words people know. */
+  variants: {
+    given: Keyed & Omit<VariantMaterial, 'known' | 'keys'> & { among: Keyed & { volumes: Float64Array } };
+    gives: VariantGroups;
+  };
   /** Runs held by fewer than `least` keywords are left out. */
   counts: { given: Keyed & { volumes: Float64Array; least: number }; gives: Gram[] };
   /** `usual`: language of the market. Index into LANGUAGES plus 1 each, 0 where nothing tells; confidence in percent. */
@@ -59,7 +64,9 @@ export default async function run(task: WordTask): Promise<unknown> {
     }
     case 'variants': {
       const { isWord } = openDictionaries();
-      return groupVariants({ ...task.given, keys, isWord: (word) => isWord(word, task.given.language) });
+      const { among, language } = task.given;
+      const known = knownWords(among.keys.split('\n'), among.volumes, (word) => isWord(word, language));
+      return groupVariants({ ...task.given, keys, known });
     }
     case 'languages': {
       const { usual } = task.given;
