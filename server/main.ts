@@ -83,6 +83,8 @@ async function start(): Promise<void> {
   app.silent = true;
   app.on('error', (error: Error) => log.debug({ error: error.message }, 'answer broke off'));
   const listening = app.listen(Number(values.port), values.host);
+  // Longer than any caller keeps a connection: none is closed under a request that is on its way.
+  listening.keepAliveTimeout = 120_000;
   listening.once('error', fail);
   listening.once('listening', () => {
     const { address, port } = listening.address() as AddressInfo;

@@ -35,6 +35,8 @@ const listening = app.listen(Number(values.port), '127.0.0.1', () => {
   // The one line that whoever started this waits for.
   process.stdout.write(`Services at http://127.0.0.1:${(listening.address() as AddressInfo).port}\n`);
 });
+// Longer than any caller keeps a connection: none is closed under a request that is on its way.
+listening.keepAliveTimeout = 120_000;
 process.once('SIGTERM', () => {
   services.close();
   process.exit(0);

@@ -158,6 +158,9 @@ export const gapRow = z.object({
   ownBefore: position,
   /** Which of our targets holds the position. */
   ownAddress: z.string().nullable(),
+  /** Absent only because a complete look-up does not name the keyword. */
+  ownPresumed: z.boolean(),
+  rivalsPresumed: z.array(z.boolean()),
   ownPaid: position,
   ownPaidBefore: position,
   /** In the order of the answer's rivals. */

@@ -109,6 +109,8 @@ export const fileReading = z.object({
   columns: z.partialRecord(importField, z.int().min(0).nullable()),
   decimalComma: z.boolean(),
   dateOrder: z.enum(['year first', 'day first', 'month first']),
+  /** Of rankings: the table holds everything its targets rank for, so that what it does not name is absent. */
+  complete: z.boolean().optional(),
   /** Date of every row when the file has no date column. */
   fixedDate: isoDay.nullable(),
   /** The columns were matched as for an earlier file with these heads. */

@@ -1,5 +1,9 @@
-import { ACTIONS, DEFAULT_EFFORTS, type Action } from '@opsimath/core/gap/action';
+import { COSTLY_TIMES } from '@opsimath/core/ads/searchTerms';
+import { ACTIONS, DEFAULT_EFFORTS, LOW_CHANCE, type Action } from '@opsimath/core/gap/action';
 import { CHANCE_FEATURES, DEFAULT_WEIGHTS } from '@opsimath/core/gap/chance';
+import { MOVEMENT_LIMITS } from '@opsimath/core/gap/movement';
+import { DOUBLING_LIMIT } from '@opsimath/core/gap/paid';
+import { FIT } from '@opsimath/core/gap/priority';
 import { PRIORS } from '@opsimath/core/ranking/clickThrough';
 import { DEFAULT_FRONT } from '@opsimath/core/ranking/position';
 import { PAGE_KINDS, PATH_RULES, type PageKind } from '@opsimath/core/text/pageKind';
@@ -20,6 +24,36 @@ const curvePrior = z.object({ web: prior, video: prior, marketplace: prior });
 /** Tags that a target may bear on a surface: how many, and characters of all together. */
 const tagLimit = z.object({ tags: z.int().min(1).max(1000), characters: z.int().min(1).max(100_000) });
 const tagLimits = z.object({ video: tagLimit, marketplace: tagLimit });
+
+/** Characters from which on a title is too long, by surface (method §19). */
+const titleLimit = z.int().min(10).max(1000);
+const titleLimits = z.object({ web: titleLimit, video: titleLimit, marketplace: titleLimit });
+
+/** What a verdict leaves of an expected worth (method §8). */
+const fits = z.object({
+  fit: z.number().min(0).max(1),
+  unjudged: z.number().min(0).max(1),
+  adjacent: z.number().min(0).max(1),
+  off: z.number().min(0).max(1),
+});
+
+/** From where on something is marked, listed or called so. */
+const places = z.int().min(1).max(100);
+const thresholds = z.object({
+  climbing: places,
+  slipping: places,
+  slippingOff: places,
+  /** Own organic position down to which paying doubles. */
+  doubling: places,
+  /** Chance below which a click is rather bought. */
+  lowChance: z.number().min(0).max(1),
+  /** A neighbour is easier from so many times our chance. */
+  easier: z.number().min(1).max(100),
+  /** Share of a pool's highest CPCs that are dear. */
+  dearShare: z.number().min(0).max(1),
+  /** How many target costs without a conversion are too much. */
+  costly: z.number().min(0).max(1000),
+});
 
 const days = z.int().min(1).max(3650);
 /** Days after which a held figure is marked old, by surface. */
@@ -82,6 +116,23 @@ export const projectSettings = z.object({
   /** Whether positions typed in by hand count in gaps; volume borrowed from another surface where none is known. */
   handCounts: z.boolean().default(false),
   volumeBorrowed: z.boolean().default(false),
+  /** Whether a complete look-up that does not name a keyword makes its side absent (method §4). */
+  presumedAbsent: z.boolean().default(true),
+  /** Organic keywords for each paid one that the project aims at; clicks a month below which a place brings little. */
+  guideRatio: z.number().min(0.01).max(1000).default(2),
+  littleDemand: z.number().min(0).max(1_000_000).default(10),
+  /** Results a page; `null` takes what the services say of the market. */
+  resultsPerPage: z.int().min(1).max(100).nullable().default(null),
+  titleLimits: titleLimits.default({ web: 60, video: 100, marketplace: 200 }),
+  fits: fits.default({ ...FIT }),
+  thresholds: thresholds.default({
+    ...MOVEMENT_LIMITS,
+    doubling: DOUBLING_LIMIT,
+    lowChance: LOW_CHANCE,
+    easier: 1.5,
+    dearShare: 0.4,
+    costly: COSTLY_TIMES,
+  }),
   verdictReasons: phrases.default([...USUAL_REASONS]),
   purposeWords: purposeWords.default({ seek: [], weigh: [], learn: [] }),
   pagePaths: pagePaths.default(usualPaths),

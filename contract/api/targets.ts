@@ -112,6 +112,8 @@ export const targetProfile = z.object({
   clicksPerKeyword: z.number().nullable(),
   /** Keywords within the front that bring fewer clicks than the floor. */
   littleDemand: z.int(),
+  /** Clicks a month below which a place on the front brings little. */
+  littleDemandBelow: z.number(),
   overTime: z.array(standingAtDate),
   authority: z
     .object({
@@ -131,6 +133,8 @@ export const targetProfile = z.object({
   ),
   titlesLooked: z.int(),
   /** What it pays for, where and since when. */
+  /** How many it pays for in all; at most 500 are listed. */
+  buysInAll: z.int(),
   buys: z.array(
     z.object({
       keyword: z.string(),

@@ -24,8 +24,8 @@ export function balanceEdges(
 
 /**
  * Balances conversion against volume: each of a list falls into one of four groups by whether its shrunk conversion rate and
- * its volume reach the median of the list's known ones. What has no rate or no volume is in no group: few clicks give an
- * unknown rate, not a low one.
+ * its volume lie above the median of the list's known ones; ties belong to the lower group. What has no rate or no volume
+ * is in no group: few clicks give an unknown rate, not a low one.
  *
  * @param rates 0–1, NaN where unknown
  * @param volumes searches a month, NaN where unknown
@@ -35,7 +35,7 @@ export function balances(rates: ArrayLike<number>, volumes: ArrayLike<number>): 
   return Array.from(rates, (own, n) =>
     edges === null || Number.isNaN(own) || Number.isNaN(volumes[n]!)
       ? null
-      : named(own >= edges.rate, volumes[n]! >= edges.volume),
+      : named(own > edges.rate, volumes[n]! > edges.volume),
   );
 }
 

@@ -17,9 +17,16 @@ export function termState(isListed: boolean, clicks: number): TermState {
   return clicks > 0 ? 'unlisted with clicks' : 'unlisted';
 }
 
+/** How many target costs are too much, unless the project says otherwise. */
+export const COSTLY_TIMES = 2;
+
 /** *Costly without conversion*: cost at least twice the target cost of a conversion, and none came. A candidate negative. */
-export function isCostly({ cost, conversions }: TermFigures, targetCost: number | null): boolean {
-  return targetCost !== null && conversions === 0 && cost >= 2 * targetCost;
+export function isCostly(
+  { cost, conversions }: TermFigures,
+  targetCost: number | null,
+  times = COSTLY_TIMES,
+): boolean {
+  return targetCost !== null && conversions === 0 && cost >= times * targetCost;
 }
 
 /**

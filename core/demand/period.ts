@@ -1,8 +1,9 @@
+import { DAY_MS } from '../day';
+
 /** Lengths of the period that own search performance is read over; or two days of one's own. */
 export const OWN_PERIODS = ['7 days', '28 days', '90 days', 'last month', '12 months'] as const;
 export type OwnPeriod = (typeof OWN_PERIODS)[number] | { from: string; to: string };
 
-const DAY_MS = 86_400_000;
 const SPAN = /^(\d{4}-\d{2}-\d{2})\.\.(\d{4}-\d{2}-\d{2})$/;
 
 /** Reads a period as it is written in addresses: `28 days`, or `2026-01-01..2026-01-31`; `null` if it is none. */

@@ -1,4 +1,4 @@
-const DAY_MS = 86_400_000;
+import { DAY_MS } from '../day';
 
 /**
  * The day by which work for the next peak should begin (method §2): first day of the peak month, less a lead time. The peak

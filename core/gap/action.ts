@@ -1,6 +1,5 @@
 import { ABSENT, isRanked } from '../ranking/position';
 import type { Surface } from '../ranking/clickThrough';
-import { isDoubling } from './paid';
 
 /** Suggested actions (method §8); stored in columns as the index here. */
 export const ACTIONS = [
@@ -35,6 +34,9 @@ export const DEFAULT_EFFORTS: Efforts = {
   hold: 0.1,
 };
 
+/** Chance below which a click is rather bought, unless the project says otherwise (method §8). */
+export const LOW_CHANCE = 0.15;
+
 /** What is made where no target of ours covers a keyword. */
 export const NEW_TARGET = {
   web: 'new page',
@@ -47,11 +49,14 @@ export interface ActionFacts {
   surface: Surface;
   known: boolean;
   ownOrganic: number;
-  ownPaid: number;
+  /** We pay for it while standing near the top without (method §5). */
+  doubling: boolean;
   /** Our best target carries the phrase in its title. */
   phraseInTitle: boolean;
   /** After the action, 0–1; NaN if unknown. */
   chance: number;
+  /** Below which chance a click is rather bought. */
+  lowChance: number;
   /** Of a click. */
   worth: number;
   /** Expected cost of a click; NaN if unknown. */
@@ -70,12 +75,12 @@ export interface ActionFacts {
 export function suggestAction(facts: ActionFacts): number {
   const { ownOrganic: own } = facts;
   if (!facts.known) return ACTIONS.indexOf('capture first');
-  if (isDoubling(own, facts.ownPaid)) return ACTIONS.indexOf('trim bid');
+  if (facts.doubling) return ACTIONS.indexOf('trim bid');
   if (own >= 4 && own <= 20 && !facts.phraseInTitle)
     return ACTIONS.indexOf(facts.surface === 'marketplace' ? 'add the words' : 'retitle');
   if (own >= 4 && own <= 50) return ACTIONS.indexOf('strengthen');
   if (!isRanked(own) || own > 50) {
-    if (facts.chance < 0.15 && facts.worth > facts.clickCost) return ACTIONS.indexOf('advertise');
+    if (facts.chance < facts.lowChance && facts.worth > facts.clickCost) return ACTIONS.indexOf('advertise');
     if (own === ABSENT && !facts.covered) return ACTIONS.indexOf(NEW_TARGET[facts.surface]);
   }
   if (facts.cannibalised) return ACTIONS.indexOf('merge');

@@ -1,7 +1,7 @@
 import type { ClickCurve, Surface } from '../ranking/clickThrough';
-import { ACTIONS, type Efforts, suggestAction } from './action';
+import { ACTIONS, type Efforts, LOW_CHANCE, suggestAction } from './action';
 import { GAP_KINDS, gapKind, rivalStanding } from './kind';
-import { moved, movementMark } from './movement';
+import { type MovementLimits, moved, movementMark } from './movement';
 import { isDoubling, paidState } from './paid';
 import { expectedWorth, gainInClicks, priority } from './priority';
 import { targetPosition } from './target';
@@ -46,6 +46,10 @@ export interface ComparisonSettings {
   efforts: Efforts;
   /** Stands in for an unknown chance (method §6); marked wherever it is used. */
   meanChance: number;
+  /** What the project sets; the usual ones where nothing is. */
+  movement?: MovementLimits;
+  doubling?: number;
+  lowChance?: number;
 }
 
 /** The gaps, one entry a keyword, in the order of the input. */
@@ -98,9 +102,10 @@ export function compare(columns: ComparisonColumns, settings: ComparisonSettings
     gaps.rivalBest[i] = standing.best;
     gaps.spread[i] = standing.spread;
     gaps.paid[i] = paidState(columns.paidLooked[i] === 1, ownPaid, paidRow);
-    gaps.doubling[i] = isDoubling(own, ownPaid) ? 1 : 0;
+    const doubling = isDoubling(own, ownPaid, settings.doubling);
+    gaps.doubling[i] = doubling ? 1 : 0;
     gaps.moved[i] = moved(columns.ownBefore[i]!, own) ?? NaN;
-    gaps.movement[i] = movementMark(columns.ownBefore[i]!, own, settings.front);
+    gaps.movement[i] = movementMark(columns.ownBefore[i]!, own, settings.front, settings.movement);
     gaps.aim[i] = targetPosition(kind, own, organicRow, standing.best, settings.front);
 
     const known = GAP_KINDS[kind] !== 'unknown';
@@ -109,9 +114,10 @@ export function compare(columns: ComparisonColumns, settings: ComparisonSettings
       surface: settings.surface,
       known,
       ownOrganic: own,
-      ownPaid,
+      doubling,
       phraseInTitle: columns.phraseInTitle[i] === 1,
       chance,
+      lowChance: settings.lowChance ?? LOW_CHANCE,
       worth: columns.worth[i]!,
       clickCost: columns.clickCost[i]!,
       covered: columns.covered[i] === 1,

@@ -4,7 +4,8 @@ import { isRanked } from '../ranking/position';
 export const PAID_STATES = ['unknown', 'quiet', 'unbid', 'only us', 'outbid', 'top'] as const;
 export type PaidState = (typeof PAID_STATES)[number];
 
-const DOUBLING_LIMIT = 3;
+/** Own organic position down to which paying doubles, unless the project says otherwise. */
+export const DOUBLING_LIMIT = 3;
 
 /**
  * The paid state of a keyword (method §5), as an index into {@link PAID_STATES}.
@@ -29,6 +30,6 @@ export function paidState(looked: boolean, own: number, rivals: ArrayLike<number
 }
 
 /** The mark *doubling* (method §5): we pay for a keyword where our own organic position is 3 or better. */
-export function isDoubling(ownOrganic: number, ownPaid: number): boolean {
-  return isRanked(ownPaid) && isRanked(ownOrganic) && ownOrganic <= DOUBLING_LIMIT;
+export function isDoubling(ownOrganic: number, ownPaid: number, limit = DOUBLING_LIMIT): boolean {
+  return isRanked(ownPaid) && isRanked(ownOrganic) && ownOrganic <= limit;
 }

@@ -1,3 +1,4 @@
+import { viewsADay } from '../ranking/front';
 import { quartiles } from '../ranking/statistics';
 import { key, words } from '../text/key';
 import { isStopWord } from '../text/stems';
@@ -98,7 +99,7 @@ const FIGURES: readonly { name: string; of: Figure }[] = [
   { name: 'age in days', of: ({ age }) => age },
   {
     name: 'views a day',
-    of: ({ views, age }) => (typeof views === 'number' && age ? views / age : null),
+    of: ({ views, age }) => viewsADay(views, age),
   },
   { name: 'authority', of: ({ authority }) => authority },
 ];
@@ -167,4 +168,19 @@ function patternsOf(front: readonly FrontResult[], language: string): ResultFact
     .map(([text, titles]) => ({ text, titles }))
     .sort((a, b) => b.titles - a.titles || b.text.length - a.text.length || (a.text < b.text ? -1 : 1))
     .slice(0, MOST_PATTERNS);
+}
+
+/**
+ * Positions of weak places (method §14): views a day in the lowest and age in the highest quarter of the front. What nobody
+ * gives is neither.
+ */
+export function weakPlaces(front: readonly FrontResult[]): number[] {
+  const known = (values: (number | null)[]): number[] => values.filter((value) => value !== null);
+  const daily = ({ views, age }: FrontResult): number | null => viewsADay(views, age);
+  const views = quartiles(known(front.map(daily)));
+  const ages = quartiles(known(front.map(({ age }) => age)));
+  if (views === null || ages === null) return [];
+  return front
+    .filter((result) => (daily(result) ?? Infinity) <= views[0] && (result.age ?? -1) >= ages[2])
+    .map(({ position }) => position);
 }

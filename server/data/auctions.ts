@@ -1,7 +1,6 @@
+import { DAY_MS } from '@opsimath/core/day';
 import type { AuctionsAnswer } from '@opsimath/contract/source/answers';
 import { type Database, type InStatement, writeTogether } from './storage/connection';
-
-const DAY_MS = 86_400_000;
 
 /** The days up to a date, the oldest first. */
 export function daysUntil(date: string, days: number): string[] {

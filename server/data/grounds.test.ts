@@ -68,10 +68,10 @@ test('a trigger counts up what it is of, for whom it is, and nothing else', asyn
     ],
     [
       `INSERT INTO look_up_target (look_up_id, address, held_by, state, rows) VALUES (1, 'a.example', 1, 'waiting', 0)`,
-      ['lookUps', 'lookUp'],
+      ['lookUps', 'lookUp', 'facts'],
     ],
     ['UPDATE look_up_target SET rows = 5', []],
-    ["UPDATE look_up_target SET state = 'done'", ['lookUps', 'lookUp']],
+    ["UPDATE look_up_target SET state = 'done'", ['lookUps', 'lookUp', 'facts']],
     [
       `INSERT INTO target (project_id, address, side, kind, name)
        VALUES (1, 'a.example', 'own', 'site', 'A')`,

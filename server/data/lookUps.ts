@@ -180,7 +180,13 @@ export async function lookUpTargets(database: Database, id: number): Promise<Loo
 /** The look-up that holds the rankings of an imported file; the same one when the import goes on after a stop. */
 export async function importedLookUp(
   database: Database,
-  entry: { id: number; projectId: number; fileName: string; jobId: number | null },
+  entry: {
+    id: number;
+    projectId: number;
+    fileName: string;
+    jobId: number | null;
+    reading: { complete?: boolean | undefined };
+  },
   marketId: number,
 ): Promise<number> {
   const found = await database.client.execute({
@@ -199,7 +205,13 @@ export async function importedLookUp(
       name: entry.fileName,
       // Grows to the newest date of the rows.
       date: '1970-01-01',
-      request: { market: code, date, extent: 'positions', importId: entry.id },
+      request: {
+        market: code,
+        date,
+        extent: 'positions',
+        importId: entry.id,
+        complete: entry.reading.complete === true,
+      },
     })
     .returning({ id: lookUp.id });
   return created!.id;

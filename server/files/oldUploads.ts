@@ -1,9 +1,8 @@
+import { DAY_MS } from '@opsimath/core/day';
 import { readdir, rm, stat } from 'node:fs/promises';
 import path from 'node:path';
 import type { Database } from '../data/storage/connection';
 import { uploadsInUse } from '../data/imports';
-
-const DAY_MS = 86_400_000;
 
 /** Takes away files that were uploaded more than a day ago and that nothing waits for. */
 export async function removeOldUploads(

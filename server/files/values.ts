@@ -1,6 +1,6 @@
+import { DAY_MS } from '@opsimath/core/day';
 import type { FileReading } from '@opsimath/contract/api/imports';
 
-const DAY_MS = 86_400_000;
 const MONTHS: Record<string, number> = {};
 [
   ['jan', 'ene'],

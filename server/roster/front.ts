@@ -1,3 +1,4 @@
+import { DAY_MS } from '@opsimath/core/day';
 import type { Front, FrontCard, frontRequest } from '@opsimath/contract/api/front';
 import type { Target } from '@opsimath/contract/api/targets';
 import type { SourceFullRecord } from '@opsimath/contract/source/answers';
@@ -24,7 +25,6 @@ interface Ground {
   database: Database;
   source: SearchSource;
 }
-const DAY_MS = 86_400_000;
 
 /** The front of a keyword's result page as cards, captured first if it is not held, with what we are compared to. */
 export async function findFront(

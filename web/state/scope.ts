@@ -1,3 +1,4 @@
+import { DAY_MS } from '@opsimath/core/day';
 import { readLimits, writeLimits } from '@opsimath/contract/api/gapLimits';
 import { type GapMark, action, gapKind, gapMark, gapSort, paidState } from '@opsimath/contract/api/gaps';
 import { FOUND_BY, type FoundBy, matchMode } from '@opsimath/contract/api/lookUps';
@@ -187,7 +188,7 @@ export function scopeDefaults(scope: Scope, known: Known): Partial<Scope> {
   if (scope.date === '') change.date = date;
   if (scope.compare === '') {
     const earlier = known.dates.filter((entry) => entry.date < date && entry.captures > 0);
-    const wanted = Date.parse(date) - QUARTER_DAYS * 86_400_000;
+    const wanted = Date.parse(date) - QUARTER_DAYS * DAY_MS;
     const distance = (entry: { date: string }): number => Math.abs(Date.parse(entry.date) - wanted);
     const most = Math.max(0, ...earlier.map((entry) => entry.captures));
     const broad = earlier

@@ -3,7 +3,7 @@ import type { ComparisonColumns } from '@opsimath/core/gap/compare';
 import { logitError } from '@opsimath/core/gap/fitChance';
 import { difficulty } from '@opsimath/core/ranking/difficulty';
 import { exactRivals } from '@opsimath/core/ranking/front';
-import { isRanked } from '@opsimath/core/ranking/position';
+import { UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
 import { median } from '@opsimath/core/ranking/statistics';
 import { keywordKeys } from '../../data/keywordKeys';
 import { FEATURE_CODES } from '../../data/segments/captureColumns';
@@ -53,10 +53,10 @@ export async function captureFacts(
   const reader = await CaptureReader.over(store, now, sides.masks);
   const material = new OwnMaterial(sides, market.language, date);
   const model = models.weights;
-  // Without a capture nobody is absent and no chance is worked out: it is asked of captured keywords only.
+  // Where nobody has looked nothing is suggested that would need it.
   const asked: number[] = [];
   for (let i = 0; i < rows.length; i++)
-    if (now.capture[rows[i]!]! > 0 && needsMaterial(columns.ownOrganic[i]!)) asked.push(i);
+    if (columns.ownOrganic[i] !== UNKNOWN && needsMaterial(columns.ownOrganic[i]!)) asked.push(i);
   const keys = await keywordKeys(
     store.database,
     market.id,
@@ -67,12 +67,12 @@ export async function captureFacts(
   for (let i = 0; i < rows.length; i++) {
     const row = rows[i]!;
     if (i % 256 === 0) await giveWay();
-    const page = reader.page(keywords[i]!);
-    if (page === null) continue;
-    const { figures, row: at } = page;
     const asking = keyOf.get(i);
     const covering = asking === undefined ? null : material.covering(asking);
     if (covering) columns.covered[i] = 1;
+    const page = reader.page(keywords[i]!);
+    if (page === null) continue;
+    const { figures, row: at } = page;
     columns.featureFactor[i] = reader.featureFactor(page);
     const front = reader.results(page, project.settings.front);
     facts.difficulty[i] = difficulty(front) ?? -1;

@@ -2,7 +2,6 @@ import type { Project } from '@opsimath/contract/api/projects';
 import { ACTIONS } from '@opsimath/core/gap/action';
 import { type ComparisonColumns, type GapColumns, compare } from '@opsimath/core/gap/compare';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
-import { FIT } from '@opsimath/core/gap/priority';
 import { expectedVolume } from '@opsimath/core/demand/season';
 import type { ClickCurve } from '@opsimath/core/ranking/clickThrough';
 import { UNKNOWN } from '@opsimath/core/ranking/position';
@@ -14,6 +13,7 @@ import { filled, picked } from '../facts/columnMaps';
 import type { ColumnStore } from '../kept/columnStore';
 import { type Metrics, seasonOf } from '../facts/metrics';
 import type { Models } from '../models/models';
+import type { Presumed } from '../facts/presumed';
 import type { Sides } from '../facts/sides';
 import type { Standings } from '../facts/standings';
 import { costOfClick, worthColumns } from '../models/worthColumns';
@@ -47,6 +47,8 @@ export interface Comparison extends CaptureFacts {
   meanChance: number;
   byHand: ReadonlySet<number>;
   borrowed: Borrowed | null;
+  /** Sides presumed absent, by entry of the standings. */
+  presumed: Presumed;
 }
 
 export interface ComparisonParts {
@@ -65,6 +67,7 @@ export interface ComparisonParts {
   byHand: ReadonlySet<number>;
   /** Volumes lent by another surface, where the settings want them. */
   borrowed: Borrowed | null;
+  presumed: Presumed;
 }
 
 /** Gathers the columns of method §5–§8 from what was read, and compares. */
@@ -94,7 +97,7 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
     chance: new Float64Array(size).fill(NaN),
     worth,
     clickCost: filled(new Float64Array(size), (i) => costOfClick(parts, keywords[i]!, rows[i]!)),
-    fit: new Float64Array(size).fill(FIT.unjudged),
+    fit: new Float64Array(size).fill(parts.project.settings.fits.unjudged),
     phraseInTitle: new Uint8Array(size),
     covered: new Uint8Array(size),
     ownTargets: pick(now.ownTargets),
@@ -116,10 +119,20 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
 
 /** Gaps, priorities and actions of what was gathered. */
 function compared(gathered: Omit<Comparison, 'gaps' | 'effort'>): Comparison {
-  const { front, efforts } = gathered.project.settings;
+  const { front, efforts, thresholds } = gathered.project.settings;
   const { columns, curve, meanChance } = gathered;
   const { surface } = gathered.market;
-  const gaps = compare(columns, { surface, front, curve, efforts, meanChance });
+  const { doubling, lowChance } = thresholds;
+  const gaps = compare(columns, {
+    surface,
+    front,
+    curve,
+    efforts,
+    meanChance,
+    movement: thresholds,
+    doubling,
+    lowChance,
+  });
   const days = ACTIONS.map((action) => efforts[action]);
   const effort = filled(new Float64Array(gaps.action.length), (i) => days[gaps.action[i]!]!);
   return { ...gathered, gaps, effort };
@@ -138,7 +151,7 @@ export function withVerdicts(
   const { keywords } = comparison;
   const verdictOf = (id: number): number => codeOf.get(id) ?? UNJUDGED;
   const verdicts = filled(new Uint8Array(keywords.length), (i) => verdictOf(keywords[i]!));
-  const fits = VERDICTS.map((word) => FIT[word]);
+  const fits = VERDICTS.map((word) => comparison.project.settings.fits[word]);
   const fit = filled(new Float64Array(keywords.length), (i) => fits[verdicts[i]!]!);
   return compared({ ...comparison, verdicts, columns: { ...comparison.columns, fit } });
 }

@@ -3,7 +3,9 @@ import { type Facet, type Narrowed, narrow } from '@opsimath/core/gap/facets';
 import { GAP_KINDS, isNear } from '@opsimath/core/gap/kind';
 import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
 import { PAID_STATES } from '@opsimath/core/gap/paid';
-import { DEPTH_BANDS, depthBand, isRanked } from '@opsimath/core/ranking/position';
+import { isOnFront } from '@opsimath/core/ranking/front';
+import { bringsLittle } from '@opsimath/core/ranking/littleDemand';
+import { DEPTH_BANDS, depthBand } from '@opsimath/core/ranking/position';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { keywordIdsContaining } from '../../data/keywords';
 import { listById, listMembers } from '../../data/lists';
@@ -17,8 +19,6 @@ const MARKS: readonly GapMark[] = gapMark.options;
 const LITTLE = 1 << MARKS.indexOf('little demand');
 const BLOCK = 1 << MARKS.indexOf('block to take');
 const BY_HAND = 1 << MARKS.indexOf('by hand');
-/** Clicks a month below which a place on the front brings little. */
-const LITTLE_CLICKS = 10;
 /** What rows are divided by, in this order. */
 const FACETS = ['kinds', 'paid', 'marks', 'rivals', 'bands', 'verdicts', 'actions'] as const;
 type FacetName = (typeof FACETS)[number];
@@ -69,7 +69,7 @@ function facetBits(comparison: Comparison): Record<FacetName, ArrayLike<number>>
 }
 
 function makeBits(comparison: Comparison): Record<FacetName, ArrayLike<number>> {
-  const { gaps, columns, verdicts, project, volume, curve, openBlocks, byHand, keywords } = comparison;
+  const { gaps, columns, verdicts, project, curve, openBlocks, byHand, keywords } = comparison;
   const { front } = project.settings;
   const size = gaps.kind.length;
   const marks = new Uint16Array(size);
@@ -77,15 +77,15 @@ function makeBits(comparison: Comparison): Record<FacetName, ArrayLike<number>> 
   for (let i = 0; i < size; i++) {
     const own = columns.ownOrganic[i]!;
     marks[i] = marksOf(gaps.kind[i]!, own, gaps.doubling[i]!, gaps.movement[i]!);
-    if (isRanked(own) && own <= front) {
-      if (volume[i]! * curve[own]! < LITTLE_CLICKS) marks[i]! |= LITTLE;
+    if (bringsLittle(columns.expectedVolume[i]!, own, curve, project.settings)) marks[i]! |= LITTLE;
+    if (isOnFront(own, front)) {
       if (openBlocks[i] !== 0) marks[i]! |= BLOCK;
     }
     if (byHand.size > 0 && byHand.has(keywords[i]!)) marks[i]! |= BY_HAND;
     let held = 0;
     for (let rival = 0; rival < columns.rivalOrganic.length; rival++) {
       const position = columns.rivalOrganic[rival]![i]!;
-      if (isRanked(position) && position <= front) held |= 1 << rival;
+      if (isOnFront(position, front)) held |= 1 << rival;
     }
     rivals[i] = held;
   }

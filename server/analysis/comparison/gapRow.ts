@@ -60,6 +60,8 @@ function gapRow(
     own: positionOf(own),
     ownBefore: positionOf(columns.ownBefore[i]!),
     ownAddress: isRanked(own) ? (addresses.get(now.ownPlace[row]!) ?? null) : null,
+    ownPresumed: (comparison.presumed[row]! & 1) !== 0,
+    rivalsPresumed: now.rivals.map((_, rival) => (comparison.presumed[row]! & (2 << rival)) !== 0),
     ownPaid: positionOf(columns.ownPaid[i]!),
     ownPaidBefore: positionOf(before?.own.paid[row] ?? UNKNOWN),
     rivals: rivals.map(positionOf),

@@ -1,5 +1,6 @@
 import type { ComparisonScope } from '@opsimath/contract/api/gaps';
 import type { Ground } from '@opsimath/contract/api/grounds';
+import { completeLookUps } from '../../data/completeLookUps';
 import type { Revisions } from '../../data/grounds';
 import { type HandFact, handFacts } from '../../data/handPositions';
 import { keywordIdRange } from '../../data/keywords';
@@ -16,7 +17,8 @@ import { adTermsUntil } from '../facts/adTerms';
 import { borrowedUntil } from '../facts/borrowed';
 import { gatherMetrics } from '../facts/metrics';
 import { gatherSides } from '../facts/sides';
-import { buildStandings } from '../facts/standings';
+import { type Presumed, presumeAbsent } from '../facts/presumed';
+import { type Standings, buildStandings } from '../facts/standings';
 import { modelsUntil } from '../models/models';
 import type { Workspace } from '../kept/workspace';
 import { type Comparison, buildComparison, withVerdicts } from './comparison';
@@ -81,6 +83,13 @@ async function gather(
   const counted = project.settings.handCounts ? hand : [];
   const known = (date: string): HandFact[] => counted.filter((entry) => entry.date <= date);
   const { settings } = project;
+  const complete = settings.presumedAbsent ? await completeLookUps(database, market.id) : [];
+  const standingsAt = async (date: string): Promise<{ standings: Standings; presumed: Presumed }> => {
+    const standings = await buildStandings(store, until(date), sides, space, known(date));
+    const looked = complete.filter((look) => look.date <= date);
+    return { standings, presumed: await presumeAbsent(store, standings, until(date), looked, sides) };
+  };
+  const { standings: now, presumed } = await standingsAt(scope.date);
   return buildComparison(store, {
     models: await modelsUntil(workspace, market, projectId, scope.date, revisions, settings),
     ads: await adTermsUntil(workspace, revisions, projectId, market.id, scope.date),
@@ -92,10 +101,9 @@ async function gather(
     keywords,
     byHand: new Set(hand.filter(({ date }) => date <= scope.date).map(({ keyword }) => keyword)),
     borrowed: settings.volumeBorrowed ? await borrowedUntil(workspace, market, scope.date, revisions) : null,
-    now: await buildStandings(store, until(scope.date), sides, space, known(scope.date)),
-    before: scope.compare
-      ? await buildStandings(store, until(scope.compare), sides, space, known(scope.compare))
-      : null,
+    now,
+    before: scope.compare ? (await standingsAt(scope.compare)).standings : null,
+    presumed,
     metrics: await gatherMetrics(
       store,
       segments.filter((segment) => segment.kind === 'metrics'),

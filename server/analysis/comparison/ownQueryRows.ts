@@ -1,3 +1,4 @@
+import { dayOf, isoDayOf } from '@opsimath/core/day';
 import { type OwnQueryRow, ownQueryQuery } from '@opsimath/contract/api/ownQueries';
 import type { ProjectSettings } from '@opsimath/contract/api/projects';
 import { periodDays, readPeriod } from '@opsimath/core/demand/period';
@@ -15,7 +16,7 @@ import type { z } from 'zod';
 import { keywordsById } from '../../data/keywords';
 import { listedKeywords } from '../../data/lists';
 import { adTermsUntil } from '../facts/adTerms';
-import { DAY_MS, type OwnFigure, type OwnSum, dayOf, isoDayOf, ownFigures, sumOf } from '../facts/ownFigures';
+import { type OwnFigure, type OwnSum, ownFigures, sumOf } from '../facts/ownFigures';
 import { positionOf } from '../facts/positionOf';
 import { givingWay } from '../kept/giveWay';
 import type { Workspace } from '../kept/workspace';
@@ -134,7 +135,7 @@ function groupsOf(row: Row, limits: { front: number; topQuarter: number }): Read
 }
 
 function gather(rows: readonly OwnFigure[], from: string, to: string): Map<number, OwnFigure[]> {
-  const [first, last] = [Date.parse(from) / DAY_MS, Date.parse(to) / DAY_MS];
+  const [first, last] = [dayOf(from), dayOf(to)];
   const byKeyword = new Map<number, OwnFigure[]>();
   for (const row of rows) {
     if (row.day < first || row.day > last) continue;

@@ -1,9 +1,10 @@
+import { dayOf, isoDayOf } from '@opsimath/core/day';
 import { conversionsTogether } from '@opsimath/core/ads/searchTerms';
 import { findSegments } from '../../data/segments/segments';
 import type { Revisions } from '../../data/grounds';
 import { givingWay } from '../kept/giveWay';
 import type { ColumnStore } from '../kept/columnStore';
-import { byFile, dayOf, isoDayOf } from './ownFigures';
+import { byFile } from './ownFigures';
 import type { Workspace } from '../kept/workspace';
 
 /** One own ad search term over a period. */

@@ -31,7 +31,7 @@ export interface Metrics {
 
 const FIGURES = ['cpcLow', 'cpcHigh', 'adCompetition', 'results', 'sourceDifficulty'] as const;
 
-/** Metrics as known on a date: the newest on or before it, else the oldest after it. */
+/** Metrics as known on a date: the newest on or before it. What is only told later is unknown by then. */
 export async function gatherMetrics(
   store: ColumnStore,
   segments: readonly StoredSegment[],
@@ -57,9 +57,7 @@ export async function gatherMetrics(
     row: new Int32Array(size),
     segments: [],
   };
-  const after = segments.filter((segment) => segment.date > date).reverse();
-  const before = segments.filter((segment) => segment.date <= date);
-  for (const head of [...after, ...before]) {
+  for (const head of segments.filter((segment) => segment.date <= date)) {
     const keyword = await store.column<Int32Array>(head.id, 'keyword');
     const volume = await store.column<Int32Array>(head.id, 'volume');
     metrics.heads.push(head);

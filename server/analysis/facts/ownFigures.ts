@@ -1,3 +1,4 @@
+import { dayOf } from '@opsimath/core/day';
 import { type StoredSegment, findSegments } from '../../data/segments/segments';
 import type { Revisions } from '../../data/grounds';
 import { givingWay } from '../kept/giveWay';
@@ -14,10 +15,6 @@ export interface OwnFigure {
   /** Average, weighted by impressions; NaN where the file did not say. */
   position: number;
 }
-
-export const DAY_MS = 86_400_000;
-export const isoDayOf = (day: number): string => new Date(day * DAY_MS).toISOString().slice(0, 10);
-export const dayOf = (isoDay: string): number => Math.floor(Date.parse(isoDay) / DAY_MS);
 
 /**
  * Segments by the file they came from, oldest file first. Rows of one file that share their key add up; a newer file

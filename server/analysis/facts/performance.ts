@@ -1,8 +1,9 @@
+import { dayOf, isoDayOf } from '@opsimath/core/day';
 import type { Dossier } from '@opsimath/contract/api/dossier';
 import { type OwnPeriod, periodDays } from '@opsimath/core/demand/period';
 import type { Revisions } from '../../data/grounds';
 import { findSegments } from '../../data/segments/segments';
-import { dayOf, isoDayOf, ownFigures, sumOf } from './ownFigures';
+import { ownFigures, sumOf } from './ownFigures';
 import type { Workspace } from '../kept/workspace';
 
 /** Own search performance of one keyword over a period; named lengths end with the newest day held on or before a date. */

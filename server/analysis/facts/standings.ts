@@ -1,3 +1,4 @@
+import { dayOf } from '@opsimath/core/day';
 import { ABSENT, UNKNOWN } from '@opsimath/core/ranking/position';
 import type { HandFact } from '../../data/handPositions';
 import type { StoredSegment } from '../../data/segments/segments';
@@ -182,7 +183,7 @@ async function applyRankings(
   const place = await store.column<Int32Array>(segment.id, 'place');
   const organic = await store.column<Uint8Array>(segment.id, 'organic');
   const paid = await store.column<Uint8Array>(segment.id, 'paid');
-  const day = Math.floor(Date.parse(segment.date) / 86_400_000);
+  const day = dayOf(segment.date);
   const sides = [standings.own, ...standings.rivals];
   for (let row = 0; row < keyword.length; row++) {
     const mask = masks[place[row]!] ?? 0;

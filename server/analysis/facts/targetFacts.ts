@@ -15,6 +15,8 @@ export interface DayFacts {
   holder: Map<number, number>;
   /** Keywords whose paid slots were looked at on this day. */
   paidLooked: Set<number>;
+  /** Keywords whose result page was captured on this day. */
+  captured: Set<number>;
   /** The whole target was looked up on this day. */
   lookedUp: boolean;
 }
@@ -38,6 +40,7 @@ export async function targetFacts(
         paid: new Map(),
         holder: new Map(),
         paidLooked: new Set(),
+        captured: new Set(),
         lookedUp: false,
       };
       days.set(date, day);
@@ -76,6 +79,7 @@ export async function targetFacts(
         day.organic.set(id, ABSENT);
         day.paid.set(id, ABSENT);
         day.paidLooked.add(id);
+        day.captured.add(id);
         const end = columns.slotStart[row]! + columns.slotCount[row]!;
         for (let slot = columns.slotStart[row]!; slot < end; slot++) {
           const place = columns.place[slot]!;

@@ -19,6 +19,7 @@ const KINDS = {
   chance: { most: 6, grounds: ['facts'] },
   alphabet: { most: 2, grounds: ['keywords'] },
   ranks: { most: 2, grounds: ['keywords'] },
+  metrics: { most: 3, grounds: ['facts', 'keywords'] },
   borrowed: { most: 2, grounds: ['keywords'] },
   'own figures': { most: 2, grounds: ['facts'] },
   'ad rows': { most: 2, grounds: ['facts'] },

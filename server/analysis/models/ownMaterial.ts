@@ -1,3 +1,4 @@
+import { dayOf } from '@opsimath/core/day';
 import type { Standing } from '@opsimath/core/gap/chance';
 import { prepareText, textStanding } from '@opsimath/core/gap/textStanding';
 import { contentStems, stem } from '@opsimath/core/text/stems';
@@ -71,9 +72,7 @@ export class OwnMaterial {
   }
 
   private daysSince(day: string | null): number | null {
-    return day === null
-      ? null
-      : Math.max(0, Math.round((Date.parse(this.date) - Date.parse(day)) / 86_400_000));
+    return day === null ? null : Math.max(0, dayOf(this.date) - dayOf(day));
   }
 
   private recordFields(address: string): string[] {

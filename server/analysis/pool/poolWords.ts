@@ -12,9 +12,6 @@ import type { NamedPool, Pool } from './pool';
 import { poolFigures } from './poolFigures';
 import type { Workspace } from '../kept/workspace';
 
-/** A CPC is dear when it is among the highest 40 % of the pool's. */
-const DEAR_SHARE = 0.4;
-
 /** Keys of all keywords of a pool, in its order, with line ends between. */
 export function poolKeys({ database }: Workspace, pool: Pool): Promise<string> {
   return keywordKeysText(database, pool.market.id, pool.ids);
@@ -96,7 +93,7 @@ async function gatherMaterial(
     },
     names: [...new Set([...names, key(pool.market.placeName)])].filter((text) => text !== ''),
     signs: await poolSigns(workspace, named),
-    dearFrom: dearFrom(poolFigures(pool, 'cpc')),
+    dearFrom: dearFrom(poolFigures(pool, 'cpc'), pool.settings.thresholds.dearShare),
   };
 }
 
@@ -116,10 +113,10 @@ export function poolPurposes(workspace: Workspace, named: NamedPool): Promise<Ui
   });
 }
 
-/** From which CPC on a click is among the dearest 40 %; NaN without any known. */
-function dearFrom(cpc: ArrayLike<number>): number {
+/** From which CPC on a click is among the dearest of the pool; NaN without any known. */
+function dearFrom(cpc: ArrayLike<number>, share: number): number {
   const known = Float64Array.from(cpc)
     .filter((value) => value === value)
     .sort();
-  return known.length === 0 ? NaN : known[Math.floor(known.length * (1 - DEAR_SHARE))]!;
+  return known.length === 0 ? NaN : (known[Math.floor(known.length * (1 - share))] ?? Infinity);
 }

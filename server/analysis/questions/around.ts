@@ -25,8 +25,6 @@ import type { Workspace } from '../kept/workspace';
 const SERIES_MONTHS = 36;
 const MOST_CANDIDATES = 8;
 const MOST_NEIGHBOURS = 10;
-/** A neighbour is easier when its chance is so many times ours. */
-const EASIER = 1.5;
 /** Clusters are made for the dossier only where that is quick. */
 const MOST_CLUSTERED = 50_000;
 
@@ -46,7 +44,7 @@ export async function around(
   const keywordKey = (await keywordsById(workspace.database, [keywordId])).get(keywordId)!.key;
   const front = page === null ? null : frontOf(comparison, page, keywordKey);
   return {
-    before: page === null ? null : beforeUs(page, market.resultsPerPage),
+    before: page === null ? null : beforeUs(page, project.settings.resultsPerPage ?? market.resultsPerPage),
     front,
     candidates: await candidatesOf(workspace, comparison, page, keywordKey),
     lookedTo: page?.depth ?? null,
@@ -100,7 +98,7 @@ async function neighboursOf(
   i: number,
   keywordKey: string,
 ): Promise<Around['neighbours']> {
-  const { keywords, columns, gaps } = comparison;
+  const { keywords, columns, gaps, project } = comparison;
   const own = columns.chance[i]!;
   if (Number.isNaN(own)) return [];
   const containing = new Set(
@@ -109,7 +107,7 @@ async function neighboursOf(
   const clusters = keywords.length <= MOST_CLUSTERED ? await clustersOf(workspace, comparison) : null;
   const found: { at: number; why: Around['neighbours'][number]['why'] }[] = [];
   for (let at = 0; at < keywords.length; at++) {
-    if (at === i || !(columns.chance[at]! >= EASIER * own)) continue;
+    if (at === i || !(columns.chance[at]! >= project.settings.thresholds.easier * own)) continue;
     if (clusters !== null && clusters[at] === clusters[i]) found.push({ at, why: 'same cluster' });
     else if (containing.has(keywords[at]!)) found.push({ at, why: 'contains it' });
   }

@@ -1,7 +1,6 @@
 import type { Around } from '@opsimath/contract/api/around';
 import type { ShownPage } from '@opsimath/contract/api/dossier';
-import { type FrontResult, resultFacts } from '@opsimath/core/gap/resultFacts';
-import { quartiles } from '@opsimath/core/ranking/statistics';
+import { type FrontResult, resultFacts, weakPlaces } from '@opsimath/core/gap/resultFacts';
 import { pageKind } from '@opsimath/core/text/pageKind';
 import type { Comparison } from '../comparison/comparison';
 
@@ -78,16 +77,4 @@ export function frontOf(
     kinds: [...kinds].map(([kind, count]) => ({ kind, slots: count })).sort((a, b) => b.slots - a.slots),
     weak: weakPlaces(front),
   };
-}
-
-/** Positions whose views a day are in the lowest quarter and whose age is in the highest. */
-function weakPlaces(front: readonly FrontResult[]): number[] {
-  const daily = ({ views, age }: FrontResult): number | null => (views !== null && age ? views / age : null);
-  const known = (values: (number | null)[]): number[] => values.filter((value) => value !== null);
-  const views = quartiles(known(front.map(daily)));
-  const ages = quartiles(known(front.map(({ age }) => age)));
-  if (views === null || ages === null) return [];
-  return front
-    .filter((result) => (daily(result) ?? Infinity) <= views[0] && (result.age ?? -1) >= ages[2])
-    .map(({ position }) => position);
 }

@@ -31,7 +31,7 @@ export async function gapPage(
     totals: totalsOf(comparison, filtered),
     own: comparison.sides.ownName,
     front: comparison.project.settings.front,
-    resultsPerPage: comparison.market.resultsPerPage,
+    resultsPerPage: comparison.project.settings.resultsPerPage ?? comparison.market.resultsPerPage,
     currency: comparison.project.settings.currency,
     rests: {
       segments: comparison.now.rests.length,

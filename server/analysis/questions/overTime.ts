@@ -1,3 +1,4 @@
+import { dayOf, isoDayOf } from '@opsimath/core/day';
 import type { OverTime, overTimeQuery } from '@opsimath/contract/api/overTime';
 import { gapQuery } from '@opsimath/contract/api/gaps';
 import { type MovementMark, MOVEMENT_MARKS, movementMark } from '@opsimath/core/gap/movement';
@@ -15,7 +16,7 @@ import { givingWay } from '../kept/giveWay';
 import { contentName } from '../kept/contentName';
 import { filteredOrder } from './gapPage';
 import { newcomers } from './newcomers';
-import { DAY_MS, isoDayOf, ownFigures, sumOf } from '../facts/ownFigures';
+import { ownFigures, sumOf } from '../facts/ownFigures';
 import { type SideStanding, type Standings, standingsByDay } from '../facts/standings';
 import type { Workspace } from '../kept/workspace';
 
@@ -135,7 +136,7 @@ async function weeksOf(
 ): Promise<OverTime['weeks']> {
   const { rows } = await ownFigures(workspace, revisions, projectId, marketId, date);
   const byWeek = new Map<number, typeof rows>();
-  const last = Math.floor(Date.parse(date) / DAY_MS);
+  const last = dayOf(date);
   for (const row of rows) {
     if (!ids.has(row.keyword)) continue;
     // Weeks end with the date of the scope, so that the last one is whole.
@@ -154,7 +155,7 @@ async function weeksOf(
 
 function changesOf(comparison: Comparison, before: Standings, shown: Int32Array): OverTime['changes'] {
   const { now, sides, project } = comparison;
-  const { front } = project.settings;
+  const { front, thresholds } = project.settings;
   const inside = (position: number): boolean => isRanked(position) && position <= front;
   const change = (name: string, letter: string | null, then: SideStanding, today: SideStanding) => {
     const marks: Record<MovementMark, number> = { none: 0, gained: 0, lost: 0, climbing: 0, slipping: 0 };
@@ -163,7 +164,7 @@ function changesOf(comparison: Comparison, before: Standings, shown: Int32Array)
       const [old, current] = [then.organic[row]!, today.organic[row]!];
       if (old !== UNKNOWN && current !== UNKNOWN) {
         known++;
-        marks[MOVEMENT_MARKS[movementMark(old, current, front)]!]++;
+        marks[MOVEMENT_MARKS[movementMark(old, current, front, thresholds)]!]++;
         if (!inside(old) && inside(current)) cameIn++;
         if (inside(old) && !inside(current)) wentOut++;
       }

@@ -1,5 +1,6 @@
 import type { AdTermRow, PaidView, paidQuery } from '@opsimath/contract/api/paid';
 import { BALANCES, balanceEdges, balances } from '@opsimath/core/ads/balance';
+import { paidMissing } from '@opsimath/core/ads/guideRatio';
 import { whyUnseen } from '@opsimath/core/ads/bidGuide';
 import { TERM_STATES, isCostly, shrunkCtrs, termState } from '@opsimath/core/ads/searchTerms';
 import { periodDays, readPeriod } from '@opsimath/core/demand/period';
@@ -20,8 +21,6 @@ import { positionOf } from '../facts/positionOf';
 import { openComparison } from '../comparison/openComparison';
 import type { Workspace } from '../kept/workspace';
 
-/** One paid keyword for so many organic ones. */
-const ORGANIC_A_PAID = 2;
 type Query = z.output<typeof paidQuery>;
 type Row = AdTermRow & { key: string };
 
@@ -87,9 +86,9 @@ export async function paidView(workspace: Workspace, projectId: number, query: Q
       volume: Number.isNaN(volumes[n]!) ? null : volumes[n]!,
       balance: groupOf[n]!,
       state: termState(listed.has(term.keyword), term.clicks),
-      costly: isCostly(term, targetCost),
+      costly: isCostly(term, targetCost, project.settings.thresholds.costly),
       organic: positionOf(organic),
-      doubling: isDoubling(organic, term.impressions > 0 ? 1 : UNKNOWN),
+      doubling: isDoubling(organic, term.impressions > 0 ? 1 : UNKNOWN, project.settings.thresholds.doubling),
       carried,
       unseen:
         term.impressions > 0
@@ -145,7 +144,7 @@ export async function paidView(workspace: Workspace, projectId: number, query: Q
 }
 
 /** How many keywords each side ranks for and pays for (method §15). */
-function sidesOf({ columns, sides }: Comparison): PaidView['sides'] {
+function sidesOf({ columns, sides, project }: Comparison): PaidView['sides'] {
   const ranked = (column: Uint8Array): number => column.reduce((sum, p) => sum + (isRanked(p) ? 1 : 0), 0);
   const side = (name: string, letter: string | null, organic: Uint8Array, paid: Uint8Array) => {
     const [o, p] = [ranked(organic), ranked(paid)];
@@ -154,7 +153,7 @@ function sidesOf({ columns, sides }: Comparison): PaidView['sides'] {
       letter,
       organic: o,
       paid: p,
-      missing: Math.max(0, Math.floor(o / ORGANIC_A_PAID - p + 0.5)),
+      missing: paidMissing(o, p, project.settings.guideRatio),
     };
   };
   return [

@@ -65,7 +65,8 @@ export async function study(
   });
   const onFront = results.slice(0, front.length);
   const ours = results.find(({ side }) => side === 'own') ?? null;
-  const found = pace(onFront.map(({ units }) => units));
+  // Ours is not whom we have to overtake.
+  const found = pace(onFront.map(({ side, units }) => (side === 'own' ? null : units)));
   return {
     date: page.date,
     surface: market.surface,

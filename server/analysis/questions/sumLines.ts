@@ -1,6 +1,5 @@
 import type { SumLine } from '@opsimath/contract/api/dossier';
 import type { GapRow } from '@opsimath/contract/api/gaps';
-import { FIT } from '@opsimath/core/gap/priority';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import type { Comparison } from '../comparison/comparison';
 import { seasonOf } from '../facts/metrics';
@@ -57,7 +56,7 @@ export function sumLines(comparison: Comparison, i: number, row: GapRow): SumLin
     source,
     estimated,
   });
-  const verdict = VERDICTS.find((word) => FIT[word] === columns.fit[i])!;
+  const verdict = VERDICTS[comparison.verdicts[i]!]!;
   const month = new Date(`${date}T00:00:00Z`).getUTCMonth();
   const coming = [1, 2, 3].map((ahead) => (month + ahead) % 12);
   const seasonMean =

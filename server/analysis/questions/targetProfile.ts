@@ -1,21 +1,22 @@
-import type { TargetProfile } from '@opsimath/contract/api/targets';
+import type { Target, TargetProfile } from '@opsimath/contract/api/targets';
+import { paidMissing } from '@opsimath/core/ads/guideRatio';
 import { authoritySlope, domainsRatio } from '@opsimath/core/links/authority';
-import { priorCurve } from '@opsimath/core/ranking/clickThrough';
+import { type ClickCurve, estimatedClicks } from '@opsimath/core/ranking/clickThrough';
+import { bringsLittle } from '@opsimath/core/ranking/littleDemand';
 import { depthBand, isRanked } from '@opsimath/core/ranking/position';
 import { titleFaults } from '@opsimath/core/ranking/titles';
-import { keywordsById } from '../../data/keywords';
-import { marketByCode } from '../../data/markets';
+import { visibility } from '@opsimath/core/ranking/visibility';
+import { keywordIdRange, keywordsById } from '../../data/keywords';
+import { type MarketRow, marketByCode } from '../../data/markets';
 import { projectById } from '../../data/projects';
+import { findSegments } from '../../data/segments/segments';
 import { knownParents, listTargets, targetById } from '../../data/targets';
-import { volumesAt } from '../../data/volumes';
+import { CaptureReader, newestCaptures } from '../facts/captures';
+import { demandUntil } from '../facts/demand';
 import { type DayFacts, newestStanding, targetFacts } from '../facts/targetFacts';
+import { curveUntil } from '../models/models';
 import type { Workspace } from '../kept/workspace';
 
-/** Organic keywords for each paid one that the project aims at. */
-const GUIDE = 2;
-/** Clicks a month below which a place in the front is called one of little demand. */
-const CLICKS_FLOOR = 10;
-const TITLE_LIMITS = { web: 60, video: 100, marketplace: 200 } as const;
 const MOST_TITLES = 60;
 const BEST_OF_TARGET = 3;
 
@@ -28,39 +29,78 @@ export async function targetProfile(
 ): Promise<TargetProfile> {
   const { database } = workspace;
   const market = await marketByCode(database, scope.market);
+  const revisions = await workspace.revisions({ project: projectId, market: market.id });
   const { settings } = await projectById(database, projectId);
   const target = await targetById(database, projectId, targetId);
-  const volumes = await volumesAt(database, market.id, scope.date);
-  const curve = priorCurve(market.surface);
+  const { volumeOf, expectedOf } = await demandUntil(workspace, revisions, market, scope.date, settings);
+  const { curve } = await curveUntil(workspace, market, projectId, scope.date, revisions, settings);
+  const factorOf = await featureFactors(workspace, market.id, scope.date);
   const { days, places } = await targetFacts(workspace, market, target.address, scope.date);
   const now = newestStanding(days);
   const ranked = [...now.organic].filter(([, position]) => isRanked(position));
-  const clicksOf = (id: number, position: number): number => (volumes.get(id) ?? 0) * curve[position]!;
+  const clicksOf = (id: number, position: number): number =>
+    estimatedClicks(volumeOf(id) || 0, position, factorOf(id), curve);
   const clicks = ranked.reduce((sum, [id, position]) => sum + clicksOf(id, position), 0);
   const paid = [...now.paid.values()].filter(isRanked).length;
-  const ours = await ourCounts(workspace, projectId, market, scope.date);
   const known = await knownParents(database);
-  const own = (await listTargets(database, projectId)).find(
-    ({ side, surface, parent }) => side === 'own' && surface === market.surface && parent === null,
-  );
+  const bought = await boughtKeywords(workspace, days);
   return {
     target,
-    ours,
+    ours: await ourCounts(workspace, projectId, market, scope.date),
     organic: ranked.length,
     paid,
-    guide: GUIDE,
-    paidMissing: Math.max(0, Math.round(ranked.length / GUIDE) - paid),
+    guide: settings.guideRatio,
+    paidMissing: paidMissing(ranked.length, paid, settings.guideRatio),
     clicks,
     clicksPerKeyword: ranked.length > 0 ? clicks / ranked.length : null,
-    littleDemand: ranked.filter(
-      ([id, position]) =>
-        position <= settings.front && volumes.has(id) && clicksOf(id, position) < CLICKS_FLOOR,
-    ).length,
-    overTime: days.filter((day) => day.organic.size > 0).map((day) => standing(day, volumes, curve)),
-    authority: authorityAgainst(own?.record?.figures.authority, target.record?.figures.authority, known),
-    ...(await weakTitles(workspace, now, places, clicksOf, TITLE_LIMITS[market.surface])),
-    buys: await boughtKeywords(workspace, days),
+    littleDemandBelow: settings.littleDemand,
+    littleDemand: ranked.filter(([id, position]) => bringsLittle(expectedOf(id), position, curve, settings))
+      .length,
+    overTime: standingsOverTime(days, expectedOf, curve),
+    authority: await authorityAgainst(workspace, projectId, market, target, known),
+    ...(await weakTitles(workspace, now, places, clicksOf, settings.titleLimits[market.surface])),
+    ...bought,
   };
+}
+
+/** Feature factor (method §3) of a keyword's newest capture on or before a date; 1 without one. */
+async function featureFactors(
+  { database, store }: Workspace,
+  marketId: number,
+  date: string,
+): Promise<(keyword: number) => number> {
+  const range = await keywordIdRange(database, marketId);
+  if (range === null) return () => 1;
+  const segments = await findSegments(database, { marketId, kind: 'captures', until: date });
+  const reader = await CaptureReader.over(store, await newestCaptures(store, segments, range));
+  return (keyword) => {
+    const page = reader.page(keyword);
+    return page === null ? 1 : reader.featureFactor(page);
+  };
+}
+
+/**
+ * How a target stood day by day. Days on which the whole of it was looked up stand for themselves. The others are drawn over
+ * one panel, the keywords captured by the first of them, each as it was last known: else more captures would look like a rise.
+ */
+function standingsOverTime(
+  days: readonly DayFacts[],
+  expectedOf: (keyword: number) => number,
+  curve: ClickCurve,
+): TargetProfile['overTime'] {
+  const panel = days.find(({ captured, lookedUp }) => captured.size > 0 && !lookedUp)?.captured;
+  const [organic, paid] = [new Map<number, number>(), new Map<number, number>()];
+  const found: TargetProfile['overTime'] = [];
+  for (const day of days) {
+    for (const [id, position] of day.organic) organic.set(id, position);
+    for (const [id, slot] of day.paid) paid.set(id, slot);
+    if (day.organic.size === 0) continue;
+    const inPanel = (facts: Map<number, number>): Map<number, number> =>
+      new Map([...facts].filter(([id]) => panel?.has(id)));
+    if (day.lookedUp) found.push(standing(day, day.organic, day.paid, expectedOf, curve));
+    else if (panel) found.push(standing(day, inPanel(organic), inPanel(paid), expectedOf, curve));
+  }
+  return found;
 }
 
 async function ourCounts(
@@ -84,40 +124,42 @@ async function ourCounts(
 }
 
 function standing(
-  day: DayFacts,
-  volumes: ReadonlyMap<number, number>,
-  curve: Float64Array,
+  { date, lookedUp }: DayFacts,
+  organicFacts: ReadonlyMap<number, number>,
+  paidFacts: ReadonlyMap<number, number>,
+  expectedOf: (keyword: number) => number,
+  curve: ClickCurve,
 ): TargetProfile['overTime'][number] {
   const depth = [0, 0, 0, 0, 0];
-  let organic = 0;
-  let got = 0;
-  let possible = 0;
-  for (const [id, position] of day.organic) {
-    const volume = volumes.get(id);
-    if (volume !== undefined) {
-      got += volume * curve[position]!;
-      possible += volume * curve[1]!;
-    }
-    if (!isRanked(position)) continue;
-    organic++;
-    depth[depthBand(position)]!++;
-  }
+  const ids = [...organicFacts.keys()];
+  const positions = Uint8Array.from(ids, (id) => organicFacts.get(id)!);
+  for (const position of positions) if (isRanked(position)) depth[depthBand(position)]!++;
   return {
-    date: day.date,
-    looked: day.organic.size,
-    whole: day.lookedUp,
+    date,
+    looked: ids.length,
+    whole: lookedUp,
     depth,
-    organic,
-    paid: [...day.paid.values()].filter(isRanked).length,
-    visibility: possible > 0 ? got / possible : null,
+    organic: positions.filter(isRanked).length,
+    paid: [...paidFacts.values()].filter(isRanked).length,
+    visibility: visibility(positions, Float64Array.from(ids, expectedOf), curve, [...ids.keys()]),
   };
 }
 
-function authorityAgainst(
-  ours: number | null | undefined,
-  theirs: number | null | undefined,
-  known: readonly { authority: number; referringDomains: number }[],
-): TargetProfile['authority'] {
+/** Parents are compared with parents: a page's own figure says nothing of its site. */
+async function authorityAgainst(
+  { database }: Workspace,
+  projectId: number,
+  market: MarketRow,
+  target: Target,
+  known: Awaited<ReturnType<typeof knownParents>>,
+): Promise<TargetProfile['authority']> {
+  const targets = await listTargets(database, projectId);
+  const authorityOf = (address: string): number | null =>
+    targets.find((each) => each.address === address)?.record?.figures.authority ??
+    known.find((each) => each.address === address)?.authority ??
+    null;
+  const own = targets.find(({ side, surface }) => side === 'own' && surface === market.surface);
+  const [ours, theirs] = [own, target].map((each) => each && authorityOf(each.parent ?? each.address));
   if (typeof ours !== 'number' || typeof theirs !== 'number') return null;
   const slope = authoritySlope(known);
   const difference = theirs - ours;
@@ -172,7 +214,7 @@ const MOST_BUYS = 500;
 async function boughtKeywords(
   { database }: Workspace,
   days: readonly DayFacts[],
-): Promise<TargetProfile['buys']> {
+): Promise<Pick<TargetProfile, 'buys' | 'buysInAll'>> {
   const bought = new Map<number, { slot: number; firstSeen: string; lastSeen: string; daysSeen: number }>();
   const looked = new Map<number, { days: number; last: string }>();
   for (const day of days) {
@@ -196,7 +238,7 @@ async function boughtKeywords(
     database,
     shown.map(([id]) => id),
   );
-  return shown.map(([id, entry]) => {
+  const buys = shown.map(([id, entry]) => {
     const look = looked.get(id) ?? { days: entry.daysSeen, last: entry.lastSeen };
     return {
       id,
@@ -206,4 +248,5 @@ async function boughtKeywords(
       lastLooked: look.last,
     };
   });
+  return { buys, buysInAll: bought.size };
 }

@@ -1,3 +1,4 @@
+import { DAY_MS } from '@opsimath/core/day';
 import { FOUND_BY } from '@opsimath/contract/api/lookUps';
 import { isoDay } from '@opsimath/contract/source/answers';
 import { z } from 'zod';
@@ -6,7 +7,6 @@ import { type Column, type Columns, type ColumnType, emptyColumn } from '../segm
 import { SERIES_MONTHS, TREND_WORDS } from '../segments/metricsColumns';
 import { damaged } from './archiveLine';
 
-const DAY_MS = 86_400_000;
 const FIRST_DAY = Date.parse('2000-01-01') / DAY_MS;
 const LAST_DAY = Date.parse('2100-12-31') / DAY_MS;
 const MOST_ENTRIES = 60_000_000;

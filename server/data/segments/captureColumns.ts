@@ -1,3 +1,4 @@
+import { DAY_MS } from '@opsimath/core/day';
 import type { ResultPagesAnswer, SlotKind, SourceRecord, Surface } from '@opsimath/contract/source/answers';
 import { type PreparedText, prepareText, textStanding } from '@opsimath/core/gap/textStanding';
 import { median } from '@opsimath/core/ranking/statistics';
@@ -25,7 +26,6 @@ export const FIGURE_COLUMNS: Record<Surface, readonly string[]> = {
 };
 
 const MEDIAN_DEPTH = 50;
-const DAY_MS = 86_400_000;
 const NO_AUTHORITY = 255;
 const NO_DAYS = -1;
 

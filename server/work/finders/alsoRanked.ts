@@ -49,7 +49,8 @@ export async function findAlsoRanked(task: FinderTask): Promise<Finding> {
     }
     for (const id of ranked) appearances.set(id, (appearances.get(id) ?? 0) + 1);
   }
-  appearances.delete(seedId!);
+  // All of them stand on the seed keyword's own front, whatever their look-ups name.
+  appearances.set(seedId!, looked.length);
   const texts = await keywordsById(database, appearances.keys());
   const found = [...appearances]
     .sort(([a, m], [b, n]) => n - m || a - b)

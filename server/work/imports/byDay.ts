@@ -1,8 +1,3 @@
-const DAY_MS = 86_400_000;
-export function isoDay(day: number): string {
-  return new Date(day * DAY_MS).toISOString().slice(0, 10);
-}
-
 /** Rows by day, so that each segment speaks of one date. */
 export function byDay<Row extends { day: number }>(rows: readonly Row[]): Map<number, Row[]> {
   const groups = new Map<number, Row[]>();

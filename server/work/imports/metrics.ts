@@ -1,9 +1,10 @@
+import { isoDayOf } from '@opsimath/core/day';
 import type { ImportedRows } from '../../files/rowReaders';
 import type { InStatement } from '../../data/storage/connection';
 import { keywordIdsOf } from '../../data/keywords';
 import { importedMetricsColumns } from '../../data/segments/metricsColumns';
 import { segmentStatements } from '../../data/segments/segments';
-import { byDay, isoDay } from './byDay';
+import { byDay } from './byDay';
 import type { StoreMaker } from './stores';
 
 /** Figures of keywords from a file: a segment for each day. */
@@ -21,7 +22,7 @@ export const metricsStore: StoreMaker<'metrics'> = async ({ database }, entry, m
         marketId: market.id,
         kind: 'metrics' as const,
         source: entry.fileName,
-        date: isoDay(day),
+        date: isoDayOf(day),
         projectId: entry.projectId,
         importId: entry.id,
         rows: columns.keyword!.length,

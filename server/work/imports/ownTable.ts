@@ -1,10 +1,10 @@
+import { isoDayOf } from '@opsimath/core/day';
 import type { Database } from '../../data/storage/connection';
 import type { ImportRow } from '../../data/imports';
 import { keywordIdsOf } from '../../data/keywords';
 import type { MarketRow } from '../../data/markets';
 import type { Columns } from '../../data/segments/columns';
 import { placeIdsByAddress } from '../../data/places';
-import { isoDay } from './byDay';
 
 interface OwnRow {
   query: string;
@@ -37,7 +37,7 @@ export async function ownTable<Kind extends 'performance' | 'ad terms'>(
       marketId: market.id,
       kind,
       source: `${name}, ${entry.fileName}`,
-      date: isoDay(rows.reduce((last, row) => Math.max(last, row.day), 0)),
+      date: isoDayOf(rows.reduce((last, row) => Math.max(last, row.day), 0)),
       projectId: entry.projectId,
       importId: entry.id,
       rows: rows.length,

@@ -1,3 +1,4 @@
+import { isoDayOf } from '@opsimath/core/day';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
@@ -19,7 +20,6 @@ import { coveringTarget, listTargets } from '../../data/targets';
 import type { JobContext } from '../steps/context';
 import { outcome } from './outcome';
 import type { ParserTask, RankingsPart } from './rankingsParser';
-import { isoDay } from './byDay';
 
 /** Parts between two additions to the word index. */
 const WORDS_EVERY = 5;
@@ -143,7 +143,7 @@ async function partStatements(
     part,
     (row) => part.day[row]! * subjects.length + subject[part.address[row]!]!,
   )) {
-    const date = isoDay(Math.floor(group / subjects.length));
+    const date = isoDayOf(Math.floor(group / subjects.length));
     const address = subjects[group % subjects.length]!;
     dates.add(date);
     counted.set(address, (counted.get(address) ?? 0) + rows.length);
@@ -161,7 +161,7 @@ async function partStatements(
     const columns = volumeColumns(rows, keyword, part.volume);
     const head = {
       ...common,
-      date: isoDay(group),
+      date: isoDayOf(group),
       kind: 'metrics' as const,
       projectId: entry.projectId,
       rows: columns.keyword!.length,

@@ -1,3 +1,4 @@
+import { DAY_MS } from '@opsimath/core/day';
 import type { HistoryPoint } from '@opsimath/contract/api/dossier';
 import type { Position, RivalColumn } from '@opsimath/contract/api/gaps';
 import { useMemo } from 'react';
@@ -113,7 +114,7 @@ function withGaps(history: readonly HistoryPoint[], points: readonly Position[])
   history.forEach((point, i) => {
     const position = points[i]!;
     const at = Date.parse(point.date);
-    if (last !== null && (at - last) / 86_400_000 > LONGEST_GAP_DAYS)
+    if (last !== null && (at - last) / DAY_MS > LONGEST_GAP_DAYS)
       data.push([new Date((at + last) / 2).toISOString().slice(0, 10), null]);
     data.push([point.date, position === 'unknown' ? null : position === 'absent' ? ABSENT_AT : position]);
     if (position !== 'unknown') last = at;

@@ -70,7 +70,7 @@ function Choice({ both }: { both: readonly [Dossier, Dossier] }) {
     gain: row.gain,
     chance: row.chance,
     worth: row.worth,
-    fit: FIT[row.verdict],
+    fit: row.parts?.fit ?? FIT[row.verdict],
     effort: row.effort,
   }));
   const decision = compareTwo(x!, y!);

@@ -1,3 +1,4 @@
+import { dayOf } from '@opsimath/core/day';
 import type { GapRow, Position } from '@opsimath/contract/api/gaps';
 
 // Formatters are made once: making one costs far more than using it.
@@ -68,6 +69,6 @@ export function duration(seconds: number): string {
 
 /** How old a fact is against a date, said only when it is older than the limit in days. */
 export function age(isoDay: string, today: string, limit: number): string {
-  const days = Math.round((Date.parse(today) - Date.parse(isoDay)) / 86_400_000);
+  const days = dayOf(today) - dayOf(isoDay);
   return days > limit ? ` (old: ${days} days)` : '';
 }

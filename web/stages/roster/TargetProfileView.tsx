@@ -50,9 +50,19 @@ function Figures({ profile }: { profile: TargetProfile }) {
       ours ? ratio(ours.organic, ours.paid) : '–',
       `Guide: one paid keyword for ${profile.guide} organic. Of two tiny counts a ratio says little.`,
     ],
-    ['clicks a month, estimated', count(profile.clicks), '', 'Σ volume · c(position), §3'],
+    [
+      'clicks a month, estimated',
+      count(profile.clicks),
+      '',
+      'Σ volume · c(position) · what stands above leaves, §3',
+    ],
     ['for each keyword', decimal(profile.clicksPerKeyword, 1), ''],
-    ['in the front, little demand', count(profile.littleDemand), '', 'Fewer than 10 clicks a month'],
+    [
+      'in the front, little demand',
+      count(profile.littleDemand),
+      '',
+      `Fewer than ${count(profile.littleDemandBelow)} clicks a month`,
+    ],
   ];
   return (
     <table className="ledger profile-figures">
@@ -124,7 +134,7 @@ function Buys({ profile }: { profile: TargetProfile }) {
   if (profile.buys.length === 0) return null;
   return (
     <section className="section">
-      <h2>Pays for {count(profile.buys.length)} keywords</h2>
+      <h2>Pays for {count(profile.buysInAll)} keywords</h2>
       <p className="soft">A paid slot shows belief in a keyword, not profit.</p>
       <table className="ledger">
         <thead>
