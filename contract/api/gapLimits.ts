@@ -1,39 +1,6 @@
-import type { GapSort } from './gaps';
+import { type GapFigure, LIMITED } from '../figures/gapFigures';
 
-/** Figures of the further columns: to think with, no part of priority. */
-export const FURTHER_FIGURES = [
-  'our clicks',
-  'rival clicks',
-  'results',
-  'exact rivals',
-  'volume to results',
-  'volume to rivals',
-  'front price',
-  'front rating',
-  'front reviews',
-] as const;
-
-/** Figures that a limit can be set to. */
-export const LIMITED = [
-  'volume',
-  'demand',
-  'chance',
-  'worth',
-  'gain',
-  'a month',
-  'priority',
-  'effort',
-  'cpc',
-  'ad competition',
-  'difficulty',
-  'own',
-  'best rival',
-  'spread',
-  'move',
-  'at stake',
-  ...FURTHER_FIGURES,
-] as const satisfies readonly GapSort[];
-export type Limited = (typeof LIMITED)[number];
+export type Limited = GapFigure;
 export interface GapLimit {
   figure: Limited;
   least: number | null;

@@ -8,7 +8,8 @@ import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { z } from 'zod';
 import { volumeRange } from './lookUps';
 import { isoDay } from '../source/answers';
-import { FURTHER_FIGURES, readLimits } from './gapLimits';
+import { GAP_FIGURE_NAMES } from '../figures/gapFigures';
+import { readLimits } from './gapLimits';
 
 export const gapKind = z.enum(GAP_KINDS);
 export const paidState = z.enum(PAID_STATES);
@@ -27,30 +28,8 @@ export const gapMark = z.enum([
 ]);
 export type GapMark = z.infer<typeof gapMark>;
 
-export const gapSort = z.enum([
-  'priority',
-  'keyword',
-  'kind',
-  'move',
-  'own',
-  'best rival',
-  'spread',
-  'demand',
-  'volume',
-  'chance',
-  'worth',
-  'gain',
-  'a month',
-  'cpc',
-  'ad competition',
-  'difficulty',
-  'action',
-  'paid',
-  'effort',
-  'verdict',
-  'at stake',
-  ...FURTHER_FIGURES,
-]);
+/** What rows can be sorted by: every figure of the register, and what is in words. */
+export const gapSort = z.enum([...GAP_FIGURE_NAMES, 'keyword', 'kind', 'action', 'paid', 'verdict']);
 export type GapSort = z.infer<typeof gapSort>;
 
 const list = <T extends z.ZodType>(item: T) =>
@@ -154,6 +133,10 @@ export const gapRow = z.object({
   text: z.string(),
   kind: gapKind,
   near: z.boolean(),
+  /** Everything the row is marked with. */
+  marks: z.array(gapMark),
+  /** Every figure of the register; `null` where it is unknown, and for what is no position. */
+  figures: z.record(z.enum(GAP_FIGURE_NAMES), z.number().nullable()),
   own: position,
   ownBefore: position,
   /** Which of our targets holds the position. */
@@ -167,7 +150,8 @@ export const gapRow = z.object({
   rivals: z.array(position),
   rivalsBefore: z.array(position),
   rivalsPaid: z.array(position),
-  spread: z.int(),
+  /** Rivals within the front; `null` where nobody looked. */
+  spread: z.int().nullable(),
   moved: z.number().nullable(),
   movement: movementMark,
   paid: paidState,

@@ -78,7 +78,7 @@ test('counts of one group obey the others: depth bands of what is to be retitled
 
 test.each([
   ['volume:200..900', (row: GapRow) => row.volume !== null && row.volume >= 200 && row.volume <= 900],
-  ['spread:2..', (row: GapRow) => row.spread >= 2],
+  ['spread:2..', (row: GapRow) => (row.spread ?? -1) >= 2],
   ['chance:..0.6', (row: GapRow) => row.chance !== null && row.chance <= 0.6],
   ['chance:..0.6?', (row: GapRow) => row.chance === null || row.chance <= 0.6],
   [
@@ -121,7 +121,7 @@ test('several orders: the first decides, then the next, unknown last in each', a
   rows.slice(1).forEach((row, n) => {
     const before = rows[n]!;
     if (row.kind !== before.kind) return;
-    expect(row.spread).toBeLessThanOrEqual(before.spread);
+    expect(row.spread ?? -1).toBeLessThanOrEqual(before.spread ?? -1);
     if (row.spread === before.spread) expect(before.text < row.text).toBe(true);
   });
 });

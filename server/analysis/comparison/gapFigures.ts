@@ -1,92 +1,89 @@
 import type { GapSort } from '@opsimath/contract/api/gaps';
+import type { GapFigure } from '@opsimath/contract/figures/gapFigures';
+import { volumeToResults, volumeToRivals } from '@opsimath/core/gap/ratios';
 import { estimatedClicks } from '@opsimath/core/ranking/clickThrough';
-import { UNKNOWN } from '@opsimath/core/ranking/position';
+import { ABSENT, UNKNOWN } from '@opsimath/core/ranking/position';
 import { filled } from '../facts/columnMaps';
 import type { Comparison } from './comparison';
 
+type Figures = ArrayLike<number>;
+/** What is in words and sorts by its order. */
+type Word = Exclude<GapSort, GapFigure | 'keyword'>;
+
 /** Columns made lately of each comparison, so that no sort or limit makes one twice. */
-const kept = new WeakMap<Comparison, Map<GapSort, ArrayLike<number>>>();
+const kept = new WeakMap<Comparison, Map<string, Figures>>();
 
 /** One figure of every row of a comparison; NaN where it is unknown. Absent sorts behind every position. */
-export function gapFigures(comparison: Comparison, figure: Exclude<GapSort, 'keyword'>): ArrayLike<number> {
+export function gapFigures(comparison: Comparison, figure: GapFigure | Word): Figures {
   let columns = kept.get(comparison);
   if (!columns) kept.set(comparison, (columns = new Map()));
   let column = columns.get(figure);
-  if (!column) columns.set(figure, (column = make(comparison, figure)));
+  if (!column) columns.set(figure, (column = READERS[figure](comparison)));
   return column;
 }
 
-function make(comparison: Comparison, figure: Exclude<GapSort, 'keyword'>): ArrayLike<number> {
-  const { columns, gaps, metrics, rows } = comparison;
-  const size = rows.length;
-  const exact = (of: (i: number) => number): Float64Array => filled(new Float64Array(size), of);
-  const position = (column: Uint8Array): Float32Array =>
-    filled(new Float32Array(size), (i) => (column[i] === UNKNOWN ? NaN : column[i]!));
-  switch (figure) {
-    case 'priority':
-      return gaps.priority;
-    case 'kind':
-      return gaps.kind;
-    case 'move':
-      return gaps.moved;
-    case 'own':
-      return position(columns.ownOrganic);
-    case 'best rival':
-      return position(gaps.rivalBest);
-    case 'spread':
-      return gaps.spread;
-    case 'demand':
-      return columns.expectedVolume;
-    case 'volume':
-      return comparison.volume;
-    case 'chance':
-      return columns.chance;
-    case 'worth':
-      return columns.worth;
-    case 'gain':
-      return gaps.gain;
-    case 'a month':
-      return gaps.worthAMonth;
-    case 'cpc':
-      return exact((i) => (metrics.cpcLow[rows[i]!]! + metrics.cpcHigh[rows[i]!]!) / 2);
-    case 'ad competition':
-      return exact((i) => metrics.adCompetition[rows[i]!]!);
-    case 'difficulty':
-      return exact((i) => (comparison.difficulty[i]! < 0 ? NaN : comparison.difficulty[i]!));
-    case 'action':
-      return gaps.action;
-    case 'paid':
-      return gaps.paid;
-    case 'effort':
-      return comparison.effort;
-    case 'verdict':
-      return comparison.verdicts;
-    case 'at stake':
-      return exact((i) =>
-        gaps.doubling[i] === 1 ? (comparison.ads.terms.get(comparison.keywords[i]!)?.cost ?? NaN) : NaN,
-      );
-    case 'our clicks':
-      return clicksOf(comparison, columns.ownOrganic);
-    case 'rival clicks':
-      return clicksOf(comparison, gaps.rivalBest);
-    case 'results':
-      return exact((i) => metrics.results[rows[i]!]!);
-    case 'exact rivals':
-      return exact((i) => (comparison.exactRivals[i]! < 0 ? NaN : comparison.exactRivals[i]!));
-    case 'volume to results':
-      return exact((i) => comparison.volume[i]! / (metrics.results[rows[i]!]! || NaN));
-    case 'volume to rivals':
-      return exact((i) =>
-        comparison.exactRivals[i]! < 0 ? NaN : comparison.volume[i]! / (comparison.exactRivals[i]! + 1),
-      );
-    case 'front price':
-      return comparison.frontMedians.price;
-    case 'front rating':
-      return comparison.frontMedians.rating;
-    case 'front reviews':
-      return comparison.frontMedians.reviews;
-  }
+/** One figure of one row as it is shown; `null` where it is unknown, or no position. */
+export function gapFigure(comparison: Comparison, figure: GapFigure, i: number): number | null {
+  const value = gapFigures(comparison, figure)[i]!;
+  return Number.isNaN(value) || (POSITIONS.has(figure) && value === ABSENT) ? null : value;
 }
+
+const POSITIONS: ReadonlySet<GapFigure> = new Set(['own', 'best rival']);
+
+const exact = ({ rows }: Comparison, of: (i: number) => number): Float64Array =>
+  filled(new Float64Array(rows.length), of);
+const positions = (column: Uint8Array): Float32Array =>
+  filled(new Float32Array(column.length), (i) => (column[i] === UNKNOWN ? NaN : column[i]!));
+const unlessNegative = (column: Int16Array, i: number): number => (column[i]! < 0 ? NaN : column[i]!);
+
+/** How each figure of the register is read. */
+const READERS: Record<GapFigure | Word, (comparison: Comparison) => Figures> = {
+  priority: ({ gaps }) => gaps.priority,
+  kind: ({ gaps }) => gaps.kind,
+  move: ({ gaps }) => gaps.moved,
+  own: ({ columns }) => positions(columns.ownOrganic),
+  'best rival': ({ gaps }) => positions(gaps.rivalBest),
+  spread: (comparison) =>
+    exact(comparison, (i) => (comparison.gaps.rivalBest[i] === UNKNOWN ? NaN : comparison.gaps.spread[i]!)),
+  demand: ({ columns }) => columns.expectedVolume,
+  volume: ({ volume }) => volume,
+  chance: ({ columns }) => columns.chance,
+  worth: ({ columns }) => columns.worth,
+  gain: ({ gaps }) => gaps.gain,
+  'a month': ({ gaps }) => gaps.worthAMonth,
+  cpc: (comparison) => {
+    const { metrics, rows } = comparison;
+    return exact(comparison, (i) => (metrics.cpcLow[rows[i]!]! + metrics.cpcHigh[rows[i]!]!) / 2);
+  },
+  'ad competition': (comparison) =>
+    exact(comparison, (i) => comparison.metrics.adCompetition[comparison.rows[i]!]!),
+  difficulty: (comparison) => exact(comparison, (i) => unlessNegative(comparison.difficulty, i)),
+  action: ({ gaps }) => gaps.action,
+  paid: ({ gaps }) => gaps.paid,
+  effort: ({ effort }) => effort,
+  verdict: ({ verdicts }) => verdicts,
+  'at stake': (comparison) =>
+    exact(comparison, (i) =>
+      comparison.gaps.doubling[i] === 1
+        ? (comparison.ads.terms.get(comparison.keywords[i]!)?.cost ?? NaN)
+        : NaN,
+    ),
+  'our clicks': (comparison) => clicksOf(comparison, comparison.columns.ownOrganic),
+  'rival clicks': (comparison) => clicksOf(comparison, comparison.gaps.rivalBest),
+  results: (comparison) => exact(comparison, (i) => comparison.metrics.results[comparison.rows[i]!]!),
+  'exact rivals': (comparison) => exact(comparison, (i) => unlessNegative(comparison.exactRivals, i)),
+  'volume to results': (comparison) => {
+    const results = gapFigures(comparison, 'results');
+    return exact(comparison, (i) => volumeToResults(comparison.volume[i]!, results[i]!));
+  },
+  'volume to rivals': (comparison) => {
+    const rivals = gapFigures(comparison, 'exact rivals');
+    return exact(comparison, (i) => volumeToRivals(comparison.volume[i]!, rivals[i]!));
+  },
+  'front price': ({ frontMedians }) => frontMedians.price,
+  'front rating': ({ frontMedians }) => frontMedians.rating,
+  'front reviews': ({ frontMedians }) => frontMedians.reviews,
+};
 
 /** Estimated clicks a month at some positions (method §3): 0 for absent, unknown for unknown. */
 function clicksOf({ volume, columns, curve }: Comparison, positions: Uint8Array): Float64Array {

@@ -60,6 +60,12 @@ function bitOf(all: readonly unknown[], item: unknown): number {
   return at < 0 ? 0 : 1 << at;
 }
 
+/** What a row is marked with. */
+export function marksOfRow(comparison: Comparison, i: number): GapMark[] {
+  const bits = facetBits(comparison).marks[i]!;
+  return MARKS.filter((_, mark) => (bits & (1 << mark)) !== 0);
+}
+
 const kept = new WeakMap<Comparison, Record<FacetName, ArrayLike<number>>>();
 
 function facetBits(comparison: Comparison): Record<FacetName, ArrayLike<number>> {

@@ -1,4 +1,5 @@
 import type { GapRow } from '@opsimath/contract/api/gaps';
+import { type GapFigure, GAP_FIGURE_NAMES } from '@opsimath/contract/figures/gapFigures';
 import { ACTIONS } from '@opsimath/core/gap/action';
 import { GAP_KINDS, isNear } from '@opsimath/core/gap/kind';
 import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
@@ -8,7 +9,6 @@ import { rangeSigma } from '@opsimath/core/demand/volumeRange';
 import { VOLUME_SIGMA } from '@opsimath/core/gap/spreadOfWorth';
 import { WORTH_SOURCES } from '@opsimath/core/gap/worth';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
-import { estimatedClicks } from '@opsimath/core/ranking/clickThrough';
 import { UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
 import type { Database } from '../../data/storage/connection';
 import { keywordsById } from '../../data/keywords';
@@ -17,7 +17,8 @@ import { trackedAmong } from '../../data/tracked';
 import { FEATURE_CODES } from '../../data/segments/captureColumns';
 import type { Comparison } from './comparison';
 import { positionOf } from '../facts/positionOf';
-import { gapFigures } from './gapFigures';
+import { marksOfRow } from './gapFilter';
+import { gapFigure } from './gapFigures';
 import { volumeRangeOf } from '../facts/metrics';
 
 /** Rows of a comparison with their texts, in the order asked for. */
@@ -52,11 +53,14 @@ function gapRow(
   const rivals = columns.rivalOrganic.map((rival) => rival[i]!);
   const front = project.settings.front;
   const capture = now.capture[row]!;
+  const figure = (name: GapFigure): number | null => gapFigure(comparison, name, i);
   return {
     id: comparison.keywords[i]!,
     text,
     kind: GAP_KINDS[kind]!,
     near: isNear(kind, own),
+    marks: marksOfRow(comparison, i),
+    figures: Object.fromEntries(GAP_FIGURE_NAMES.map((name) => [name, figure(name)])) as GapRow['figures'],
     own: positionOf(own),
     ownBefore: positionOf(columns.ownBefore[i]!),
     ownAddress: isRanked(own) ? (addresses.get(now.ownPlace[row]!) ?? null) : null,
@@ -67,25 +71,25 @@ function gapRow(
     rivals: rivals.map(positionOf),
     rivalsBefore: now.rivals.map((_, rival) => positionOf(before?.rivals[rival]!.organic[row] ?? UNKNOWN)),
     rivalsPaid: columns.rivalPaid.map((rival) => positionOf(rival[i]!)),
-    spread: gaps.spread[i]!,
-    moved: known(gaps.moved[i]!),
+    spread: figure('spread'),
+    moved: figure('move'),
     movement: MOVEMENT_MARKS[gaps.movement[i]!]!,
     paid: PAID_STATES[gaps.paid[i]!]!,
     doubling: gaps.doubling[i] === 1,
-    volume: known(comparison.volume[i]!),
+    volume: figure('volume'),
     volumeRange: volumeRangeOf(metrics, row),
     volumeBorrowed: Number.isNaN(metrics.volume[row]!) && !Number.isNaN(comparison.volume[i]!),
     byHand: comparison.byHand.has(comparison.keywords[i]!),
-    demand: known(columns.expectedVolume[i]!),
-    chance: known(columns.chance[i]!),
+    demand: figure('demand'),
+    chance: figure('chance'),
     chanceAssumed: Number.isNaN(columns.chance[i]!) && !Number.isNaN(gaps.worthAMonth[i]!),
     worth: columns.worth[i]!,
     worthSource: WORTH_SOURCES[comparison.worthSource[i]!]!,
     aim: gaps.aim[i] === 0 ? null : gaps.aim[i]!,
-    gain: known(gaps.gain[i]!),
-    worthAMonth: known(gaps.worthAMonth[i]!),
+    gain: figure('gain'),
+    worthAMonth: figure('a month'),
     effort: comparison.effort[i]!,
-    priority: known(gaps.priority[i]!),
+    priority: figure('priority'),
     action,
     reason: reason({
       action,
@@ -102,19 +106,19 @@ function gapRow(
     }),
     cpcLow: known(metrics.cpcLow[row]!),
     cpcHigh: known(metrics.cpcHigh[row]!),
-    adCompetition: known(metrics.adCompetition[row]!),
-    difficulty: comparison.difficulty[i]! < 0 ? null : comparison.difficulty[i]!,
+    adCompetition: figure('ad competition'),
+    difficulty: figure('difficulty'),
     captureDate: capture === 0 ? null : now.captures[capture - 1]!.segment.date,
     tracked: tracked.has(comparison.keywords[i]!),
     verdict: VERDICTS[comparison.verdicts[i]!]!,
-    atStake: known(gapFigures(comparison, 'at stake')[i]!),
-    ownClicks: clicksAt(comparison, i, own),
-    rivalClicks: clicksAt(comparison, i, gaps.rivalBest[i]!),
-    results: known(metrics.results[row]!),
-    exactRivals: comparison.exactRivals[i]! < 0 ? null : comparison.exactRivals[i]!,
-    frontPrice: known(comparison.frontMedians.price[i]!),
-    frontRating: known(comparison.frontMedians.rating[i]!),
-    frontReviews: known(comparison.frontMedians.reviews[i]!),
+    atStake: figure('at stake'),
+    ownClicks: figure('our clicks'),
+    rivalClicks: figure('rival clicks'),
+    results: figure('results'),
+    exactRivals: figure('exact rivals'),
+    frontPrice: figure('front price'),
+    frontRating: figure('front rating'),
+    frontReviews: figure('front reviews'),
     parts: partsOf(comparison, i),
   };
 }
@@ -130,12 +134,6 @@ function blockOf(
     holder: holders.get(blockHolder[i]!)?.owner ?? null,
     position: blockHolderAt[i] === 0 ? null : blockHolderAt[i]!,
   };
-}
-
-/** Estimated clicks a month at a position (method §3); none where we are absent. */
-function clicksAt({ volume, columns, curve }: Comparison, i: number, position: number): number | null {
-  if (position === UNKNOWN) return null;
-  return known(estimatedClicks(volume[i]!, position, columns.featureFactor[i]!, curve));
 }
 
 /** What spreads the expected worth (method §8). A chance that is the market's mean is as unsure as chances there differ. */

@@ -4,6 +4,7 @@ import type { ComparisonScope } from '@opsimath/contract/api/gaps';
 import { COVERAGES, coverage } from '@opsimath/core/copy/coverage';
 import { startBy } from '@opsimath/core/demand/startBy';
 import { peakMonth, seasonStrength, trendOf } from '@opsimath/core/demand/trend';
+import { turnover } from '@opsimath/core/gap/ratios';
 import { GAP_KINDS } from '@opsimath/core/gap/kind';
 import { median } from '@opsimath/core/ranking/statistics';
 import { key } from '@opsimath/core/text/key';
@@ -15,6 +16,7 @@ import { volumesAt } from '../../data/volumes';
 import { KnownProblem } from '../../problems/problem';
 import type { Comparison } from '../comparison/comparison';
 import { beforeUs, frontOf } from './frontFacts';
+import { gapFigure } from '../comparison/gapFigures';
 import { clustersOf } from '../comparison/gapClusters';
 import { borrowedUntil } from '../facts/borrowed';
 import { resultPage } from '../facts/history';
@@ -52,7 +54,7 @@ export async function around(
     markets: await marketsOf(workspace, comparison, keywordKey),
     demand: await demandOf(workspace, comparison, i, project.settings.leadDays),
     rough: {
-      ...roughOf(comparison, i, page, front),
+      ...roughOf(comparison, i, page),
       borrowed: await borrowedFor(workspace, revisions, comparison, i),
     },
   };
@@ -192,10 +194,8 @@ function roughOf(
   comparison: Comparison,
   i: number,
   page: ShownPage | null,
-  front: Around['front'],
 ): Omit<Around['rough'], 'borrowed'> {
-  const { volume, columns, curve, ads, project } = comparison;
-  const searched = Number.isNaN(volume[i]!) ? null : volume[i]!;
+  const { columns, curve, ads, project } = comparison;
   const { front: depth, conversionRate: set } = project.settings;
   const prior = ads.together?.prior;
   const conversionRate = prior ? prior.alpha / (prior.alpha + prior.beta) : set;
@@ -206,21 +206,22 @@ function roughOf(
         : [],
     ),
   );
-  let clicks = 0;
-  for (let position = 1; position <= depth; position++) clicks += curve[position]!;
   const demand = columns.expectedVolume[i]!;
+  const turned = (searches: number): number | null =>
+    price === null || conversionRate === null
+      ? null
+      : knownOrNull(turnover(searches, curve, depth, conversionRate, price));
   return {
-    volumeByResults: searched === null || !page?.results ? null : searched / page.results,
-    volumeByExactRivals: searched === null || front === null ? null : searched / (front.exactRivals + 1),
-    turnover:
-      price === null || conversionRate === null || Number.isNaN(demand)
-        ? null
-        : demand * clicks * conversionRate * price,
-    turnoverASearch: price === null || conversionRate === null ? null : clicks * conversionRate * price,
+    volumeByResults: gapFigure(comparison, 'volume to results', i),
+    volumeByExactRivals: gapFigure(comparison, 'volume to rivals', i),
+    turnover: turned(demand),
+    turnoverASearch: turned(1),
     conversionRate,
     price,
   };
 }
+
+const knownOrNull = (value: number): number | null => (Number.isNaN(value) ? null : value);
 
 /** What another surface would lend, asked only where no volume is known here. */
 async function borrowedFor(

@@ -223,9 +223,9 @@ function Rough({ around: { rough }, currency }: { around: Around; currency: stri
       <h2 title="They help to think; none is part of priority">Rough figures</h2>
       <ul className="soft told">
         <li>
-          Volume to results{' '}
-          {rough.volumeByResults === null ? 'unknown' : rough.volumeByResults.toExponential(1)}; volume to
-          exact rivals {rough.volumeByExactRivals === null ? 'unknown' : count(rough.volumeByExactRivals)}.
+          Volume to results {rough.volumeByResults === null ? 'unknown' : decimal(rough.volumeByResults, 2)}{' '}
+          searches a month for a thousand; volume to exact rivals{' '}
+          {rough.volumeByExactRivals === null ? 'unknown' : count(rough.volumeByExactRivals)}.
         </li>
         <li>
           {rough.turnover === null

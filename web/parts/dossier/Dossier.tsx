@@ -144,7 +144,14 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
               name="Difficulty"
               value={data.row.difficulty === null ? 'unknown' : `${data.row.difficulty} of 100${pageAge}`}
             />
-            <Fact name="Spread" value={`${data.row.spread} of ${data.rivals.length} rivals`} />
+            <Fact
+              name="Spread"
+              value={
+                data.row.spread === null
+                  ? 'unknown: nobody looked'
+                  : `${data.row.spread} of ${data.rivals.length} rivals`
+              }
+            />
             <Fact name="Results" value={`${count(data.page?.results ?? null)}${pageAge}`} />
             <Fact name="Our page" value={data.row.ownAddress ?? 'none ranks'} wide />
           </dl>

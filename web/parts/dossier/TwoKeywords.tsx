@@ -111,7 +111,10 @@ const LINES: [string, (of: Dossier) => string][] = [
   ['our position', ({ row }) => String(row.own)],
   ['best rival', ({ row }) => bestOf(row.rivals)],
   ['gap kind', ({ row }) => row.kind],
-  ['rivals within the front', ({ row, rivals }) => `${row.spread} of ${rivals.length}`],
+  [
+    'rivals within the front',
+    ({ row, rivals }) => (row.spread === null ? 'unknown' : `${row.spread} of ${rivals.length}`),
+  ],
   ['paid', ({ row }) => row.paid],
   [
     'CPC',

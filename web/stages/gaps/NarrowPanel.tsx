@@ -1,4 +1,5 @@
-import { type GapLimit, LIMITED, readLimits, writeLimits } from '@opsimath/contract/api/gapLimits';
+import { type GapLimit, readLimits, writeLimits } from '@opsimath/contract/api/gapLimits';
+import { LIMITED } from '@opsimath/contract/figures/gapFigures';
 import { type GapPage, action } from '@opsimath/contract/api/gaps';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
 import { VERDICTS } from '@opsimath/core/sift/sieve';

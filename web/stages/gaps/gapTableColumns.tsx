@@ -4,9 +4,9 @@ import { LaneHead } from '../../parts/lane/LaneHead';
 import '../../parts/lane/lane.css';
 import { Tick } from '../../parts/table/Tick';
 import type { GridColumn } from '../../parts/table/gridColumn';
-import { count, decimal, movement, worth } from '../../parts/words/figures';
+import { decimal, movement, worth } from '../../parts/words/figures';
 import { ochreOf } from '../../parts/words/ochre';
-import { gapExtraColumns } from './gapExtraColumns';
+import { figureColumn, gapExtraColumns } from './gapExtraColumns';
 import type { SpreadOf } from './useWorthSpread';
 
 const WIDE_LANE = 300;
@@ -50,12 +50,7 @@ export function gapTableColumns(
       cell: (row) => `${row.kind}${row.near ? ' · near' : ''}`,
     },
     {
-      id: 'move',
-      head: 'Move',
-      sort: 'move',
-      tip: 'Places moved since the compare-with date; positive is up. Never computed from an unknown.',
-      width: 58,
-      align: 'right',
+      ...figureColumn('move', page),
       always: true,
       cell: (row) => <span className="soft">{movement(row)}</span>,
     },
@@ -79,22 +74,9 @@ export function gapTableColumns(
         />
       ),
     },
+    { ...figureColumn('demand', page), id: 'demand' },
     {
-      id: 'demand',
-      head: 'Demand',
-      sort: 'demand',
-      tip: 'Searches a month expected over the coming three months: volume × season. Estimated.',
-      width: 76,
-      align: 'right',
-      cell: (row) => count(row.demand),
-    },
-    {
-      id: 'chance',
-      head: 'Chance',
-      sort: 'chance',
-      tip: 'Probability of standing on the front after the suggested action. Estimated from the capture.',
-      width: 68,
-      align: 'right',
+      ...figureColumn('chance', page),
       cell: (row) =>
         row.chanceAssumed ? (
           <span title="No capture: the market’s mean is used">mean</span>
@@ -102,31 +84,10 @@ export function gapTableColumns(
           decimal(row.chance, 2)
         ),
     },
+    { ...figureColumn('worth', page), id: 'worth' },
+    { ...figureColumn('a month', page), id: 'month' },
     {
-      id: 'worth',
-      head: 'Worth',
-      sort: 'worth',
-      tip: `Worth of a click in ${page.currency}. Estimated from the CPC, else set for the project.`,
-      width: 64,
-      align: 'right',
-      cell: (row) => decimal(row.worth, 2),
-    },
-    {
-      id: 'month',
-      head: 'A month',
-      sort: 'a month',
-      tip: `Expected worth in ${page.currency} a month: chance × gain in clicks × worth × fit. Estimated.`,
-      width: 74,
-      align: 'right',
-      cell: (row) => worth(row.worthAMonth),
-    },
-    {
-      id: 'priority',
-      head: 'Priority',
-      sort: 'priority',
-      tip: `Expected worth in ${page.currency} a month for a day of work. Estimated; the dossier opens the sum.`,
-      width: 84,
-      align: 'right',
+      ...figureColumn('priority', page),
       always: true,
       cell: (row) => (
         <span className={`ochre ochre-${ochreOf(row.priority, page.totals.topPriority)}`}>
