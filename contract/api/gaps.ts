@@ -160,6 +160,8 @@ export const gapRow = z.object({
   volume: z.number().nullable(),
   /** From … to, where the source gave a range; the volume is its geometric mean. */
   volumeRange: volumeRange.nullable(),
+  /** Day of which the volume is: it may be later than the date, where nothing was known by then. */
+  volumeDay: isoDay.nullable(),
   /** The volume is lent by another surface. */
   volumeBorrowed: z.boolean(),
   /** Somebody typed a position of it in. */

@@ -4,7 +4,8 @@ import { mayMisspell } from './variants';
 
 /**
  * Words that are known in a list of keywords (method §13): those of the dictionary, words with a digit, and those that
- * people use so much that they are no slips: in at least 20 keywords, or in at least 1 % of all searches.
+ * people use so much that they are no slips: in at least 20 keywords, or, of a hundred keywords and more, in at least 1 %
+ * of all searches.
  *
  * @param keys keyword keys (§1), each once
  * @param volumes searches a month, NaN where unknown
@@ -32,7 +33,7 @@ export function knownWords(
   for (const [word, { keywords, volume }] of counts)
     if (
       keywords >= MANY_KEYWORDS ||
-      (total > 0 && volume >= MUCH_VOLUME * total) ||
+      (keys.length >= ENOUGH_KEYWORDS && total > 0 && volume >= MUCH_VOLUME * total) ||
       /\d/.test(word) ||
       isWord(word)
     )
@@ -42,6 +43,8 @@ export function knownWords(
 
 const MANY_KEYWORDS = 20;
 const MUCH_VOLUME = 0.01;
+/** Of fewer keywords no share says what people know. */
+const ENOUGH_KEYWORDS = 100;
 
 /**
  * Pairs of keys of which the first is a spelling of the second (method §13): as many words, all equal but one, and that one

@@ -47,7 +47,7 @@ export async function keepOwnBids(
   return bids.length;
 }
 
-/** What we bid on by the newest answer on or before a date, else the oldest after it; `null` where it was never asked. */
+/** What we bid on by the newest answer on or before a date; `null` where none was had by then. */
 export async function ownBids(
   database: Database,
   projectId: number,
@@ -56,8 +56,7 @@ export async function ownBids(
 ): Promise<{ date: string; bids: OwnBid[] } | null> {
   const [known] = (
     await database.client.execute({
-      sql: `SELECT coalesce(max(CASE WHEN date <= ?3 THEN date END), min(date)) AS day FROM own_bid
-            WHERE project_id = ?1 AND market_id = ?2`,
+      sql: `SELECT max(date) AS day FROM own_bid WHERE project_id = ?1 AND market_id = ?2 AND date <= ?3`,
       args: [projectId, marketId, date],
     })
   ).rows;

@@ -83,7 +83,8 @@ test('also ranked for counts how many of the first ten rank, and says of how man
     );
     for (const keyword of ranked) appearances.set(keyword, (appearances.get(keyword) ?? 0) + 1);
   }
-  appearances.delete('panniers');
+  // All ten stand on the seed keyword's own front, whatever their look-ups name.
+  appearances.set('panniers', 10);
   const found = pool.rows.map((row: { text: string; appearances: number }) => [row.text, row.appearances]);
   expect(pool.total).toBe(appearances.size);
   for (const [text, count] of found) expect([text, appearances.get(text)]).toEqual([text, count]);

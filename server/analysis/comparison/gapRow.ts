@@ -19,7 +19,7 @@ import type { Comparison } from './comparison';
 import { positionOf } from '../facts/positionOf';
 import { marksOfRow } from './gapFilter';
 import { gapFigure } from './gapFigures';
-import { volumeRangeOf } from '../facts/metrics';
+import { volumeDay, volumeRangeOf } from '../facts/metrics';
 
 /** Rows of a comparison with their texts, in the order asked for. */
 export async function gapRows(
@@ -78,6 +78,7 @@ function gapRow(
     doubling: gaps.doubling[i] === 1,
     volume: figure('volume'),
     volumeRange: volumeRangeOf(metrics, row),
+    volumeDay: volumeDay(metrics, row),
     volumeBorrowed: Number.isNaN(metrics.volume[row]!) && !Number.isNaN(comparison.volume[i]!),
     byHand: comparison.byHand.has(comparison.keywords[i]!),
     demand: figure('demand'),

@@ -17,7 +17,7 @@ export interface Demand {
   expectedOf: (keyword: number) => number;
 }
 
-/** Demand as known on or before a date. */
+/** Demand as known on a date; where nothing was known by then, as it was first known after it. */
 export async function demandUntil(
   workspace: Workspace,
   revisions: Revisions,

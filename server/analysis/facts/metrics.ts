@@ -31,7 +31,7 @@ export interface Metrics {
 
 const FIGURES = ['cpcLow', 'cpcHigh', 'adCompetition', 'results', 'sourceDifficulty'] as const;
 
-/** Metrics as known on a date: the newest on or before it. What is only told later is unknown by then. */
+/** Metrics as known on a date: the newest on or before it, else the oldest after it, which say of which day they are. */
 export async function gatherMetrics(
   store: ColumnStore,
   segments: readonly StoredSegment[],
@@ -57,7 +57,9 @@ export async function gatherMetrics(
     row: new Int32Array(size),
     segments: [],
   };
-  for (const head of segments.filter((segment) => segment.date <= date)) {
+  const after = segments.filter((segment) => segment.date > date).reverse();
+  const before = segments.filter((segment) => segment.date <= date);
+  for (const head of [...after, ...before]) {
     const keyword = await store.column<Int32Array>(head.id, 'keyword');
     const volume = await store.column<Int32Array>(head.id, 'volume');
     metrics.heads.push(head);
@@ -107,6 +109,12 @@ export function seasonOf(metrics: Metrics, keywordIndex: number): number[] | nul
   const at = metrics.row[keywordIndex]! * 12;
   const season = metrics.segments[number - 1]!.season.subarray(at, at + 12);
   return Number.isNaN(season[0]!) ? null : Array.from(season);
+}
+
+/** Day of which a keyword's volume is; `null` where it has none. */
+export function volumeDay({ source, heads }: Metrics, keywordIndex: number): string | null {
+  const number = source[keywordIndex] ?? 0;
+  return number === 0 ? null : heads[number - 1]!.date;
 }
 
 /** From … to of a keyword's volume, where its source gave a range. */

@@ -5,7 +5,6 @@ import { marketTranslations } from '../../data/translations';
 import { variantChoices } from '../../data/variantChoices';
 import { KnownProblem } from '../../problems/problem';
 import type { NamedPool } from '../pool/pool';
-import { poolKeys } from '../pool/poolWords';
 import { contentName } from '../kept/contentName';
 import type { Workspace } from '../kept/workspace';
 import { inWordWorker } from '../words/inWordWorker';
@@ -36,6 +35,7 @@ export async function variantGroups(
   return workspace.keep('variants', revisions, [name, contentName(indices)], async () => {
     const choices = await variantChoices(database, pool.projectId, marketId);
     const translated = await marketTranslations(database, marketId, language);
+    const { ids: market } = await workspace.alphabetical(pool.market, revisions);
     const ids = indices.map((i) => pool.ids[i]!);
     const numberOf = new Map(ids.map((id, n) => [id, n]));
     const byHand = new Map<number, number>();
@@ -53,8 +53,8 @@ export async function variantGroups(
       keys: await keywordKeysText(database, marketId, ids),
       volumes: Float64Array.from(ids, (id) => pool.metrics.volume[id - pool.base]!),
       among: {
-        keys: await poolKeys(workspace, pool),
-        volumes: Float64Array.from(pool.ids, (id) => pool.metrics.volume[id - pool.base]!),
+        keys: await keywordKeysText(database, marketId, market),
+        volumes: Float64Array.from(market, (id) => pool.metrics.volume[id - pool.base] ?? NaN),
       },
       language,
       translations,

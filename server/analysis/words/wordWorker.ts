@@ -18,7 +18,7 @@ interface Keyed {
 export interface WordTasks {
   /** `first`: ten places a keyword. A cluster number each. */
   clusters: { given: Keyed & { first: Int32Array; language: string }; gives: Int32Array };
-  /** `among`: the whole pool, which tells what words people know. */
+  /** `among`: all keywords of the market, which tell what words people know. */
   variants: {
     given: Keyed & Omit<VariantMaterial, 'known' | 'keys'> & { among: Keyed & { volumes: Float64Array } };
     gives: VariantGroups;
