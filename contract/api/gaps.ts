@@ -238,8 +238,11 @@ export const gapTotals = z.object({
   keywords: z.int(),
   /** Expected worth a month if every gap that is shown were won. */
   worthAMonth: z.number(),
-  /** Share of it that the first 20 carry. */
+  /** Share of it that the first 20 of the table's order carry. */
   firstTwenty: z.number().nullable(),
+  /** Rows with us on the front, and those of them that bring more than little. */
+  onFront: z.int(),
+  onFrontWithDemand: z.int(),
   /** The largest priority of the scope, against which sizes are shaded. */
   topPriority: z.number(),
   kinds: z.record(gapKind, z.int()),

@@ -76,6 +76,10 @@ export const ownQueryPage = z.object({
   to: isoDay,
   beforeFrom: isoDay,
   beforeTo: isoDay,
+  /** Days of each period, and how many of them anything is held of. */
+  days: z.int(),
+  held: z.int(),
+  heldBefore: z.int(),
   /** Newest day held; `null` while nothing is imported. */
   until: isoDay.nullable(),
   front: z.int(),

@@ -58,12 +58,18 @@ export const paidView = z.object({
     z.object({
       name: z.string(),
       letter: z.string().nullable(),
-      organic: z.int(),
-      paid: z.int(),
-      /** Paid keywords short of one for every two organic ones. */
-      missing: z.int(),
+      /** Keywords it ranks for and pays for; `null` where nobody looked. */
+      organic: z.int().nullable(),
+      paid: z.int().nullable(),
+      /** Paid keywords short of the project's guide. */
+      missing: z.int().nullable(),
     }),
   ),
+  /** Keywords compared, and those of which the paid slots are known. */
+  keywords: z.int(),
+  looked: z.int(),
+  /** Organic keywords for each paid one that the project aims at. */
+  guide: z.number(),
   /** What one conversion may cost, and whether the settings say so. */
   targetCost: z.number().nullable(),
   targetCostSet: z.boolean(),

@@ -46,8 +46,8 @@ export const target = z.object({
   filled: z.object({ full: z.int(), of: z.int(), empty: z.array(z.string()) }).nullable(),
   /** Many links, little authority: among the lowest tenth of all parents known. */
   manyLinksLittleAuthority: z.boolean(),
-  /** Keywords held by the newest look-up, organic and paid; `null` before any. */
-  held: z.object({ organic: z.int(), paid: z.int(), date: isoDay }).nullable(),
+  /** Keywords held by the newest look-up in each market, organic and paid. */
+  held: z.array(z.object({ market: z.string(), organic: z.int(), paid: z.int(), date: isoDay })),
 });
 export type Target = z.infer<typeof target>;
 

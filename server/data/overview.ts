@@ -7,18 +7,18 @@ export async function projectOverviewOf(
   database: Database,
   projectId: number,
   marketCode: string | undefined,
-): Promise<ProjectOverview> {
+): Promise<Omit<ProjectOverview, 'keywords'>> {
   const market = marketCode ?? null;
   const counts = await database.client.execute({
     sql: `SELECT
       (SELECT count(*) FROM target WHERE project_id = ?1 AND side = 'own') AS own,
       (SELECT count(*) FROM target WHERE project_id = ?1 AND side = 'rival') AS rival,
-      (SELECT count(*) FROM look_up WHERE project_id = ?1) AS lookUps,
+      (SELECT count(*) FROM look_up JOIN market ON market.id = market_id
+        WHERE project_id = ?1 AND (?2 IS NULL OR code = ?2)) AS lookUps,
       (SELECT count(*) FROM file_import WHERE project_id = ?1) AS imports,
       (SELECT count(*) FROM tracked WHERE project_id = ?1) AS tracked,
-      (SELECT count(*) FROM verdict WHERE project_id = ?1 AND verdict = 'fit') AS fits,
-      (SELECT coalesce(max(keywords), 0) FROM look_up JOIN market ON market.id = market_id
-        WHERE project_id = ?1 AND (?2 IS NULL OR code = ?2)) AS keywords`,
+      (SELECT count(*) FROM verdict JOIN keyword ON keyword.id = keyword_id JOIN market ON market.id = market_id
+        WHERE project_id = ?1 AND verdict = 'fit' AND (?2 IS NULL OR code = ?2)) AS fits`,
     args: [projectId, market],
   });
   const dates = await database.client.execute({
@@ -29,16 +29,13 @@ export async function projectOverviewOf(
     args: [market],
   });
   const row =
-    rawRows<Record<'own' | 'rival' | 'lookUps' | 'imports' | 'tracked' | 'fits' | 'keywords', number>>(
-      counts,
-    )[0]!;
+    rawRows<Record<'own' | 'rival' | 'lookUps' | 'imports' | 'tracked' | 'fits', number>>(counts)[0]!;
   return {
     targets: { own: row.own, rival: row.rival },
     lookUps: row.lookUps,
     imports: row.imports,
     tracked: row.tracked,
     fits: row.fits,
-    keywords: row.keywords,
     dates: rawRows<ProjectOverview['dates'][number]>(dates),
   };
 }

@@ -13,6 +13,7 @@ import type { Database } from './storage/connection';
 import { project, target } from './schema';
 import { fieldsFilled } from './records';
 import { saveVersion } from './targetVersions';
+import { rawRows } from './storage/rawRows';
 
 /** More rivals than a mask of places has bits for are refused when they are added. */
 export const MOST_RIVALS = 30;
@@ -55,7 +56,7 @@ export async function listTargets(database: Database, projectId: number): Promis
       versions: version?.count ?? 0,
       filled: version && row.side === 'own' ? fieldsFilled(version.record, row.privateFields) : null,
       manyLinksLittleAuthority: flags.has(row.address),
-      held: held.get(row.address) ?? null,
+      held: held.get(row.address) ?? [],
     };
   });
 }
@@ -124,28 +125,29 @@ async function littleAuthority(database: Database): Promise<Set<string>> {
 }
 
 /** Rows that the newest finished look-up of each target holds. */
-async function heldKeywords(
-  database: Database,
-  projectId: number,
-): Promise<Map<string, { organic: number; paid: number; date: string }>> {
+async function heldKeywords(database: Database, projectId: number): Promise<Map<string, Target['held']>> {
   const found = await database.client.execute({
-    sql: `SELECT segment.subject AS address, segment.date AS date, sum(segment.rows) AS held,
+    sql: `SELECT segment.subject AS address, market.code AS market, segment.date AS date, sum(segment.rows) AS held,
                  sum(coalesce(json_extract(look_up.request, '$.want') = 'paid', 0)) AS paidOnly
-          FROM segment JOIN look_up ON look_up.id = segment.look_up_id
+          FROM segment JOIN look_up ON look_up.id = segment.look_up_id JOIN market ON market.id = segment.market_id
           WHERE segment.kind = 'rankings' AND superseded = 0 AND segment.subject IN (SELECT address FROM target WHERE project_id = ?)
-          GROUP BY segment.subject, segment.date, segment.look_up_id ORDER BY segment.date, segment.look_up_id`,
+          GROUP BY segment.subject, market.code, segment.date, segment.look_up_id ORDER BY segment.date, segment.look_up_id`,
     args: [projectId],
   });
-  return new Map(
-    found.rows.map((row) => [
-      String(row.address),
-      {
-        organic: Number(row.paidOnly) > 0 ? 0 : Number(row.held),
-        paid: Number(row.paidOnly) > 0 ? Number(row.held) : 0,
-        date: String(row.date),
-      },
-    ]),
-  );
+  // The newest look-up of a target in each market stands last.
+  const held = new Map<string, Target['held']>();
+  for (const row of rawRows<{
+    address: string;
+    market: string;
+    date: string;
+    held: number;
+    paidOnly: number;
+  }>(found)) {
+    const [organic, paid] = row.paidOnly > 0 ? [0, row.held] : [row.held, 0];
+    const others = (held.get(row.address) ?? []).filter(({ market }) => market !== row.market);
+    held.set(row.address, [...others, { market: row.market, organic, paid, date: row.date }]);
+  }
+  return held;
 }
 
 export async function targetById(database: Database, projectId: number, id: number): Promise<Target> {

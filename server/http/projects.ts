@@ -5,7 +5,7 @@ import { changeProject, createProject, listProjects, projectById } from '../data
 import type { Routes } from './route';
 import type { Services } from './services';
 
-export function projectRoutes(routes: Routes, { database }: Services): void {
+export function projectRoutes(routes: Routes, { database, analysis }: Services): void {
   routes.add({ method: 'get', path: '/projects', summary: 'All projects', answer: z.array(project) }, () =>
     listProjects(database),
   );
@@ -43,7 +43,10 @@ export function projectRoutes(routes: Routes, { database }: Services): void {
     },
     async ({ params, query }) => {
       await projectById(database, params.id);
-      return projectOverviewOf(database, params.id, query.market);
+      const overview = await projectOverviewOf(database, params.id, query.market);
+      const market = query.market === '' ? undefined : query.market;
+      const keywords = market === undefined ? 0 : await analysis.keywordsCompared(params.id, { market });
+      return { ...overview, keywords };
     },
   );
 }

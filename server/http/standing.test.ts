@@ -195,7 +195,7 @@ describe('paid', () => {
       }),
     );
     for (const { organic, paid: bought, missing } of sides)
-      expect(missing).toBe(Math.max(0, Math.round(organic / 2 - bought)));
+      expect(missing).toBe(Math.max(0, Math.round(organic! / 2 - bought!)));
   });
 
   test('own conversions give a click its worth before its CPC does', async () => {

@@ -69,7 +69,10 @@ export async function findFront(
         paid: slot.paid > 0,
         mark: marks.get(slot.address)?.likeness ?? null,
         side: covering?.side ?? 'other',
-        heldKeywords: (marks.get(slot.address) ?? marks.get(slot.parent ?? ''))?.held?.organic ?? null,
+        heldKeywords:
+          (marks.get(slot.address) ?? marks.get(slot.parent ?? ''))?.held.find(
+            (held) => held.market === market.code,
+          )?.organic ?? null,
         paysAt: payers.get(slot.parent ?? slot.address) ?? null,
       },
     ];

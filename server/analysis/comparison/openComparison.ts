@@ -113,6 +113,20 @@ async function gather(
   });
 }
 
+/** How many keywords a scope compares: what the head of Gaps says, and the row of stages. */
+export async function keywordsCompared(
+  workspace: Workspace,
+  projectId: number,
+  scope: Pick<ComparisonScope, 'market'>,
+): Promise<number> {
+  const market = await marketByCode(workspace.database, scope.market);
+  const revisions = await workspace.revisions({ project: projectId, market: market.id });
+  return workspace.keep('compared', revisions, [], async () => {
+    const all = { market: scope.market, date: '' };
+    return (await keywordsInScope(workspace, projectId, market, all)).length;
+  });
+}
+
 /** Keywords of a list or a pool, all followed ones, or every keyword that the project has met in the market. Ascending. */
 async function keywordsInScope(
   { database, store }: Workspace,

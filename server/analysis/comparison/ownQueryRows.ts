@@ -48,6 +48,10 @@ export interface Queries {
   beforeFrom: string;
   beforeTo: string;
   until: string | null;
+  /** Days of each period, and how many of them anything is held of. */
+  days: number;
+  held: number;
+  heldBefore: number;
 }
 
 /** Every query of a period, and which groups it is in. */
@@ -126,6 +130,9 @@ async function gatherQueries(
     beforeFrom,
     beforeTo,
     until,
+    days,
+    held: daysHeld(rows, from, to),
+    heldBefore: daysHeld(rows, beforeFrom, beforeTo),
   };
 }
 
@@ -144,4 +151,10 @@ function gather(rows: readonly OwnFigure[], from: string, to: string): Map<numbe
     else byKeyword.set(row.keyword, [row]);
   }
   return byKeyword;
+}
+
+/** Days of a period of which any row is held. */
+function daysHeld(rows: readonly OwnFigure[], from: string, to: string): number {
+  const [first, last] = [dayOf(from), dayOf(to)];
+  return new Set(rows.map(({ day }) => day).filter((day) => day >= first && day <= last)).size;
 }

@@ -12,6 +12,7 @@ const POOLED: readonly Ground[] = ['projects', 'roster', 'facts', 'keywords', 'l
  */
 const KINDS = {
   comparison: { most: 6, grounds: COMPARED },
+  compared: { most: 12, grounds: ['facts', 'keywords', 'lookUps', 'tracked'] },
   judged: { most: 6, grounds: ['verdicts'] },
   order: { most: 24, grounds: [] },
   filter: { most: 12, grounds: [] },

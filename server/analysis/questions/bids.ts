@@ -68,7 +68,8 @@ export async function bids(
       volume,
       guide,
       covered,
-      unseen: brought.impressions > 0 ? null : whyUnseen({ covered, bid, guide, volume }),
+      // Before any own ad terms nobody knows what was shown.
+      unseen: ads.to === null || brought.impressions > 0 ? null : whyUnseen({ covered, bid, guide, volume }),
     };
   });
   rows.sort(

@@ -1,4 +1,6 @@
 import { type GapPage, type GapQueryRead, gapKind, gapMark, paidState } from '@opsimath/contract/api/gaps';
+import { isOnFront } from '@opsimath/core/ranking/front';
+import { bringsLittle } from '@opsimath/core/ranking/littleDemand';
 import { UNKNOWN } from '@opsimath/core/ranking/position';
 import type { Comparison } from '../comparison/comparison';
 import { applyFilter, type Filtered } from '../comparison/gapFilter';
@@ -28,7 +30,7 @@ export async function gapPage(
     total: filtered.total,
     rows: await gapRows(workspace.database, comparison, indices),
     rivals: rivalColumns(comparison),
-    totals: totalsOf(comparison, filtered),
+    totals: totalsOf(comparison, filtered, order),
     own: comparison.sides.ownName,
     front: comparison.project.settings.front,
     resultsPerPage: comparison.project.settings.resultsPerPage ?? comparison.market.resultsPerPage,
@@ -69,26 +71,30 @@ export function rivalColumns(comparison: Comparison): GapPage['rivals'] {
   }));
 }
 
-export function totalsOf(comparison: Comparison, filtered: Filtered): GapPage['totals'] {
+/** What passes in numbers. `order` is that of the table: the first twenty are those that stand there first. */
+export function totalsOf(comparison: Comparison, filtered: Filtered, order: Int32Array): GapPage['totals'] {
   const { worthAMonth, priority } = comparison.gaps;
-  let sum = 0;
-  let topPriority = 0;
-  /** The largest worths so far, ascending. */
-  const first = new Float64Array(FIRST);
-  for (let i = 0; i < worthAMonth.length; i++) {
+  const { columns, curve, project } = comparison;
+  let [sum, first, met, topPriority, onFront, little] = [0, 0, 0, 0, 0, 0];
+  for (const i of order) {
     if (priority[i]! > topPriority) topPriority = priority[i]!;
-    const worth = worthAMonth[i]!;
-    if (filtered.passes[i] === 0 || !(worth > 0)) continue;
+    if (filtered.passes[i] === 0) continue;
+    const own = columns.ownOrganic[i]!;
+    if (isOnFront(own, project.settings.front)) {
+      onFront++;
+      if (bringsLittle(columns.expectedVolume[i]!, own, curve, project.settings)) little++;
+    }
+    const worth = worthAMonth[i]! > 0 ? worthAMonth[i]! : 0;
     sum += worth;
-    if (worth <= first[0]!) continue;
-    first[0] = worth;
-    first.sort();
+    if (met++ < FIRST) first += worth;
   }
   return {
     keywords: comparison.keywords.length,
     worthAMonth: sum,
     topPriority,
-    firstTwenty: sum > 0 ? first.reduce((total, worth) => total + worth, 0) / sum : null,
+    firstTwenty: sum > 0 ? first / sum : null,
+    onFront,
+    onFrontWithDemand: onFront - little,
     kinds: named(gapKind.options, filtered.kinds),
     paid: named(paidState.options, filtered.paid),
     marks: named(gapMark.options, filtered.marks),

@@ -119,6 +119,9 @@ export async function paidView(workspace: Workspace, projectId: number, query: Q
     to: ads.to,
     currency: project.settings.currency,
     sides: sidesOf(comparison),
+    keywords: comparison.keywords.length,
+    looked: comparison.columns.paidLooked.reduce((sum, looked) => sum + looked, 0),
+    guide: project.settings.guideRatio,
     targetCost,
     targetCostSet: project.settings.targetCost !== null,
     sum: {
@@ -143,18 +146,20 @@ export async function paidView(workspace: Workspace, projectId: number, query: Q
   };
 }
 
-/** How many keywords each side ranks for and pays for (method §15). */
+/** How many keywords each side ranks for and pays for (method §15); nothing is said of a side that nobody looked at. */
 function sidesOf({ columns, sides, project }: Comparison): PaidView['sides'] {
-  const ranked = (column: Uint8Array): number => column.reduce((sum, p) => sum + (isRanked(p) ? 1 : 0), 0);
+  const counted = (column: Uint8Array): number | null => {
+    let [known, ranked] = [0, 0];
+    for (const place of column) {
+      if (place !== UNKNOWN) known++;
+      if (isRanked(place)) ranked++;
+    }
+    return known === 0 ? null : ranked;
+  };
   const side = (name: string, letter: string | null, organic: Uint8Array, paid: Uint8Array) => {
-    const [o, p] = [ranked(organic), ranked(paid)];
-    return {
-      name,
-      letter,
-      organic: o,
-      paid: p,
-      missing: paidMissing(o, p, project.settings.guideRatio),
-    };
+    const [o, p] = [counted(organic), counted(paid)];
+    const missing = o === null || p === null ? null : paidMissing(o, p, project.settings.guideRatio);
+    return { name, letter, organic: o, paid: p, missing };
   };
   return [
     side(sides.ownName, null, columns.ownOrganic, columns.ownPaid),

@@ -52,7 +52,7 @@ export async function report(
     front: project.settings.front,
     currency: project.settings.currency,
     scope: await scopeName(workspace, projectId, query.pool),
-    totals: totalsOf(comparison, all),
+    totals: totalsOf(comparison, all, order),
     sides: sidesOf(comparison),
     rivals: rivalColumns(comparison),
     top: await rows(first((i) => gaps.priority[i]! > 0, top)),

@@ -25,7 +25,7 @@ export function summarySentences(content: Content): string[] {
   if (totals.worthAMonth > 0 && totals.firstTwenty !== null) {
     sentences.push(
       `Winning every gap would be worth about ${whole(totals.worthAMonth)} ${currency} a month (estimated); ` +
-        `the 20 largest carry ${percent(totals.firstTwenty)} of it.`,
+        `the first 20 by priority carry ${percent(totals.firstTwenty)} of it.`,
     );
   }
   if (own && own.visibility !== null) {

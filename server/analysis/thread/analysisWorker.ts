@@ -5,6 +5,7 @@ import { UnforeseenProblem, asProblem, toProblem } from '../../problems/problem'
 import { CLOSE, LOADED } from './loaded';
 import { around } from '../questions/around';
 import { bids } from '../questions/bids';
+import { keywordsCompared } from '../comparison/openComparison';
 import { clusterPage } from '../questions/clusters';
 import { dossier } from '../questions/dossier';
 import { gapPage } from '../questions/gapPage';
@@ -47,6 +48,7 @@ type Rest<F> = F extends (workspace: Workspace, ...rest: infer R) => unknown ? R
 const answers = {
   gapPage: (...args: Rest<typeof gapPage>) => gapPage(workspace, ...args),
   gapGroups: (...args: Rest<typeof gapGroups>) => gapGroups(workspace, ...args),
+  keywordsCompared: (...args: Rest<typeof keywordsCompared>) => keywordsCompared(workspace, ...args),
   overTime: (...args: Rest<typeof overTime>) => overTime(workspace, ...args),
   ownQueries: (...args: Rest<typeof ownQueries>) => ownQueries(workspace, ...args),
   paidView: (...args: Rest<typeof paidView>) => paidView(workspace, ...args),

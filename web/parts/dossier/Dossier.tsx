@@ -153,6 +153,13 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
               }
             />
             <Fact name="Results" value={`${count(data.page?.results ?? null)}${pageAge}`} />
+            {data.row.ownPresumed && (
+              <Fact
+                name="Ours"
+                value="absent, presumed: a complete look-up does not name it; a capture settles it"
+                wide
+              />
+            )}
             <Fact name="Our page" value={data.row.ownAddress ?? 'none ranks'} wide />
           </dl>
           <section className="section">

@@ -31,6 +31,8 @@ const FEW = 12;
 const GUIDE_DAYS = 14;
 const MOST_OBSERVED = 100;
 
+const UNKNOWN = <span className="faint">unknown</span>;
+
 /** What we bid on, against what would suffice; those never shown first, each with the first reason that holds. */
 export function BidsTable() {
   const { project, scope, comparison } = useScope();
@@ -90,6 +92,11 @@ export function BidsTable() {
               toggle(reason, TIPS[reason], unseen.filter(({ unseen: why }) => why === reason).length),
             )}
           </div>
+          {data.to === null && (
+            <p className="soft">
+              No own ad terms are held by this date: what was shown, and what it cost, is unknown.
+            </p>
+          )}
           <Observe rows={rows} bids={data} />
           <Ledger
             rows={all ? rows : rows.slice(0, FEW)}
@@ -125,13 +132,13 @@ export function BidsTable() {
                 head: 'Impressions',
                 tip: 'Of own ad search terms that came in by it, in the period of own figures. Exact.',
                 figure: true,
-                cell: ({ impressions }) => count(impressions),
+                cell: ({ impressions }) => (data.to === null ? UNKNOWN : count(impressions)),
               },
               {
                 head: 'Cost',
                 tip: `In ${data.currency}, exact.`,
                 figure: true,
-                cell: ({ cost }) => worth(cost),
+                cell: ({ cost }) => (data.to === null ? UNKNOWN : worth(cost)),
               },
               {
                 head: 'Landing target',

@@ -64,7 +64,7 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
         <GapTitle
           page={first}
           scope={scope}
-          pools={lookUps ?? []}
+          pools={(lookUps ?? []).filter(({ market }) => market === scope.market)}
           lists={(lists ?? []).filter(({ market }) => market === scope.market)}
           busy={isFetching}
           onChange={change}

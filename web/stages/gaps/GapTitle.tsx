@@ -75,13 +75,12 @@ export function GapTitle({ page, scope, pools, lists, busy, onChange }: GapTitle
 }
 
 /** How often we are on the front, with and without what brings little. */
-function OnFront({ totals: { kinds, marks } }: { totals: GapPage['totals'] }) {
-  const all = kinds.trailing + kinds.leading + kinds.alone;
-  if (all === 0) return null;
+function OnFront({ totals: { onFront, onFrontWithDemand } }: { totals: GapPage['totals'] }) {
+  if (onFront === 0) return null;
   return (
-    <span title="Fewer than 10 clicks a month at our position: no success to count">
+    <span title="Fewer clicks a month at our position than the settings call worth counting: no success to count">
       {' '}
-      We are on the front for {count(all)}; for {count(all - marks['little demand'])} without those that bring
+      We are on the front for {count(onFront)}; for {count(onFrontWithDemand)} without those that bring
       little.
     </span>
   );

@@ -1,6 +1,6 @@
 import type { GapMark, GapPage } from '@opsimath/contract/api/gaps';
 import type { PaidState } from '@opsimath/core/gap/paid';
-import type { Scope } from '../../state/scope';
+import { type Scope, comparedWith } from '../../state/scope';
 import { FilterToggle, toggled } from './FilterToggle';
 import { EVERYTHING, isNarrowed } from './narrowed';
 
@@ -10,7 +10,10 @@ const MARKS: [GapMark, string][] = [
   ['climbing', 'Up by three places or more.'],
   ['slipping', 'Down by five, or by three and off the front.'],
   ['lost', 'Ranked at the compare-with date, absent now.'],
-  ['little demand', 'We are on the front, and it brings fewer than 10 clicks a month: no success to count.'],
+  [
+    'little demand',
+    'We are on the front, and it brings fewer clicks a month than the settings call worth counting.',
+  ],
   [
     'block to take',
     'We are on the front, and an answer, image or video block there is held by somebody else.',
@@ -34,6 +37,13 @@ interface MarkFiltersProps {
   onChange: (change: Partial<Scope>) => void;
 }
 
+/** Nothing has moved since no day; and what nobody typed in is not asked for. */
+function isOffered(mark: GapMark, totals: GapPage['totals'] | undefined, scope: Scope): boolean {
+  if (MOVED.has(mark)) return comparedWith(scope) !== undefined;
+  return mark !== 'by hand' || (totals?.marks[mark] ?? 0) > 0;
+}
+const MOVED: ReadonlySet<GapMark> = new Set<GapMark>(['gained', 'climbing', 'slipping', 'lost']);
+
 /** Movement marks and paid states as filters with their counts. */
 export function MarkFilters({ totals, scope, onChange, wide, onWide }: MarkFiltersProps) {
   const { marks, paid } = scope;
@@ -41,9 +51,7 @@ export function MarkFilters({ totals, scope, onChange, wide, onWide }: MarkFilte
   return (
     <div className="marks">
       <span className="faint">Organic</span>
-      {MARKS.filter(
-        ([mark]) => mark !== 'by hand' || (totals?.marks[mark] ?? 0) > 0 || marks.includes(mark),
-      ).map(([mark, tip]) => (
+      {MARKS.filter(([mark]) => marks.includes(mark) || isOffered(mark, totals, scope)).map(([mark, tip]) => (
         <FilterToggle
           key={mark}
           name={mark}

@@ -1,6 +1,6 @@
 import type { GapQuery } from '@opsimath/contract/api/gaps';
 import type { OverTime as Data } from '@opsimath/contract/api/overTime';
-import { Segmented, Spin } from 'antd';
+import { Segmented, Select, Spin } from 'antd';
 import { useState } from 'react';
 import { Ledger } from '../../parts/table/Ledger';
 import { SideName } from '../../parts/words/SideName';
@@ -33,7 +33,11 @@ const MOVED = [
 export function OverTime({ query }: { query: GapQuery }) {
   const { project, scope } = useScope();
   const { sort: _s, offset: _o, limit: _l, ...narrowed } = query;
-  const { data, error } = useOverTimeQuery({ project, query: { ...narrowed, own: scope.own } });
+  const [from, setFrom] = useState<string | null>(null);
+  const { data, error } = useOverTimeQuery({
+    project,
+    query: { ...narrowed, own: scope.own, from: from ?? undefined },
+  });
   const [measure, setMeasure] = useState<SideMeasure>('share');
   const [side, setSide] = useState(0);
   if (error) return <Problem error={error} />;
@@ -50,16 +54,17 @@ export function OverTime({ query }: { query: GapQuery }) {
       <div>
         <h1>{titleOf(data)}</h1>
         <div className="soft">
-          {count(data.keywords)} keywords of the choice in the table, {count(last.captured)} of them captured
-          by {spelledDay(last.date)}. Each day takes the newest fact held by then; what was not captured yet
-          is unknown and counts on neither side.
+          Every day is drawn over the same {count(data.panel)} keywords, those captured by{' '}
+          {spelledDay(data.dates[0]!.date)}; {count(data.keywords)} are of the choice in the table,{' '}
+          {count(last.captured)} of them captured by {spelledDay(last.date)}. Each day takes the newest fact
+          held by then. <Begin data={data} from={from} onBegin={setFrom} />
         </div>
       </div>
       <Segmented size="small" value={measure} options={MEASURES} onChange={setMeasure} aria-label="Measure" />
       <SidesChart data={data} measure={measure} />
       <div className="over-time-pair">
         <section>
-          <h2 title="Of the keywords captured by each day">
+          <h2 title="Of the keywords that every day is drawn over">
             Counts by depth{' '}
             <Segmented
               size="small"
@@ -78,6 +83,34 @@ export function OverTime({ query }: { query: GapQuery }) {
       </div>
       <Changes data={data} />
     </div>
+  );
+}
+
+/** A later beginning has fewer days and more keywords. */
+function Begin({
+  data,
+  from,
+  onBegin,
+}: {
+  data: Data;
+  from: string | null;
+  onBegin: (day: string | null) => void;
+}) {
+  if (data.bases.length < 2) return null;
+  return (
+    <Select
+      size="small"
+      variant="borderless"
+      className="written"
+      aria-label="Begin with"
+      popupMatchSelectWidth={false}
+      value={from ?? data.bases[0]!.date}
+      options={data.bases.map(({ date, keywords }) => ({
+        value: date,
+        label: `from ${spelledDay(date)}, ${count(keywords)} keywords`,
+      }))}
+      onChange={(day) => onBegin(day === data.bases[0]!.date ? null : day)}
+    />
   );
 }
 

@@ -144,22 +144,31 @@ function Told({ page }: { page: OwnQueryPage }) {
         {count(sum.clicks)} clicks from {count(page.queries)} queries
       </h1>
       <div className="soft">
-        {spelledDay(page.from)} to {spelledDay(page.to)}: {count(sum.impressions)} impressions, CTR{' '}
+        {spelledDay(page.from)} to {spelledDay(page.to)}
+        {heldOf(page.held, page.days)}: {count(sum.impressions)} impressions, CTR{' '}
         <RateWord of={rateOf(sum.clicks, sum.impressions)} />, average position {decimal(sum.position, 1)};{' '}
         {count(Math.round(sum.expected))} clicks were to be expected (estimated).{' '}
         {sumBefore === null ? (
           `Nothing is held of ${spelledDay(page.beforeFrom)} to ${spelledDay(page.beforeTo)}.`
         ) : (
           <>
-            Before, {spelledDay(page.beforeFrom)} to {spelledDay(page.beforeTo)}: {count(sumBefore.clicks)}{' '}
-            clicks, {count(sumBefore.impressions)} impressions, CTR{' '}
+            Before, {spelledDay(page.beforeFrom)} to {spelledDay(page.beforeTo)}
+            {heldOf(page.heldBefore, page.days)}: {count(sumBefore.clicks)} clicks,{' '}
+            {count(sumBefore.impressions)} impressions, CTR{' '}
             <RateWord of={rateOf(sumBefore.clicks, sumBefore.impressions)} />, position{' '}
             {decimal(sumBefore.position, 1)}.
+            {page.held !== page.heldBefore &&
+              ' The two periods do not hold the same number of days: changes between them are not like with like.'}
           </>
         )}
       </div>
     </div>
   );
+}
+
+/** Says what is held of a period unless it is all of it. */
+function heldOf(held: number, days: number): string {
+  return held === days ? '' : ` (${count(held)} of ${count(days)} days held)`;
 }
 
 interface QueryTableProps {

@@ -82,6 +82,8 @@ function PaidTitle({ data }: { data: Data }) {
           : `${count(data.doubling)} keywords are paid for where we stand at 3 or better anyway`}
       </h1>
       <div className="soft">
+        Paid slots are known of {count(data.looked)} of {count(data.keywords)} keywords; of the other{' '}
+        {count(data.keywords - data.looked)} it is unknown who pays.{' '}
         {data.doubling > 0 &&
           (data.costKnown > 0
             ? `They cost ${worth(data.atStake)} ${data.currency} a month, by the ${count(data.costKnown)} of which own ads say it. `
@@ -143,6 +145,9 @@ function bestOf(row: GapRow): number | string {
   return slots.length > 0 ? Math.min(...slots) : 'unknown';
 }
 
+const UNKNOWN = <span className="faint">unknown</span>;
+const known = (value: number | null): React.ReactNode => (value === null ? UNKNOWN : count(value));
+
 /** Paid against organic keywords of every side; the usual guide is one paid for every two organic ones. */
 function Sides({ data }: { data: Data }) {
   return (
@@ -156,18 +161,23 @@ function Sides({ data }: { data: Data }) {
         keyOf={({ name }) => name}
         columns={[
           { head: 'Side', cell: (side) => <SideName side={side} /> },
-          { head: 'Organic', figure: true, cell: ({ organic }) => count(organic) },
-          { head: 'Paid', figure: true, cell: ({ paid }) => count(paid) },
+          { head: 'Organic', figure: true, cell: ({ organic }) => known(organic) },
+          { head: 'Paid', figure: true, cell: ({ paid }) => known(paid) },
           {
             head: 'Organic to one paid',
             figure: true,
-            cell: ({ organic, paid }) => (paid > 0 ? decimal(organic / paid, 1) : 'none paid'),
+            cell: ({ organic, paid }) =>
+              organic === null || paid === null
+                ? UNKNOWN
+                : paid > 0
+                  ? decimal(organic / paid, 1)
+                  : 'none paid',
           },
           {
-            head: 'Short of 2 : 1',
-            tip: 'Paid keywords short of one for every two organic ones',
+            head: 'Paid missing',
+            tip: `Paid keywords short of one for every ${decimal(data.guide, 1)} organic ones; Settings can say another`,
             figure: true,
-            cell: ({ missing }) => count(missing),
+            cell: ({ missing }) => known(missing),
           },
         ]}
       />

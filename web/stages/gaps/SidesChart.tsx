@@ -65,6 +65,23 @@ function optionOf(data: OverTime, measure: SideMeasure, ink: ChartInk) {
       showSymbol: data.dates.length < 15,
       z: n === 0 ? 3 : 2,
       data: data.dates.map(({ date, sides }) => [date, valueOf(sides[n]!, measure)]),
+      ...(n === 0 && { markLine: basisMarks(data, ink) }),
     })),
+  };
+}
+
+/** Where from one day to the next many more keywords were captured: what is drawn does not count them. */
+const MUCH_MORE = 1.5;
+
+function basisMarks({ dates }: OverTime, ink: ChartInk) {
+  const grown = dates.filter(
+    ({ captured }, n) => n > 0 && captured > MUCH_MORE * Math.max(1, dates[n - 1]!.captured),
+  );
+  return {
+    silent: true,
+    symbol: 'none',
+    lineStyle: { color: ink.soft, type: 'dashed', width: 1 },
+    label: { color: ink.soft, fontSize: 11, formatter: ({ name }: { name: string }) => name },
+    data: grown.map(({ date, captured }) => ({ xAxis: date, name: `${count(captured)} captured` })),
   };
 }

@@ -140,7 +140,9 @@ export function PoolMenu({ lookUp, lookUps, query, page }: PoolMenuProps) {
 
 /** Rows as a table for the clipboard, every figure with its head. */
 function poolAsTable(page: PoolPage): string[][] {
-  const text = (value: number | string | null): string => (value === null ? '' : String(value));
+  // What nobody told is unknown; where a target was not found, nothing stands.
+  const text = (value: number | string | null): string => (value === null ? 'unknown' : String(value));
+  const place = (value: number | null | undefined): string => (value ? String(value) : 'not found');
   const heads = [
     'keyword',
     'found by',
@@ -159,7 +161,7 @@ function poolAsTable(page: PoolPage): string[][] {
       row.text,
       row.found.join(', '),
       text(row.volume),
-      ...page.targets.flatMap((_, t) => [text(row.organic[t] ?? null), text(row.paid[t] ?? null)]),
+      ...page.targets.flatMap((_, t) => [place(row.organic[t]), place(row.paid[t])]),
       text(row.cpcLow),
       text(row.cpcHigh),
       text(row.adCompetition),

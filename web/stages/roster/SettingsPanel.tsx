@@ -1,6 +1,5 @@
 import { takenBack } from '@opsimath/contract/api/patch';
-import { type SettingsChange, projectSettings } from '@opsimath/contract/api/projects';
-import { ACTIONS } from '@opsimath/core/gap/action';
+import type { SettingsChange } from '@opsimath/contract/api/projects';
 import { App } from 'antd';
 import { Problem } from '../../parts/words/Problem';
 import { request } from '../../state/operations';
@@ -10,10 +9,10 @@ import { undoStackOf, useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 import { ChanceSettings } from './ChanceSettings';
 import { Figure } from './Figure';
+import { EffortSettings } from './EffortSettings';
+import { ThresholdSettings } from './ThresholdSettings';
+import { DEFAULTS, Usual } from './Usual';
 import { WordSettings } from './WordSettings';
-
-const DEFAULTS = projectSettings.parse({});
-const SURFACES = ['web', 'video', 'marketplace'] as const;
 
 /** The front, the worth of a click, the effort of each action and when figures are old; every change takes effect at once and can be undone. */
 export function SettingsPanel() {
@@ -55,8 +54,6 @@ export function SettingsPanel() {
       duration: 6,
     });
   };
-  const differs = (value: unknown, usual: unknown) =>
-    value !== usual ? <span className="faint"> usual {String(usual)}</span> : null;
   return (
     <section className="sheet settings">
       <h2>Settings</h2>
@@ -69,7 +66,7 @@ export function SettingsPanel() {
           whole
           onChange={(front) => apply({ front }, 'The front')}
         />
-        {differs(settings.front, DEFAULTS.front)}
+        <Usual value={settings.front} usual={DEFAULTS.front} />
       </label>
       <label>
         <span>Worth of a click without CPC, {settings.currency}</span>
@@ -79,7 +76,7 @@ export function SettingsPanel() {
           max={100_000}
           onChange={(defaultWorth) => apply({ defaultWorth }, 'Worth')}
         />
-        {differs(settings.defaultWorth, DEFAULTS.defaultWorth)}
+        <Usual value={settings.defaultWorth} usual={DEFAULTS.defaultWorth} />
       </label>
       <label>
         <span>What a conversion may cost, {settings.currency}</span>
@@ -123,56 +120,11 @@ export function SettingsPanel() {
           whole
           onChange={(leadDays) => apply({ leadDays }, 'Lead time')}
         />
-        {differs(settings.leadDays, DEFAULTS.leadDays)}
+        <Usual value={settings.leadDays} usual={DEFAULTS.leadDays} />
       </label>
       <ChanceSettings settings={settings} onChange={apply} />
-      <h3>Effort in days</h3>
-      {ACTIONS.filter((action) => action !== 'hold').map((action) => (
-        <label key={action}>
-          <span>{action}</span>
-          <Figure
-            value={settings.efforts[action]}
-            min={0.01}
-            max={365}
-            onChange={(days) => apply({ efforts: { [action]: days } }, `Effort to ${action}`)}
-          />
-          {differs(settings.efforts[action], DEFAULTS.efforts[action])}
-        </label>
-      ))}
-      <h3>Tags of a target, at most</h3>
-      {(['video', 'marketplace'] as const).map((surface) => (
-        <label key={surface}>
-          <span>Tags and characters together, {surface}</span>
-          <span className="pair">
-            {(['tags', 'characters'] as const).map((unit) => (
-              <Figure
-                key={unit}
-                value={settings.tagLimits[surface][unit]}
-                min={1}
-                max={unit === 'tags' ? 1000 : 100_000}
-                whole
-                onChange={(most) =>
-                  apply({ tagLimits: { [surface]: { [unit]: most } } }, `Tags of ${surface}`)
-                }
-              />
-            ))}
-          </span>
-        </label>
-      ))}
-      <h3>Figures are old after, in days</h3>
-      {SURFACES.map((surface) => (
-        <label key={surface}>
-          <span>{surface}</span>
-          <Figure
-            value={settings.oldAfter[surface]}
-            min={1}
-            max={3650}
-            whole
-            onChange={(days) => apply({ oldAfter: { [surface]: days } }, `Age limit of ${surface}`)}
-          />
-          {differs(settings.oldAfter[surface], DEFAULTS.oldAfter[surface])}
-        </label>
-      ))}
+      <ThresholdSettings settings={settings} onChange={apply} />
+      <EffortSettings settings={settings} onChange={apply} />
       <WordSettings settings={settings} onChange={apply} />
       {error && <Problem error={error} />}
     </section>

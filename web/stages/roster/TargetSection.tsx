@@ -66,6 +66,7 @@ function TargetRow({ target }: { target: Target }) {
   const { project, scope, change } = useScope();
   const [remove] = useRemoveTargetMutation();
   const figures = target.record?.figures;
+  const held = target.held.find(({ market }) => market === scope.market);
   return (
     <tr className={scope.target === target.id ? 'open' : undefined}>
       <td className="target-cell">
@@ -93,8 +94,8 @@ function TargetRow({ target }: { target: Target }) {
           </Tooltip>
         )}
       </td>
-      <td className="figure" title={target.held ? `looked up for ${target.held.date}` : 'never looked up'}>
-        {target.held ? count(target.held.organic || target.held.paid) : <span className="faint">none</span>}
+      <td className="figure" title={held ? `looked up for ${held.date}` : 'never looked up in this market'}>
+        {held ? count(held.organic || held.paid) : <span className="faint">none</span>}
       </td>
       <td className="figure">{count(figures?.authority)}</td>
       <td className="figure">

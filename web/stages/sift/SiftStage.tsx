@@ -1,3 +1,4 @@
+import { useEffect } from 'react';
 import type { LookUp } from '@opsimath/contract/api/lookUps';
 import { LANGUAGES } from '@opsimath/core/text/stems';
 import { Button, Segmented, Select } from 'antd';
@@ -49,6 +50,11 @@ export default function SiftStage() {
   const { data: lookUps } = useLookUpsQuery(project);
   const here = (lookUps ?? []).filter(({ market }) => market === scope.market);
   const lookUp = here.find(({ id }) => id === scope.lookUp) ?? here[0];
+  const opened = lookUp?.id;
+  // The address names the pool that is open, so that a link to it opens the same one tomorrow.
+  useEffect(() => {
+    if (opened !== undefined && scope.lookUp !== opened) change({ lookUp: opened }, { replace: true });
+  }, [opened, scope.lookUp, change]);
   if (lookUps && !lookUp) {
     return (
       <div className="empty">

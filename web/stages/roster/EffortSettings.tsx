@@ -1,0 +1,66 @@
+import type { ProjectSettings, SettingsChange } from '@opsimath/contract/api/projects';
+import { ACTIONS } from '@opsimath/core/gap/action';
+import { Figure } from './Figure';
+import { DEFAULTS, Usual } from './Usual';
+
+const SURFACES = ['web', 'video', 'marketplace'] as const;
+
+export interface SettingsPart {
+  settings: ProjectSettings;
+  onChange: (next: SettingsChange, what: string) => Promise<void>;
+}
+
+/** What work takes, how many tags a target may bear, and when figures are old. */
+export function EffortSettings({ settings, onChange: apply }: SettingsPart) {
+  return (
+    <>
+      <h3>Effort in days</h3>
+      {ACTIONS.filter((action) => action !== 'hold').map((action) => (
+        <label key={action}>
+          <span>{action}</span>
+          <Figure
+            value={settings.efforts[action]}
+            min={0.01}
+            max={365}
+            onChange={(days) => apply({ efforts: { [action]: days } }, `Effort to ${action}`)}
+          />
+          <Usual value={settings.efforts[action]} usual={DEFAULTS.efforts[action]} />
+        </label>
+      ))}
+      <h3>Tags of a target, at most</h3>
+      {(['video', 'marketplace'] as const).map((surface) => (
+        <label key={surface}>
+          <span>Tags and characters together, {surface}</span>
+          <span className="pair">
+            {(['tags', 'characters'] as const).map((unit) => (
+              <Figure
+                key={unit}
+                value={settings.tagLimits[surface][unit]}
+                min={1}
+                max={unit === 'tags' ? 1000 : 100_000}
+                whole
+                onChange={(most) =>
+                  apply({ tagLimits: { [surface]: { [unit]: most } } }, `Tags of ${surface}`)
+                }
+              />
+            ))}
+          </span>
+        </label>
+      ))}
+      <h3>Figures are old after, in days</h3>
+      {SURFACES.map((surface) => (
+        <label key={surface}>
+          <span>{surface}</span>
+          <Figure
+            value={settings.oldAfter[surface]}
+            min={1}
+            max={3650}
+            whole
+            onChange={(days) => apply({ oldAfter: { [surface]: days } }, `Age limit of ${surface}`)}
+          />
+          <Usual value={settings.oldAfter[surface]} usual={DEFAULTS.oldAfter[surface]} />
+        </label>
+      ))}
+    </>
+  );
+}
