@@ -27,6 +27,9 @@ export default {
     exclude: { path: ['node_modules', '/dist/', '\\.test\\.tsx?$', 'server/testing'] },
     tsPreCompilationDeps: false,
     tsConfig: { fileName: 'tsconfig.json' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default'],
+    },
   },
 };

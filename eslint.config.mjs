@@ -10,6 +10,18 @@ const outOf = (...names) => ({
   message: 'Imports run one way (docs/architecture.md).',
 });
 const sqlElsewhere = { regex: '^(drizzle-orm|@libsql/client)', message: 'SQL lives in server/data only.' };
+/** Nobody else speaks to the file: neither by the driver nor by statements handed on. */
+const noStatements = [
+  {
+    selector:
+      "CallExpression[callee.property.name=/^(execute|batch)$/][callee.object.property.name='client']",
+    message: 'SQL lives in server/data only.',
+  },
+  { selector: "Property[key.name='sql']", message: 'SQL lives in server/data only.' },
+];
+const longest = (max) => ({
+  'max-lines-per-function': ['error', { max, skipBlankLines: true, skipComments: true }],
+});
 
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/node_modules/**', '.data/**', '.cache/**', '**/test-results/**'] },
@@ -46,8 +58,11 @@ export default tseslint.config(
   },
   {
     files: ['server/**/*.ts'],
-    ignores: ['server/data/**', '**/*.test.ts', 'server/drizzle.config.ts'],
-    rules: forbid([sqlElsewhere, outOf('standin', 'web', 'bench', 'e2e')]),
+    ignores: ['server/data/**', 'server/testing/**', '**/*.test.ts', 'server/drizzle.config.ts'],
+    rules: {
+      ...forbid([sqlElsewhere, outOf('standin', 'web', 'bench', 'e2e')]),
+      'no-restricted-syntax': ['error', ...noStatements],
+    },
   },
   {
     files: ['server/data/**/*.ts'],
@@ -71,6 +86,8 @@ export default tseslint.config(
       ...forbid([nodeBuiltins, outOf('server', 'standin', 'bench', 'e2e')]),
     },
   },
+  { files: ['**/*.ts'], ignores: ['**/*.test.ts', 'e2e/**'], rules: longest(100) },
+  { files: ['**/*.tsx'], rules: longest(150) },
   {
     files: ['web/parts/**'],
     rules: forbid([

@@ -28,6 +28,18 @@ count('Types', types.filter(Boolean).length, types.filter((good) => !good).lengt
 const linted = [
   run('npx', ['eslint', '.', '--max-warnings', '0']),
   run('npx', ['prettier', '--check', '--log-level', 'warn', '.']),
+  // No file and no room imports itself in a ring.
+  run('npx', [
+    '--no-install',
+    'depcruise',
+    '--config',
+    '.dependency-cruiser.mjs',
+    'core',
+    'contract',
+    'server',
+    'standin',
+    'web',
+  ]),
 ];
 count('Lint', linted.filter(Boolean).length, linted.filter((good) => !good).length);
 

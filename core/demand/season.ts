@@ -48,7 +48,12 @@ export function centredLevel(series: MonthlyVolumes, at: number): number | null 
  * @param month calendar month of the date in scope, 0 = January
  */
 export function expectedVolume(volume: number, indices: readonly number[] | null, month: number): number {
-  if (indices === null) return volume;
-  const coming = [1, 2, 3].map((ahead) => indices[(month + ahead) % MONTHS]!);
-  return (volume * (coming[0]! + coming[1]! + coming[2]!)) / 3;
+  return volume * seasonMean(indices, month);
+}
+
+/** Mean season index of the three calendar months after one; 1 without a season. */
+export function seasonMean(indices: readonly number[] | null, month: number): number {
+  if (indices === null) return 1;
+  const [first, second, third] = [1, 2, 3].map((ahead) => indices[(month + ahead) % MONTHS]!);
+  return (first! + second! + third!) / 3;
 }

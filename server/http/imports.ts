@@ -33,6 +33,7 @@ import type { Routes } from './route';
 import type { Services } from './services';
 import { storeUpload } from './upload';
 
+// eslint-disable-next-line max-lines-per-function -- a list of routes, each a few lines
 export function importRoutes(routes: Routes, { database, jobs, filesFolder }: Services): void {
   /** What the rows of lately uploaded files say of where they are from. */
   const said = new LRUCache<number, ImportPreview['says']>({ max: 100 });

@@ -39,6 +39,7 @@ const LATEST = '9999-12-31';
 const SHOWN = 200;
 
 /** Lists: keywords put together under a name, as they were at a moment. */
+// eslint-disable-next-line max-lines-per-function -- a list of routes, each a few lines
 export function listRoutes(routes: Routes, services: Services): void {
   const { database, analysis } = services;
   const renewal = async (projectId: number, id: number): Promise<{ added: number[]; gone: number[] }> => {

@@ -25,6 +25,7 @@ import { poolFileRoute } from './poolFile';
 import type { Routes } from './route';
 import type { Services } from './services';
 
+// eslint-disable-next-line max-lines-per-function -- a list of routes, each a few lines
 export function lookUpRoutes(routes: Routes, services: Services): void {
   const { database, source, analysis } = services;
   routes.add(

@@ -37,6 +37,7 @@ import type { Services } from './services';
 const MOST_AT_ONCE = 20_000;
 
 /** From thousands of keywords to the right ones: recipes, what they do to a pool, verdicts. */
+// eslint-disable-next-line max-lines-per-function -- a list of routes, each a few lines
 export function siftRoutes(routes: Routes, { database, analysis }: Services): void {
   routes.add(
     {

@@ -34,6 +34,7 @@ import { withUpload } from './upload';
 const scope = z.object({ market: z.string(), date: isoDay });
 
 /** Own and rival targets: who we are and whom we face. */
+// eslint-disable-next-line max-lines-per-function -- a list of routes, each a few lines
 export function targetRoutes(routes: Routes, services: Services): void {
   const { database, analysis } = services;
   routes.add(

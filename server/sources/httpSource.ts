@@ -56,6 +56,7 @@ class Passing extends Error {
 }
 
 /** The search services over HTTP, with time limits, and retries with back-off that heed Retry-After. */
+// eslint-disable-next-line max-lines-per-function -- one short method for each answer of the services
 export function httpSource(options: HttpSourceOptions): SearchSource {
   async function attempt<T extends z.ZodType>(
     schema: T,

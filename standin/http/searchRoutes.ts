@@ -57,6 +57,7 @@ const requests = {
 const requestId = (context: Context): string | undefined => context.get('x-request-id') || undefined;
 
 /** What anybody may ask: markets, result pages, look-ups, metrics, records, suggestions, auctions, translations. */
+// eslint-disable-next-line max-lines-per-function -- a list of routes, each a few lines
 export function searchRoutes(router: Router, services: Services): void {
   const { world, faults } = services;
 

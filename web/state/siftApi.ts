@@ -22,6 +22,7 @@ import { restsOn, touches } from './restsOn';
 
 /** Recipes, what they do to a pool, verdicts, lists. */
 export const siftApi = api.injectEndpoints({
+  // eslint-disable-next-line max-lines-per-function -- a list of questions, each a few lines
   endpoints: (build) => ({
     sift: build.query<SiftPage, { lookUp: number; query: SiftQuery }>({
       query: ({ lookUp, query }) => ({ url: `/look-ups/${lookUp}/sift`, method: 'POST', body: query }),

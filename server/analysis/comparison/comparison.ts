@@ -11,6 +11,7 @@ import type { Borrowed } from '../facts/borrowed';
 import { type CaptureFacts, captureFacts } from './captureFacts';
 import { filled, picked } from '../facts/columnMaps';
 import type { ColumnStore } from '../kept/columnStore';
+import { monthOf } from '../facts/demand';
 import { type Metrics, seasonOf } from '../facts/metrics';
 import type { Models } from '../models/models';
 import type { Presumed } from '../facts/presumed';
@@ -76,7 +77,7 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
   const rows = keywords.map((id) => id - now.base);
   const size = rows.length;
   const pick = (column: Uint8Array): Uint8Array => picked(column, rows);
-  const month = new Date(`${date}T00:00:00Z`).getUTCMonth();
+  const month = monthOf(date);
   const { worth, worthSource, worthSigma } = worthColumns(parts, rows);
   const volume = filled(new Float64Array(size), (i) => {
     const known = metrics.volume[rows[i]!]!;

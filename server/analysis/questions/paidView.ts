@@ -14,7 +14,7 @@ import { keywordsById } from '../../data/keywords';
 import { listedKeywords } from '../../data/lists';
 import { placesById } from '../../data/places';
 import { MATCH_CODES } from '../../data/segments/matchCodes';
-import { type AdTerm, adTermsUntil } from '../facts/adTerms';
+import { type AdTerm, type AdTerms, adTermsUntil } from '../facts/adTerms';
 import type { Comparison } from '../comparison/comparison';
 import { gapFigures } from '../comparison/gapFigures';
 import { positionOf } from '../facts/positionOf';
@@ -27,7 +27,6 @@ type Row = AdTermRow & { key: string };
 /** Paid against organic, and own ad search terms against the keyword list (method §15, §17). */
 export async function paidView(workspace: Workspace, projectId: number, query: Query): Promise<PaidView> {
   const { own, state, balance, find, sort, offset, limit, ...scope } = query;
-  const { database } = workspace;
   const { comparison, revisions } = await openComparison(workspace, projectId, scope);
   const { market, project } = comparison;
   const held = await adTermsUntil(workspace, revisions, projectId, market.id, scope.date);
@@ -42,20 +41,75 @@ export async function paidView(workspace: Workspace, projectId: number, query: Q
           scope.date,
           periodDays(readPeriod(own)!, held.to),
         );
+  const targetCost = project.settings.targetCost ?? held.together?.costOfConversion ?? null;
+  const { all, sold, volumes } = await termRows(workspace, comparison, ads, targetCost);
+  const terms = [...ads.terms.values()];
+  const groups = [...TERM_STATES, 'costly', 'no impressions'] as const;
+  const belongs = (row: Row, group: (typeof groups)[number]): boolean =>
+    group === 'costly' ? row.costly : group === 'no impressions' ? row.unseen !== null : row.state === group;
+  const sought = key(find);
+  const found = all.filter((row) => row.key.includes(sought));
+  const shown = found.filter(
+    (row) =>
+      (state === undefined || belongs(row, state)) && (balance === undefined || row.balance === balance),
+  );
+  const figure = (row: Row): number => (sort === 'ctr' ? (row.shrunkCtr ?? -1) : row[sort]);
+  shown.sort((a, b) => figure(b) - figure(a) || b.impressions - a.impressions || (a.key < b.key ? -1 : 1));
+  const sum = (of: (term: AdTerm) => number): number => terms.reduce((total, term) => total + of(term), 0);
+  const stakes = Array.from(gapFigures(comparison, 'at stake')).filter((cost) => !Number.isNaN(cost));
+  return {
+    from: ads.from,
+    to: ads.to,
+    currency: project.settings.currency,
+    sides: sidesOf(comparison),
+    keywords: comparison.keywords.length,
+    looked: comparison.columns.paidLooked.reduce((sum, looked) => sum + looked, 0),
+    guide: project.settings.guideRatio,
+    targetCost,
+    targetCostSet: project.settings.targetCost !== null,
+    sum: {
+      impressions: sum((term) => term.impressions),
+      clicks: sum((term) => term.clicks),
+      cost: sum((term) => term.cost),
+      conversions: sum((term) => term.conversions),
+      value: sum((term) => term.value),
+    },
+    atStake: stakes.reduce((total, cost) => total + cost, 0),
+    doubling: comparison.gaps.doubling.reduce((total, one) => total + one, 0),
+    costKnown: stakes.length,
+    counts: Object.fromEntries(
+      groups.map((group) => [group, found.filter((row) => belongs(row, group)).length]),
+    ) as PaidView['counts'],
+    balances: Object.fromEntries(
+      BALANCES.map((name) => [name, found.filter((row) => row.balance === name).length]),
+    ) as PaidView['balances'],
+    edges: balanceEdges(sold, volumes),
+    total: shown.length,
+    rows: shown.slice(offset, offset + limit).map(({ key: _, ...row }) => row),
+  };
+}
+
+/** Every own ad search term with what it brought, against the keyword list and what is known of it. */
+async function termRows(
+  { database }: Workspace,
+  comparison: Comparison,
+  ads: AdTerms,
+  targetCost: number | null,
+): Promise<{ all: Row[]; sold: Float64Array; volumes: Float64Array }> {
+  const { market, project } = comparison;
   const terms = [...ads.terms.values()];
   const texts = await keywordsById(
     database,
     new Set(terms.flatMap(({ keyword, bidOn }) => [keyword, bidOn])),
   );
   const landings = await placesById(database, new Set(terms.map(({ place }) => place)));
-  const listed = await listedKeywords(database, projectId, market.id);
+  const listed = await listedKeywords(database, project.id, market.id);
   for (const { bidOn } of terms) listed.add(bidOn);
   const ctrs = shrunkCtrs(terms);
   const prior = ads.together?.prior ?? null;
   const sold = Float64Array.from(terms, ({ conversions, clicks }) =>
     prior === null || clicks === 0 ? NaN : shrunkRate(Math.min(conversions, clicks), clicks, prior),
   );
-  const targetCost = project.settings.targetCost ?? held.together?.costOfConversion ?? null;
   const rowOf = new Map<number, number>();
   comparison.keywords.forEach((id, i) => rowOf.set(id, i));
   const volumes = Float64Array.from(
@@ -101,49 +155,7 @@ export async function paidView(workspace: Workspace, projectId: number, query: Q
             }),
     };
   });
-  const groups = [...TERM_STATES, 'costly', 'no impressions'] as const;
-  const belongs = (row: Row, group: (typeof groups)[number]): boolean =>
-    group === 'costly' ? row.costly : group === 'no impressions' ? row.unseen !== null : row.state === group;
-  const sought = key(find);
-  const found = all.filter((row) => row.key.includes(sought));
-  const shown = found.filter(
-    (row) =>
-      (state === undefined || belongs(row, state)) && (balance === undefined || row.balance === balance),
-  );
-  const figure = (row: Row): number => (sort === 'ctr' ? (row.shrunkCtr ?? -1) : row[sort]);
-  shown.sort((a, b) => figure(b) - figure(a) || b.impressions - a.impressions || (a.key < b.key ? -1 : 1));
-  const sum = (of: (term: AdTerm) => number): number => terms.reduce((total, term) => total + of(term), 0);
-  const stakes = Array.from(gapFigures(comparison, 'at stake')).filter((cost) => !Number.isNaN(cost));
-  return {
-    from: ads.from,
-    to: ads.to,
-    currency: project.settings.currency,
-    sides: sidesOf(comparison),
-    keywords: comparison.keywords.length,
-    looked: comparison.columns.paidLooked.reduce((sum, looked) => sum + looked, 0),
-    guide: project.settings.guideRatio,
-    targetCost,
-    targetCostSet: project.settings.targetCost !== null,
-    sum: {
-      impressions: sum((term) => term.impressions),
-      clicks: sum((term) => term.clicks),
-      cost: sum((term) => term.cost),
-      conversions: sum((term) => term.conversions),
-      value: sum((term) => term.value),
-    },
-    atStake: stakes.reduce((total, cost) => total + cost, 0),
-    doubling: comparison.gaps.doubling.reduce((total, one) => total + one, 0),
-    costKnown: stakes.length,
-    counts: Object.fromEntries(
-      groups.map((group) => [group, found.filter((row) => belongs(row, group)).length]),
-    ) as PaidView['counts'],
-    balances: Object.fromEntries(
-      BALANCES.map((name) => [name, found.filter((row) => row.balance === name).length]),
-    ) as PaidView['balances'],
-    edges: balanceEdges(sold, volumes),
-    total: shown.length,
-    rows: shown.slice(offset, offset + limit).map(({ key: _, ...row }) => row),
-  };
+  return { all, sold, volumes };
 }
 
 /** How many keywords each side ranks for and pays for (method §15); nothing is said of a side that nobody looked at. */

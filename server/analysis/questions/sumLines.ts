@@ -1,10 +1,12 @@
 import type { SumLine } from '@opsimath/contract/api/dossier';
 import type { GapRow } from '@opsimath/contract/api/gaps';
+import { seasonMean } from '@opsimath/core/demand/season';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import type { Comparison } from '../comparison/comparison';
+import { monthOf } from '../facts/demand';
 import { seasonOf } from '../facts/metrics';
 
-const number = (value: number, digits = 0): string =>
+const spelled = (value: number, digits = 0): string =>
   value.toLocaleString('en-US', { minimumFractionDigits: digits, maximumFractionDigits: digits });
 const MISSING = 'unknown';
 
@@ -20,76 +22,97 @@ function worthFrom({ ads }: Comparison, row: GapRow, metrics: string): string {
   if (row.worthSource === 'CPC') return metrics;
   if (row.worthSource !== 'own conversions') return 'settings';
   const term = ads.terms.get(row.id)!;
-  return `own ad terms, ${ads.from} to ${ads.to}: ${number(term.conversions)} of ${number(term.clicks)} clicks`;
+  return `own ad terms, ${ads.from} to ${ads.to}: ${spelled(term.conversions)} of ${spelled(term.clicks)} clicks`;
+}
+
+/** Where the parts of a sum came from, in words. */
+function sourcesOf({ metrics, rows, models, borrowed, now }: Comparison, i: number, row: GapRow) {
+  const number = metrics.segment[rows[i]!]!;
+  const metricsHead = number === 0 ? null : metrics.segments[number - 1]!.head;
+  const lent = row.volumeBorrowed ? borrowed : null;
+  const captured = row.captureDate === null ? 'no capture' : `capture of ${row.captureDate}`;
+  return {
+    volume:
+      lent !== null
+        ? `borrowed from ${lent.from} × ${spelled(lent.ratio, 2)}, of ${spelled(lent.pairs)} keywords known on both`
+        : metricsHead === null
+          ? 'never looked up'
+          : `${metricsHead.source}, ${metricsHead.date}`,
+    captured,
+    positions: row.captureDate !== null ? captured : now.rests.length > 0 ? 'look-ups' : 'nothing held',
+    weighed:
+      models.fitted === null
+        ? 'default weights'
+        : `model fitted on ${spelled(models.fitted.captures)} captures, AUC ${spelled(models.fitted.quality.auc, 2)}`,
+  };
+}
+
+/** A line with a figure; unknown without one. */
+function line(
+  name: string,
+  value: number | null,
+  digits: number,
+  how: string,
+  source: string,
+  estimated = true,
+): SumLine {
+  return { name, value: value === null ? MISSING : spelled(value, digits), how, source, estimated };
 }
 
 /** The sum that led to a priority, line by line, each with what it is made of and where it came from. */
 export function sumLines(comparison: Comparison, i: number, row: GapRow): SumLine[] {
-  const { columns, metrics, curve, now, project, date, models } = comparison;
-  const weighed =
-    models.fitted === null
-      ? 'default weights'
-      : `model fitted on ${number(models.fitted.captures)} captures, AUC ${number(models.fitted.quality.auc, 2)}`;
-  const { currency } = project.settings;
-  const at = comparison.rows[i]!;
-  const metricsNumber = metrics.segment[at]!;
-  const metricsHead = metricsNumber === 0 ? null : metrics.segments[metricsNumber - 1]!.head;
-  const season = seasonOf(metrics, at);
-  const captured = row.captureDate === null ? 'no capture' : `capture of ${row.captureDate}`;
-  const positions =
-    row.captureDate === null ? (now.rests.length > 0 ? 'look-ups' : 'nothing held') : captured;
-  const own = columns.ownOrganic[i]!;
-  const factor = columns.featureFactor[i]!;
-  const ownClicks = row.own === 'unknown' ? null : curve[own]!;
-  const aimClicks = row.aim === null ? null : curve[row.aim]!;
-  const line = (
-    name: string,
-    value: number | null,
-    digits: number,
-    how: string,
-    source: string,
-    estimated = true,
-  ): SumLine => ({
-    name,
-    value: value === null ? MISSING : number(value, digits),
-    how,
-    source,
-    estimated,
-  });
-  const verdict = VERDICTS[comparison.verdicts[i]!]!;
-  const month = new Date(`${date}T00:00:00Z`).getUTCMonth();
-  const coming = [1, 2, 3].map((ahead) => (month + ahead) % 12);
-  const seasonMean =
-    season === null ? 1 : (season[coming[0]!]! + season[coming[1]!]! + season[coming[2]!]!) / 3;
-  const lent = row.volumeBorrowed ? comparison.borrowed : null;
-  const volumeSource =
-    lent !== null
-      ? `borrowed from ${lent.from} × ${number(lent.ratio, 2)}, of ${number(lent.pairs)} keywords known on both`
-      : metricsHead === null
-        ? 'never looked up'
-        : `${metricsHead.source}, ${metricsHead.date}`;
+  const sources = sourcesOf(comparison, i, row);
   return [
-    line('Volume', row.volume, 0, 'searches a month, mean of the latest 12', volumeSource),
+    ...demandLines(comparison, i, row, sources),
+    ...gainLines(comparison, i, row, sources),
+    ...worthLines(comparison, i, row, sources),
+  ];
+}
+
+type Sources = ReturnType<typeof sourcesOf>;
+
+function demandLines(comparison: Comparison, i: number, row: GapRow, { volume }: Sources): SumLine[] {
+  const season = seasonOf(comparison.metrics, comparison.rows[i]!);
+  return [
+    line('Volume', row.volume, 0, 'searches a month, mean of the latest 12', volume),
     line(
       'Season',
-      seasonMean,
+      seasonMean(season, monthOf(comparison.date)),
       2,
       season === null ? 'too few months for a season' : 'mean index of the coming three months',
-      volumeSource,
+      volume,
     ),
     line('Demand', row.demand, 0, 'volume × season, searches a month', 'worked out'),
-    line('Feature factor', factor, 3, 'share of clicks that what stands above leaves', captured),
+  ];
+}
+
+function gainLines(
+  { columns, curve, models }: Comparison,
+  i: number,
+  row: GapRow,
+  { captured, positions }: Sources,
+): SumLine[] {
+  const ownClicks = row.own === 'unknown' ? null : curve[columns.ownOrganic[i]!]!;
+  const aimClicks = row.aim === null ? null : curve[row.aim]!;
+  return [
+    line(
+      'Feature factor',
+      columns.featureFactor[i]!,
+      3,
+      'share of clicks that what stands above leaves',
+      captured,
+    ),
     {
       name: 'Own position',
-      value: String(row.own),
-      how: ownClicks === null ? 'not known' : `click-through ${number(ownClicks, 4)}`,
-      source: positions,
-      estimated: false,
+      value: row.ownPresumed ? `${row.own}, presumed` : String(row.own),
+      how: ownClicks === null ? 'not known' : `click-through ${spelled(ownClicks, 4)}`,
+      source: row.ownPresumed ? 'a complete look-up that does not name it' : positions,
+      estimated: row.ownPresumed,
     },
     {
       name: 'Position aimed at',
       value: row.aim === null ? MISSING : String(row.aim),
-      how: aimClicks === null ? 'needs both sides known' : `click-through ${number(aimClicks, 4)}`,
+      how: aimClicks === null ? 'needs both sides known' : `click-through ${spelled(aimClicks, 4)}`,
       source: `by gap kind: ${row.kind}`,
       estimated: true,
     },
@@ -100,22 +123,29 @@ export function sumLines(comparison: Comparison, i: number, row: GapRow): SumLin
       'demand × factor × difference in click-through, clicks a month',
       models.curveFitted ? 'click-through fitted from own search performance' : 'prior click-through curve',
     ),
+  ];
+}
+
+function worthLines(
+  comparison: Comparison,
+  i: number,
+  row: GapRow,
+  { weighed, captured, volume }: Sources,
+): SumLine[] {
+  const { columns, project, verdicts } = comparison;
+  const { currency, front } = project.settings;
+  const verdict = VERDICTS[verdicts[i]!]!;
+  return [
     row.chanceAssumed
       ? line('Chance', comparison.meanChance, 3, 'mean of this market, for want of a capture', weighed)
       : line(
           'Chance',
           row.chance,
           3,
-          `of standing within ${project.settings.front} after: ${row.action}`,
+          `of standing within ${front} after: ${row.action}`,
           `${weighed}, ${captured}`,
         ),
-    line(
-      'Worth of a click',
-      row.worth,
-      2,
-      WORTH_HOW[row.worthSource],
-      worthFrom(comparison, row, volumeSource),
-    ),
+    line('Worth of a click', row.worth, 2, WORTH_HOW[row.worthSource], worthFrom(comparison, row, volume)),
     line(
       'Fit',
       columns.fit[i]!,

@@ -16,12 +16,13 @@ import '../lane/lane.css';
 import { Notes } from '../notes/Notes';
 import { Problem } from '../words/Problem';
 import { RateWord } from '../words/RateWord';
-import { age, count, decimal, movement, spelledDay, volumeWord, worth } from '../words/figures';
+import { age, count, decimal, movement, spelledDay } from '../words/figures';
 import { AroundParts } from './AroundParts';
 import { FrontStudy } from './FrontStudy';
 import { HandPositions } from './HandPositions';
 import { LivePage } from './LivePage';
 import { PageDifference } from './PageDifference';
+import { DossierFacts } from './DossierFacts';
 import { PrioritySum } from './PrioritySum';
 import { ResultPage } from './ResultPage';
 import './dossier.css';
@@ -35,6 +36,40 @@ interface DossierProps {
   onClose: () => void;
 }
 const LANE_WIDTH = 420;
+
+/** Where everybody stands, with who is who. */
+function DossierLane({ data }: { data: Data }) {
+  return (
+    <>
+      <LaneHead width={LANE_WIDTH} />
+      <Lane
+        width={LANE_WIDTH}
+        height={40}
+        front={data.front}
+        own={{
+          name: data.own,
+          organic: data.row.own,
+          before: data.row.ownBefore,
+          paid: data.row.ownPaid,
+        }}
+        rivals={data.rivals.map((rival, r) => ({
+          ...rival,
+          hue: r,
+          organic: data.row.rivals[r]!,
+          paid: data.row.rivalsPaid[r]!,
+        }))}
+      />
+      <p className="legend soft">
+        <span className="disc" /> {data.own}
+        {data.rivals.map((rival, r) => (
+          <span key={rival.id}>
+            <span className={`letter hue-${r % 4}`}>{rival.letter}</span> {rival.name}
+          </span>
+        ))}
+      </p>
+    </>
+  );
+}
 
 /** All that is known of one keyword, in a panel beside the table. */
 export function Dossier({ project, keyword, comparison, own, onClose }: DossierProps) {
@@ -92,76 +127,8 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
             {movement(data.row) !== '' && <>, moved {movement(data.row)}</>}. Suggested:{' '}
             <b>{data.row.action}</b>. {data.row.reason}
           </p>
-          <LaneHead width={LANE_WIDTH} />
-          <Lane
-            width={LANE_WIDTH}
-            height={40}
-            front={data.front}
-            own={{
-              name: data.own,
-              organic: data.row.own,
-              before: data.row.ownBefore,
-              paid: data.row.ownPaid,
-            }}
-            rivals={data.rivals.map((rival, r) => ({
-              ...rival,
-              hue: r,
-              organic: data.row.rivals[r]!,
-              paid: data.row.rivalsPaid[r]!,
-            }))}
-          />
-          <p className="legend soft">
-            <span className="disc" /> {data.own}
-            {data.rivals.map((rival, r) => (
-              <span key={rival.id}>
-                <span className={`letter hue-${r % 4}`}>{rival.letter}</span> {rival.name}
-              </span>
-            ))}
-          </p>
-          <dl className="facts">
-            <Fact
-              name="Volume"
-              value={`${volumeWord(data.row)} a month${data.row.volumeBorrowed ? ', borrowed' : metricsAge}`}
-            />
-            <Fact name="Priority" value={worth(data.row.priority)} />
-            <Fact
-              name="CPC"
-              value={
-                data.row.cpcLow === null
-                  ? 'unknown'
-                  : `${decimal(data.row.cpcLow, 2)}–${decimal(data.row.cpcHigh, 2)} ${data.currency}${metricsAge}`
-              }
-            />
-            <Fact
-              name="Ad competition"
-              value={
-                data.row.adCompetition === null
-                  ? 'unknown'
-                  : `${decimal(data.row.adCompetition, 2)}${metricsAge}`
-              }
-            />
-            <Fact
-              name="Difficulty"
-              value={data.row.difficulty === null ? 'unknown' : `${data.row.difficulty} of 100${pageAge}`}
-            />
-            <Fact
-              name="Spread"
-              value={
-                data.row.spread === null
-                  ? 'unknown: nobody looked'
-                  : `${data.row.spread} of ${data.rivals.length} rivals`
-              }
-            />
-            <Fact name="Results" value={`${count(data.page?.results ?? null)}${pageAge}`} />
-            {data.row.ownPresumed && (
-              <Fact
-                name="Ours"
-                value="absent, presumed: a complete look-up does not name it; a capture settles it"
-                wide
-              />
-            )}
-            <Fact name="Our page" value={data.row.ownAddress ?? 'none ranks'} wide />
-          </dl>
+          <DossierLane data={data} />
+          <DossierFacts data={data} metricsAge={metricsAge} pageAge={pageAge} />
           <section className="section">
             <h2>Notes</h2>
             <Notes project={project} subject={{ on: 'keyword', keyword }} />
@@ -261,14 +228,5 @@ function OwnPerformance({ dossier: { performance, performanceUntil } }: { dossie
       , average position <b>{decimal(position, 1)}</b>. Exact, from {source}; held up to{' '}
       {spelledDay(performanceUntil)}, of whose last days not all may have come.
     </p>
-  );
-}
-
-function Fact({ name, value, wide }: { name: string; value: string; wide?: boolean }) {
-  return (
-    <div className={wide ? 'wide' : undefined}>
-      <dt className="faint">{name}</dt>
-      <dd title={value}>{value}</dd>
-    </div>
   );
 }

@@ -1,0 +1,67 @@
+import type { Dossier } from '@opsimath/contract/api/dossier';
+import { count, decimal, volumeWord, worth } from '../words/figures';
+
+/** What is known of a keyword beside its lane, each figure with its age where it has one. */
+export function DossierFacts({
+  data,
+  metricsAge,
+  pageAge,
+}: {
+  data: Dossier;
+  metricsAge: string;
+  pageAge: string;
+}) {
+  return (
+    <dl className="facts">
+      <Fact
+        name="Volume"
+        value={`${volumeWord(data.row)} a month${data.row.volumeBorrowed ? ', borrowed' : metricsAge}`}
+      />
+      <Fact name="Priority" value={worth(data.row.priority)} />
+      <Fact
+        name="CPC"
+        value={
+          data.row.cpcLow === null
+            ? 'unknown'
+            : `${decimal(data.row.cpcLow, 2)}–${decimal(data.row.cpcHigh, 2)} ${data.currency}${metricsAge}`
+        }
+      />
+      <Fact
+        name="Ad competition"
+        value={
+          data.row.adCompetition === null ? 'unknown' : `${decimal(data.row.adCompetition, 2)}${metricsAge}`
+        }
+      />
+      <Fact
+        name="Difficulty"
+        value={data.row.difficulty === null ? 'unknown' : `${data.row.difficulty} of 100${pageAge}`}
+      />
+      <Fact
+        name="Spread"
+        value={
+          data.row.spread === null
+            ? 'unknown: nobody looked'
+            : `${data.row.spread} of ${data.rivals.length} rivals`
+        }
+      />
+      <Fact name="Results" value={`${count(data.page?.results ?? null)}${pageAge}`} />
+      {data.row.ownPresumed && (
+        <Fact
+          name="Ours"
+          value="absent, presumed: a complete look-up does not name it; a capture settles it"
+          wide
+        />
+      )}
+      <Fact name="Our page" value={data.row.ownAddress ?? 'none ranks'} wide />
+    </dl>
+  );
+}
+
+function Fact({ name, value, wide }: { name: string; value: string; wide?: boolean }) {
+  return (
+    <div className={wide ? 'wide' : undefined}>
+      <dt className="faint">{name}</dt>
+      <dd title={value}>{value}</dd>
+    </div>
+  );
+}

@@ -1,0 +1,73 @@
+import { readLimits, writeLimits } from '@opsimath/contract/api/gapLimits';
+import { type GapMark, action, gapKind, gapMark, gapSort, paidState } from '@opsimath/contract/api/gaps';
+import type { Action } from '@opsimath/core/gap/action';
+import type { GapKind } from '@opsimath/core/gap/kind';
+import type { PaidState } from '@opsimath/core/gap/paid';
+import { DEPTH_BANDS, type DepthBand } from '@opsimath/core/ranking/position';
+import { VERDICTS, type Verdict } from '@opsimath/core/sift/sieve';
+import type { AddressReader } from './address';
+
+/** Which keywords are compared in Gaps, what narrows them, and how they are shown. */
+export interface GapScope {
+  pool: number | null;
+  /** List that is compared instead of a pool, or those keywords that are followed. */
+  list: number | null;
+  only: 'tracked' | '';
+  kinds: GapKind[];
+  paid: PaidState[];
+  marks: GapMark[];
+  find: string;
+  /** Rivals of which one at least is within the front, by id. */
+  rivals: number[];
+  bands: DepthBand[];
+  verdicts: Verdict[];
+  actions: Action[];
+  /** Limits of figures, as the API writes them. */
+  limits: string;
+  inList: number | null;
+  cluster: number | null;
+  /** Address of the own target that ranks. */
+  answering: string;
+  /** Gaps in groups. */
+  by: 'cluster' | 'target' | 'action' | '';
+  /** Orders of gaps: `-priority,keyword`. */
+  sort: string;
+  /** Columns of the gap table beside the usual ones. */
+  gapColumns: string[];
+  /** Keyword whose dossier is open. */
+  open: number | null;
+}
+
+export const USUAL_ORDER = '-priority';
+
+export function readGaps(address: AddressReader): GapScope {
+  return {
+    pool: address.id('pool'),
+    list: address.id('list'),
+    only: address.one('only', ['tracked'], ''),
+    kinds: address.several('kinds', gapKind.options),
+    paid: address.several('paid', paidState.options),
+    marks: address.several('marks', gapMark.options),
+    find: address.text('find'),
+    rivals: address.ids('rivals'),
+    bands: address.several('bands', DEPTH_BANDS),
+    verdicts: address.several('verdicts', VERDICTS),
+    actions: address.several('actions', action.options),
+    limits: writeLimits(readLimits(address.text('limits'))),
+    inList: address.id('inList'),
+    cluster: address.id('cluster'),
+    answering: address.text('answering'),
+    by: address.one('by', ['cluster', 'target', 'action'], ''),
+    sort: readOrder(address.words('sort')),
+    gapColumns: address.words('gapColumns'),
+    open: address.id('open'),
+  };
+}
+
+/** Orders of gaps that are known; the usual one without any. */
+function readOrder(parts: readonly string[]): string {
+  const known = parts.filter((part) =>
+    (gapSort.options as readonly string[]).includes(part.replace(/^-/, '')),
+  );
+  return known.length > 0 ? known.join(',') : USUAL_ORDER;
+}
