@@ -1,5 +1,11 @@
 import { BarChart, LineChart, ScatterChart } from 'echarts/charts';
-import { BrushComponent, GridComponent, LegendComponent, TooltipComponent } from 'echarts/components';
+import {
+  BrushComponent,
+  GridComponent,
+  MarkLineComponent,
+  LegendComponent,
+  TooltipComponent,
+} from 'echarts/components';
 import { type EChartsCoreOption, type EChartsType, init, use as register } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
@@ -10,6 +16,7 @@ register([
   ScatterChart,
   BrushComponent,
   GridComponent,
+  MarkLineComponent,
   LegendComponent,
   TooltipComponent,
   SVGRenderer,

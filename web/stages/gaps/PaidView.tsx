@@ -82,8 +82,8 @@ function PaidTitle({ data }: { data: Data }) {
           : `${count(data.doubling)} keywords are paid for where we stand at 3 or better anyway`}
       </h1>
       <div className="soft">
-        Paid slots are known of {count(data.looked)} of {count(data.keywords)} keywords; of the other{' '}
-        {count(data.keywords - data.looked)} it is unknown who pays.{' '}
+        Result pages with their paid slots are captured of {count(data.looked)} of {count(data.keywords)}{' '}
+        keywords; of the other {count(data.keywords - data.looked)} it is unknown who else pays.{' '}
         {data.doubling > 0 &&
           (data.costKnown > 0
             ? `They cost ${worth(data.atStake)} ${data.currency} a month, by the ${count(data.costKnown)} of which own ads say it. `
