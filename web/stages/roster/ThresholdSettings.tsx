@@ -108,7 +108,7 @@ export function ThresholdSettings({ settings, onChange: apply }: SettingsPart) {
       <h3>Titles are too long from, characters</h3>
       {SURFACES.map((surface) => (
         <label key={surface}>
-          <span>{surface}</span>
+          <span>a title, {surface}</span>
           <Figure
             value={titleLimits[surface]}
             min={10}
