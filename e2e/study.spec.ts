@@ -7,6 +7,9 @@ const SCOPE = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
 let address = '';
 let at = '';
 let keyword = 0;
+const TERM_HEAD =
+  'Date,Search term,Keyword,Match type,Landing page,Impressions,Clicks,Cost,Conversions,Conversion value';
+
 test.beforeAll(async ({ running }) => {
   const project = await running.project();
   at = project.at;
@@ -100,6 +103,18 @@ test('own bids are brought in, their auctions observed at the price said, and ea
   await page.goto(`${address}&view=paid`);
   const part = page.getByRole('region', { name: 'What we bid on' });
   await part.getByRole('button', { name: 'Bring our bids in' }).click();
+  // Before any own ad terms nobody knows what was shown.
+  await expect(part).toContainText('No own ad terms are held by this date');
+  await part.getByRole('button', { name: /^all/ }).click();
+  await expect(part.getByRole('row').nth(1)).toContainText('unknown');
+  await expect(part.getByRole('row').nth(1)).not.toContainText('never shown');
+  await running.bringIn(
+    at,
+    'first.csv',
+    'ad terms',
+    `${TERM_HEAD}\n2026-03-10,some other thing,bags,exact,https://${OWN}/a,9,1,1,0,0`,
+  );
+  await page.reload();
   await expect(part.getByRole('button', { name: 'Bring them in again' })).toBeVisible();
   const observe = part.getByRole('button', { name: /^Observe 14 days of their auctions for/ });
   const units = Number(/for ([\d,]+) units/.exec(await observe.innerText())![1]!.replace(',', ''));
@@ -117,13 +132,11 @@ test('conversion is drawn against volume: a term pressed in the picture is found
   page,
   running,
 }) => {
-  const head =
-    'Date,Search term,Keyword,Match type,Landing page,Impressions,Clicks,Cost,Conversions,Conversion value';
   const { rows }: GapPage = await running.api.get(`${at}/gaps?${SCOPE}&sort=-volume&limit=12`);
   const terms = rows.map(
     ({ text }, n) => `2026-03-10,${text},${text},exact,https://${OWN}/a,900,${20 + n},12,${n % 4},${n * 10}`,
   );
-  await running.bringIn(at, 'terms.csv', 'ad terms', [head, ...terms].join('\n'));
+  await running.bringIn(at, 'terms.csv', 'ad terms', [TERM_HEAD, ...terms].join('\n'));
   await page.goto(`${address}&view=paid`);
   const part = page.getByRole('region', { name: 'Own ad search terms' });
   await part.getByRole('button', { name: 'Conversion against volume as a picture' }).click();
