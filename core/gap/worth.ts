@@ -42,9 +42,9 @@ export interface WorthMaterial {
   projectDefault: number;
 }
 
-/** Middle of a CPC range; `null` unless both ends are known. */
-export function middleCpc(low: number | null, high: number | null): number | null {
-  return low === null || high === null ? null : (low + high) / 2;
+/** Middle of a CPC range; NaN unless both ends are known. */
+export function middleCpc(low: number, high: number): number {
+  return (low + high) / 2;
 }
 
 /**
@@ -66,8 +66,8 @@ export function worthOfClick({ own, market, cpcLow, cpcHigh, projectDefault }: W
       source: 'price and margin',
       sigma: 0,
     };
-  const cpc = middleCpc(cpcLow, cpcHigh);
-  if (cpc === null) return { value: projectDefault, source: 'project default', sigma: 0 };
+  const cpc = middleCpc(cpcLow ?? NaN, cpcHigh ?? NaN);
+  if (Number.isNaN(cpc)) return { value: projectDefault, source: 'project default', sigma: 0 };
   const sigma = cpcLow! > 0 && cpcHigh! > cpcLow! ? Math.log(cpcHigh! / cpcLow!) / (2 * Z_OF_RANGE) : 0;
   return { value: cpc * SHARE_OF_CPC, source: 'CPC', sigma };
 }

@@ -62,14 +62,6 @@ export function gapColumns(
   ];
 }
 
-/** Text that a spreadsheet would take for a formula gets an apostrophe in front; line ends become spaces. */
-export function safeCell(value: string | number | null): string | number {
-  if (value === null) return '';
-  if (typeof value === 'number') return value;
-  const flat = value.replace(/[\r\n]+/g, ' ');
-  return /^[\s\u00a0]*[=+\-@\t]/.test(flat) ? `'${flat}` : flat;
-}
-
 function rounded(value: number | null, digits: number): number | null {
   return value === null ? null : Number(value.toFixed(digits));
 }

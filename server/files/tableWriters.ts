@@ -2,7 +2,7 @@ import { PassThrough, Readable } from 'node:stream';
 import { stringify } from 'csv-stringify/sync';
 import ExcelJS from 'exceljs';
 import { z } from 'zod';
-import { safeCell } from './gapCsv';
+import { safeCell } from '@opsimath/core/text/safeCell';
 
 export const tableFormat = z.enum(['csv', 'xlsx', 'json']);
 export type TableFormat = z.infer<typeof tableFormat>;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { laneScale } from './lane/laneScale';
 import { laneWords } from './lane/laneWords';
-import { safeCell } from './table/copyAsTable';
+import { safeCell } from '@opsimath/core/text/safeCell';
 import { rowFinder } from './table/usePages';
 import { count, decimal, duration, movement, percent, spelledDay, worth } from './words/figures';
 import { ochreOf } from './words/ochre';

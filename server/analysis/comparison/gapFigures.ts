@@ -1,6 +1,7 @@
 import type { GapSort } from '@opsimath/contract/api/gaps';
 import type { GapFigure } from '@opsimath/contract/figures/gapFigures';
 import { volumeToResults, volumeToRivals } from '@opsimath/core/gap/ratios';
+import { middleCpc } from '@opsimath/core/gap/worth';
 import { estimatedClicks } from '@opsimath/core/ranking/clickThrough';
 import { ABSENT, UNKNOWN } from '@opsimath/core/ranking/position';
 import { filled } from '../facts/columnMaps';
@@ -53,7 +54,7 @@ const READERS: Record<GapFigure | Word, (comparison: Comparison) => Figures> = {
   'a month': ({ gaps }) => gaps.worthAMonth,
   cpc: (comparison) => {
     const { metrics, rows } = comparison;
-    return exact(comparison, (i) => (metrics.cpcLow[rows[i]!]! + metrics.cpcHigh[rows[i]!]!) / 2);
+    return exact(comparison, (i) => middleCpc(metrics.cpcLow[rows[i]!]!, metrics.cpcHigh[rows[i]!]!));
   },
   'ad competition': (comparison) =>
     exact(comparison, (i) => comparison.metrics.adCompetition[comparison.rows[i]!]!),

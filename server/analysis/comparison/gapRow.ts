@@ -5,8 +5,7 @@ import { GAP_KINDS, isNear } from '@opsimath/core/gap/kind';
 import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
 import { PAID_STATES } from '@opsimath/core/gap/paid';
 import { reason } from '@opsimath/core/gap/reason';
-import { rangeSigma } from '@opsimath/core/demand/volumeRange';
-import { VOLUME_SIGMA } from '@opsimath/core/gap/spreadOfWorth';
+import { chanceSpread, worthParts } from '@opsimath/core/gap/worthParts';
 import { WORTH_SOURCES } from '@opsimath/core/gap/worth';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
@@ -137,49 +136,33 @@ function blockOf(
   };
 }
 
-/** What spreads the expected worth (method §8). A chance that is the market's mean is as unsure as chances there differ. */
+/** What spreads the expected worth; `null` where that is unknown. */
 function partsOf(comparison: Comparison, i: number): GapRow['parts'] {
-  const { columns, gaps, curve } = comparison;
+  const { columns, gaps, curve, meanChance } = comparison;
   if (Number.isNaN(gaps.worthAMonth[i]!)) return null;
-  const held = columns.chance[i]!;
-  const assumed = Number.isNaN(held);
-  const chance = assumed ? comparison.meanChance : held;
-  return {
-    demand: columns.expectedVolume[i]!,
-    demandSigma: demandSigma(comparison, i),
-    clickShare:
-      columns.featureFactor[i]! * Math.max(0, curve[gaps.aim[i]!]! - curve[columns.ownOrganic[i]!]!),
-    logit: Math.log(chance / (1 - chance)),
-    logitError: assumed ? chanceSpread(comparison) : (known(comparison.chanceError[i]!) ?? 0),
+  return worthParts({
+    expectedVolume: columns.expectedVolume[i]!,
+    volumeRange: volumeRangeOf(comparison.metrics, comparison.rows[i]!),
+    featureFactor: columns.featureFactor[i]!,
+    curve,
+    aim: gaps.aim[i]!,
+    own: columns.ownOrganic[i]!,
+    chance: columns.chance[i]!,
+    chanceError: comparison.chanceError[i]!,
+    meanChance,
+    chanceSpread: spreadOf(columns.chance),
     worth: columns.worth[i]!,
     worthSigma: comparison.worthSigma[i]!,
     fit: columns.fit[i]!,
     effort: comparison.effort[i]!,
-  };
-}
-
-/** A range says itself how unsure it is; one figure is as unsure as such figures are. */
-function demandSigma({ metrics, rows }: Comparison, i: number): number {
-  const range = volumeRangeOf(metrics, rows[i]!);
-  return range === null ? VOLUME_SIGMA : rangeSigma(range);
+  });
 }
 
 const spreads = new WeakMap<Float64Array, number>();
 
-/** Standard deviation of the known chances of a comparison on the logit. */
-function chanceSpread({ columns: { chance } }: Comparison): number {
-  let spread = spreads.get(chance);
-  if (spread !== undefined) return spread;
-  let [count, sum, squares] = [0, 0, 0];
-  for (const value of chance) {
-    if (!(value > 0 && value < 1)) continue;
-    const logit = Math.log(value / (1 - value));
-    count++;
-    sum += logit;
-    squares += logit * logit;
-  }
-  spread = count < 2 ? 0 : Math.sqrt(Math.max(0, squares / count - (sum / count) ** 2));
-  spreads.set(chance, spread);
+function spreadOf(chances: Float64Array): number {
+  let spread = spreads.get(chances);
+  if (spread === undefined) spreads.set(chances, (spread = chanceSpread(chances)));
   return spread;
 }
 

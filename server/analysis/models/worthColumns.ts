@@ -1,4 +1,4 @@
-import { type OwnConversions, WORTH_SOURCES, worthOfClick } from '@opsimath/core/gap/worth';
+import { type OwnConversions, WORTH_SOURCES, middleCpc, worthOfClick } from '@opsimath/core/gap/worth';
 import { median } from '@opsimath/core/ranking/statistics';
 import type { AdTerms } from '../facts/adTerms';
 import type { Comparison, ComparisonParts } from '../comparison/comparison';
@@ -48,7 +48,7 @@ function marketWorth({ market, project, sides }: ComparisonParts) {
 export function costOfClick({ ads, metrics }: ComparisonParts, keyword: number, row: number): number {
   const term = ads.terms.get(keyword);
   if (term && term.clicks > 0) return term.cost / term.clicks;
-  return (metrics.cpcLow[row]! + metrics.cpcHigh[row]!) / 2;
+  return middleCpc(metrics.cpcLow[row]!, metrics.cpcHigh[row]!);
 }
 
 function known(value: number): number | null {

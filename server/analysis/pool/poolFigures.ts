@@ -1,3 +1,4 @@
+import { middleCpc } from '@opsimath/core/gap/worth';
 import type { PoolSort } from '@opsimath/contract/api/lookUps';
 import type { ClickCurve } from '@opsimath/core/ranking/clickThrough';
 import type { Pool } from './pool';
@@ -41,7 +42,7 @@ function makeFigures(pool: Pool, sort: PoolSort): PoolColumn {
     case 'cpc': {
       const low = ofMetric(pool, metrics.cpcLow, figures);
       const high = ofMetric(pool, metrics.cpcHigh, new Float32Array(figures.length));
-      return low.map((value, i) => (value + high[i]!) / 2);
+      return low.map((value, i) => middleCpc(value, high[i]!));
     }
     case 'targets':
       for (const column of pool.organic) countHeld(column, figures);

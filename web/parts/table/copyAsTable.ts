@@ -1,3 +1,5 @@
+import { safeCell } from '@opsimath/core/text/safeCell';
+
 /** Puts rows on the clipboard as a real table: tab-separated text and HTML, line ends and formula starts made safe. */
 export async function copyAsTable(rows: readonly (readonly string[])[]): Promise<void> {
   const safe = rows.map((row) => row.map(safeCell));
@@ -9,11 +11,6 @@ export async function copyAsTable(rows: readonly (readonly string[])[]): Promise
       'text/html': new Blob([html], { type: 'text/html' }),
     }),
   ]);
-}
-
-export function safeCell(cell: string): string {
-  const flat = cell.replace(/[\t\r\n]+/g, ' ');
-  return /^\s*[=+\-@]/.test(flat) && !/^-?[\d.,]+$/.test(flat) ? `'${flat}` : flat;
 }
 
 function escapeHtml(text: string): string {
