@@ -15,6 +15,7 @@ import { createApp } from './http/app';
 import { Changes } from './http/changes';
 import { knownProblemOf } from './problems/problem';
 import { httpSource } from './sources/httpSource';
+import { People } from './work/people';
 import { JobRunner } from './work/jobRunner';
 
 const folder = path.dirname(fileURLToPath(import.meta.url));
@@ -58,12 +59,14 @@ async function start(): Promise<void> {
     log.error({ number: number || undefined, where, stack }, 'a thread met something unforeseen');
   const analysis = startAnalysis(folder, databaseFile, turn, onTrouble);
   const changes = new Changes();
+  const people = new People();
   const jobs = new JobRunner(database, {
     folder,
     databaseFile,
     filesFolder,
     source,
     turn,
+    people,
     onTrouble,
     onEnd: ({ projectId }) => changes.tell({ project: projectId, what: 'facts', window: '' }),
   });
@@ -74,7 +77,7 @@ async function start(): Promise<void> {
   // The interface waits for these answers: fewer tries than long work makes.
   const quickSource = httpSource({ ...source, retries: Math.min(2, source.retries) });
   const app = createApp(
-    { database, source: quickSource, jobs, analysis, filesFolder, changes },
+    { database, source: quickSource, jobs, analysis, filesFolder, changes, people },
     path.join(home, '..', 'web', 'dist'),
     log,
     values['allowed-host'],

@@ -17,20 +17,31 @@ export const seedWay = z.enum([
 ]);
 export type SeedWay = z.infer<typeof seedWay>;
 
-/** Every way in which a keyword can have come into a pool, in the order of their bits. */
-export const FOUND_BY = [
-  'organic',
-  'paid',
-  ...seedWay.options,
-  'tags',
-  'phrases of the target',
-  'channel keywords',
-  'list',
-  'import',
-  'combined',
-] as const;
+/** Every way in which a keyword can have come into a pool, with the number that it is stored under and its bit in pools. */
+export const FOUND_BY_CODES = {
+  organic: 0,
+  paid: 1,
+  suggestions: 2,
+  'one letter more': 3,
+  'one letter before': 4,
+  phrase: 5,
+  'all words': 6,
+  'also ranked': 7,
+  spellings: 8,
+  'words of the front': 9,
+  tags: 10,
+  'phrases of the target': 11,
+  'channel keywords': 12,
+  list: 13,
+  import: 14,
+  combined: 15,
+} as const satisfies Record<SeedWay, number> & Record<string, number>;
+export type FoundBy = keyof typeof FOUND_BY_CODES;
+/** The same in the order of their codes. */
+export const FOUND_BY = (Object.keys(FOUND_BY_CODES) as FoundBy[]).sort(
+  (one, other) => FOUND_BY_CODES[one] - FOUND_BY_CODES[other],
+);
 export const foundBy = z.enum(FOUND_BY);
-export type FoundBy = z.infer<typeof foundBy>;
 
 /** What a target itself says: its tags, the phrases of its title and headings, a channel's keywords. */
 export const targetWords = z.enum(['tags', 'phrases of the target', 'channel keywords']);

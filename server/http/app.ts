@@ -93,6 +93,7 @@ export function createApp(
       parsedMethods: ['POST', 'PUT', 'PATCH', 'DELETE'],
     }),
   );
+  app.use((_, next) => services.people.waiting(next));
   app.use(services.changes.watch);
   app.use(router.routes());
   app.use(serve(webFolder, { maxage: 0 }));

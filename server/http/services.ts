@@ -2,6 +2,7 @@ import type { Analysis } from '../analysis/thread/analysis';
 import type { Database } from '../data/storage/connection';
 import type { SearchSource } from '../sources/searchSource';
 import type { Changes } from './changes';
+import type { People } from '../work/people';
 import type { JobRunner } from '../work/jobRunner';
 
 /** What the resources have to hand. */
@@ -12,4 +13,6 @@ export interface Services {
   analysis: Analysis;
   filesFolder: string;
   changes: Changes;
+  /** Whoever waits for an answer: long work makes way. */
+  people: People;
 }

@@ -61,6 +61,7 @@ export async function runImport(context: JobContext): Promise<string | null> {
       if (taken) rows.push(taken);
     }
     if (tally.pending >= chunkSize) await keep(bytes);
+    await context.people.makeWay();
   }
   await keep(size);
   await store.finish();

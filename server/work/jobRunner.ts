@@ -10,6 +10,7 @@ import { retryFailedParts } from '../data/lookUpSteps';
 import type { WriteTurn } from '../data/storage/writeTurn';
 import { KnownProblem } from '../problems/problem';
 import type { HttpSourceOptions } from '../sources/httpSource';
+import type { People } from './people';
 
 const FIRST_RESTART_MS = 1000;
 const LONGEST_RESTART_MS = 60_000;
@@ -27,6 +28,7 @@ interface RunnerOptions {
   source: HttpSourceOptions;
   turn: WriteTurn;
   onTrouble: (trouble: Trouble) => void;
+  people: People;
   /** A job has come to its end, whatever that is. */
   onEnd: (job: Job) => void;
 }
@@ -52,9 +54,9 @@ export class JobRunner {
 
   /** The thread that works. Should it ever die, another one goes on with what was unfinished, later each time. */
   private startThread(): Worker {
-    const { folder, databaseFile, filesFolder, source, turn, onTrouble } = this.options;
+    const { folder, databaseFile, filesFolder, source, turn, people, onTrouble } = this.options;
     const worker = new Worker(path.join(folder, 'jobWorker.js'), {
-      workerData: { file: databaseFile, filesFolder, source, turn: turn.shared },
+      workerData: { file: databaseFile, filesFolder, source, turn: turn.shared, people: people.shared },
     });
     const { threadId } = worker;
     worker.on('message', (report: Report) => {

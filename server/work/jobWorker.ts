@@ -14,6 +14,7 @@ import { runCaptures } from './captureJob';
 import { type JobContext, ProgressMeter } from './steps/context';
 import { runImport } from './importJob';
 import type { Order, Report } from './jobRunner';
+import { People } from './people';
 import { Locks } from './steps/locks';
 import { runLookUp } from './lookUpJob';
 import { runArchive } from './archiveJob';
@@ -24,6 +25,7 @@ interface WorkerData {
   filesFolder: string;
   source: HttpSourceOptions;
   turn: SharedArrayBuffer;
+  people: SharedArrayBuffer;
 }
 
 const AT_ONCE = 2;
@@ -34,7 +36,8 @@ const MOST_RESTARTS = 8;
 const WRITE_AGAIN_MS = 5000;
 const LOOK_AT_LOG_MS = 10_000;
 
-const { file, filesFolder, source: sourceOptions, turn } = workerData as WorkerData;
+const { file, filesFolder, source: sourceOptions, turn, people: shared } = workerData as WorkerData;
+const people = new People(shared);
 const database = await openDatabase(file, new WriteTurn(turn));
 const source = httpSource(sourceOptions);
 const queue = new PQueue({ concurrency: AT_ONCE });
@@ -125,6 +128,7 @@ async function runToEnd(id: number, controller: AbortController): Promise<Ended 
       request: row.request,
       database,
       source,
+      people,
       locks,
       places: new PlaceBook(database),
       filesFolder,

@@ -3,7 +3,7 @@ import { gapQuery } from '@opsimath/contract/api/gaps';
 import { poolQuery } from '@opsimath/contract/api/lookUps';
 import { overTimeQuery } from '@opsimath/contract/api/overTime';
 import { ownQueryQuery } from '@opsimath/contract/api/ownQueries';
-import { projectSettings } from '@opsimath/contract/api/projects';
+import type { projectSettings } from '@opsimath/contract/api/projects';
 import { reportQuery } from '@opsimath/contract/api/report';
 import { siftQuery } from '@opsimath/contract/api/sift';
 import { openDatabase } from '../../data/storage/connection';

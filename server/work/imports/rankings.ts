@@ -61,6 +61,7 @@ export async function runRankingsImport(
     if (++parts % WORDS_EVERY === 0) await indexNewKeywords(database);
     bytesTold = part.bytes;
     refused += part.rejected.length;
+    await context.people.makeWay();
   }
   await indexNewKeywords(database);
   for (const date of dates)

@@ -2,6 +2,7 @@ import type { JobProgress } from '@opsimath/contract/api/jobs';
 import type { Database } from '../../data/storage/connection';
 import type { PlaceBook } from '../../data/places';
 import type { SearchSource } from '../../sources/searchSource';
+import type { People } from '../people';
 import type { Locks } from './locks';
 
 /** What one piece of long work has to hand. */
@@ -13,6 +14,8 @@ export interface JobContext {
   source: SearchSource;
   /** Shared by all jobs. */
   locks: Locks;
+  /** Whoever waits for an answer meanwhile: work in large steps makes way. */
+  people: Pick<People, 'makeWay'>;
   /** Shared by all captures of the job. */
   places: PlaceBook;
   /** Where uploaded files lie. */
