@@ -4,6 +4,7 @@ import type { ComparisonScope } from '@opsimath/contract/api/gaps';
 import { COVERAGES, coverage } from '@opsimath/core/copy/coverage';
 import { startBy } from '@opsimath/core/demand/startBy';
 import { peakMonth, seasonStrength, trendOf } from '@opsimath/core/demand/trend';
+import { easierNeighbours } from '@opsimath/core/gap/neighbours';
 import { turnover } from '@opsimath/core/gap/ratios';
 import { GAP_KINDS } from '@opsimath/core/gap/kind';
 import { median } from '@opsimath/core/ranking/statistics';
@@ -101,19 +102,18 @@ async function neighboursOf(
   keywordKey: string,
 ): Promise<Around['neighbours']> {
   const { keywords, columns, gaps, project } = comparison;
-  const own = columns.chance[i]!;
-  if (Number.isNaN(own)) return [];
+  if (Number.isNaN(columns.chance[i]!)) return [];
   const containing = new Set(
     await keywordIdsContaining(workspace.database, comparison.market.id, keywordKey),
   );
   const clusters = keywords.length <= MOST_CLUSTERED ? await clustersOf(workspace, comparison) : null;
-  const found: { at: number; why: Around['neighbours'][number]['why'] }[] = [];
-  for (let at = 0; at < keywords.length; at++) {
-    if (at === i || !(columns.chance[at]! >= project.settings.thresholds.easier * own)) continue;
-    if (clusters !== null && clusters[at] === clusters[i]) found.push({ at, why: 'same cluster' });
-    else if (containing.has(keywords[at]!)) found.push({ at, why: 'contains it' });
-  }
-  found.sort((a, b) => (gaps.worthAMonth[b.at]! || 0) - (gaps.worthAMonth[a.at]! || 0) || a.at - b.at);
+  const found = easierNeighbours(i, {
+    chances: columns.chance,
+    worths: gaps.worthAMonth,
+    clusters,
+    contains: (at) => containing.has(keywords[at]!),
+    times: project.settings.thresholds.easier,
+  });
   const texts = await keywordsById(
     workspace.database,
     found.map(({ at }) => keywords[at]!),

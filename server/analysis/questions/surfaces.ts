@@ -1,3 +1,4 @@
+import { couldBeOurs } from '@opsimath/core/ranking/couldBeOurs';
 import type { OnSurface, SurfacesView, surfacesQuery } from '@opsimath/contract/api/surfaces';
 import type { ShownPage } from '@opsimath/contract/api/dossier';
 import type { z } from 'zod';
@@ -94,15 +95,11 @@ function onSurface(
   const blocks = (page?.slots ?? [])
     .filter(({ kind }) => BLOCKS.has(kind))
     .map(({ kind, slot, side, letter, owner }) => ({ kind, slot, holder: { side, letter, owner } }));
-  const blockKinds = new Map<string, boolean>();
-  for (const { kind, holder } of blocks)
-    blockKinds.set(kind, (blockKinds.get(kind) ?? false) || holder.side === 'own');
   const ours = positions('own');
-  const held =
-    inFront.filter(({ side }) => side === 'own').length + [...blockKinds.values()].filter(Boolean).length;
-  const open =
-    [...kinds.values()].filter((entry) => entry.ours === 0).length +
-    [...blockKinds.values()].filter((isOurs) => !isOurs).length;
+  const { held, could } = couldBeOurs({
+    results: inFront.map(({ what, side }) => ({ kind: what ?? 'page', own: side === 'own' })),
+    blocks: blocks.map(({ kind, holder }) => ({ kind, own: holder.side === 'own' })),
+  });
   return {
     market: market.code,
     surface: market.surface,
@@ -120,7 +117,7 @@ function onSurface(
     }),
     kinds: [...kinds].map(([kind, entry]) => ({ kind, ...entry })),
     blocks,
-    could: page === null ? 0 : held + open,
+    could,
     held,
   };
 }

@@ -17,6 +17,11 @@ export function count(value: number | null | undefined): string {
   return value === null || value === undefined ? UNKNOWN_SIGN : whole.format(value);
 }
 
+/** A figure with every digit that its source gave, in groups of three. */
+export function asGiven(value: number): string {
+  return value.toLocaleString('en-US', { maximumFractionDigits: 20 });
+}
+
 /** A volume as its source gave it: one figure, or from … to. */
 export function volumeWord(row: {
   volume: number | null;

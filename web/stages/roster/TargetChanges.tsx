@@ -1,5 +1,5 @@
 import type { Target } from '@opsimath/contract/api/targets';
-import { count, spelledDay } from '../../parts/words/figures';
+import { asGiven, spelledDay } from '../../parts/words/figures';
 import { useTargetVersionsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 
@@ -28,7 +28,7 @@ export function TargetChanges({ target }: { target: Target }) {
         <dt>figures</dt>
         <dd>
           {Object.entries(record.figures)
-            .map(([name, value]) => `${name} ${value === null ? 'unknown' : count(value)}`)
+            .map(([name, value]) => `${name} ${value === null ? 'unknown' : asGiven(value)}`)
             .join(', ')}
         </dd>
       </dl>
