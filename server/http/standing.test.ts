@@ -252,6 +252,27 @@ describe('over time', () => {
     expect(page.totals.kinds.unknown).toBe(page.totals.keywords);
     expect(page.rests.latest).toBeNull();
   });
+
+  test('every day is drawn over the same keywords; who begins later has more of them', async () => {
+    const ask = (more = ''): Promise<OverTime> => running.api.get(`${at}/over-time?${SCOPE}${more}`);
+    const before = await ask();
+    const { rows } = await running.api.get(`${at}/gaps?${SCOPE}&sort=-volume&limit=500`);
+    const fresh = rows.filter(({ captureDate }: { captureDate: string | null }) => captureDate === null);
+    const keywords = fresh.slice(0, 7).map(({ id }: { id: number }) => id);
+    const { id } = await running.api.post(`${at}/captures`, { market: MARKET, dates: [DATE], keywords });
+    await running.api.finished(id);
+    const after = await ask();
+    // More captures on the last day move nothing that was drawn.
+    expect(after.panel).toBe(before.panel);
+    expect(after.dates.map(({ sides }) => sides)).toEqual(before.dates.map(({ sides }) => sides));
+    expect(after.dates.at(-1)!.captured).toBe(before.dates.at(-1)!.captured + 7);
+    for (const { sides } of after.dates)
+      for (const { depth } of sides) expect(depth.reduce((sum, count) => sum + count, 0)).toBe(after.panel);
+    // The last day alone has them all.
+    const late = await ask(`&from=${DATE}`);
+    expect([late.dates.map(({ date }) => date), late.panel]).toEqual([[DATE], before.panel + 7]);
+    expect(after.bases.map(({ keywords: count }) => count)).toEqual([before.panel, before.panel + 7]);
+  });
 });
 
 test('what lies around a keyword agrees with its captured page', async () => {
