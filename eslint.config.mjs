@@ -54,6 +54,7 @@ export default tseslint.config(
   },
   {
     files: ['contract/**/*.ts'],
+    ignores: ['**/*.test.ts'],
     rules: forbid([nodeBuiltins, outOf('server', 'standin', 'web', 'bench', 'e2e')]),
   },
   {
