@@ -19,67 +19,74 @@ export function gapFigures(comparison: Comparison, figure: GapFigure | Word): Fi
   let columns = kept.get(comparison);
   if (!columns) kept.set(comparison, (columns = new Map()));
   let column = columns.get(figure);
-  if (!column) columns.set(figure, (column = READERS[figure](comparison)));
+  if (!column) {
+    const read = READERS[figure](comparison);
+    column = typeof read === 'function' ? filled(new Float64Array(comparison.rows.length), read) : read;
+    columns.set(figure, column);
+  }
   return column;
 }
 
-/** One figure of one row as it is shown; `null` where it is unknown, or no position. */
+/** One figure of one row as it is shown; `null` where it is unknown, or no position. No column is made for it. */
 export function gapFigure(comparison: Comparison, figure: GapFigure, i: number): number | null {
-  const value = gapFigures(comparison, figure)[i]!;
+  const read = READERS[figure](comparison);
+  const value = typeof read === 'function' ? read(i) : read[i]!;
   return Number.isNaN(value) || (POSITIONS.has(figure) && value === ABSENT) ? null : value;
 }
 
 const POSITIONS: ReadonlySet<GapFigure> = new Set(['own', 'best rival']);
 
-const exact = ({ rows }: Comparison, of: (i: number) => number): Float64Array =>
-  filled(new Float64Array(rows.length), of);
-const positions = (column: Uint8Array): Float32Array =>
-  filled(new Float32Array(column.length), (i) => (column[i] === UNKNOWN ? NaN : column[i]!));
-const unlessNegative = (column: Int16Array, i: number): number => (column[i]! < 0 ? NaN : column[i]!);
+const position = (column: Uint8Array) => (i: number) => (column[i] === UNKNOWN ? NaN : column[i]!);
+const unlessNegative = (column: Int16Array) => (i: number) => (column[i]! < 0 ? NaN : column[i]!);
 
-/** How each figure of the register is read. */
-const READERS: Record<GapFigure | Word, (comparison: Comparison) => Figures> = {
+/** How each figure of the register is read: from a column that stands, or row by row. */
+const READERS: Record<GapFigure | Word, (comparison: Comparison) => Figures | ((i: number) => number)> = {
   priority: ({ gaps }) => gaps.priority,
   kind: ({ gaps }) => gaps.kind,
   move: ({ gaps }) => gaps.moved,
-  own: ({ columns }) => positions(columns.ownOrganic),
-  'best rival': ({ gaps }) => positions(gaps.rivalBest),
-  spread: (comparison) =>
-    exact(comparison, (i) => (comparison.gaps.rivalBest[i] === UNKNOWN ? NaN : comparison.gaps.spread[i]!)),
+  own: ({ columns }) => position(columns.ownOrganic),
+  'best rival': ({ gaps }) => position(gaps.rivalBest),
+  spread:
+    ({ gaps }) =>
+    (i) =>
+      gaps.rivalBest[i] === UNKNOWN ? NaN : gaps.spread[i]!,
   demand: ({ columns }) => columns.expectedVolume,
   volume: ({ volume }) => volume,
   chance: ({ columns }) => columns.chance,
   worth: ({ columns }) => columns.worth,
   gain: ({ gaps }) => gaps.gain,
   'a month': ({ gaps }) => gaps.worthAMonth,
-  cpc: (comparison) => {
-    const { metrics, rows } = comparison;
-    return exact(comparison, (i) => middleCpc(metrics.cpcLow[rows[i]!]!, metrics.cpcHigh[rows[i]!]!));
-  },
-  'ad competition': (comparison) =>
-    exact(comparison, (i) => comparison.metrics.adCompetition[comparison.rows[i]!]!),
-  difficulty: (comparison) => exact(comparison, (i) => unlessNegative(comparison.difficulty, i)),
+  cpc:
+    ({ metrics, rows }) =>
+    (i) =>
+      middleCpc(metrics.cpcLow[rows[i]!]!, metrics.cpcHigh[rows[i]!]!),
+  'ad competition':
+    ({ metrics, rows }) =>
+    (i) =>
+      metrics.adCompetition[rows[i]!]!,
+  difficulty: ({ difficulty }) => unlessNegative(difficulty),
   action: ({ gaps }) => gaps.action,
   paid: ({ gaps }) => gaps.paid,
   effort: ({ effort }) => effort,
   verdict: ({ verdicts }) => verdicts,
-  'at stake': (comparison) =>
-    exact(comparison, (i) =>
-      comparison.gaps.doubling[i] === 1
-        ? (comparison.ads.terms.get(comparison.keywords[i]!)?.cost ?? NaN)
-        : NaN,
-    ),
-  'our clicks': (comparison) => clicksOf(comparison, comparison.columns.ownOrganic),
-  'rival clicks': (comparison) => clicksOf(comparison, comparison.gaps.rivalBest),
-  results: (comparison) => exact(comparison, (i) => comparison.metrics.results[comparison.rows[i]!]!),
-  'exact rivals': (comparison) => exact(comparison, (i) => unlessNegative(comparison.exactRivals, i)),
-  'volume to results': (comparison) => {
-    const results = gapFigures(comparison, 'results');
-    return exact(comparison, (i) => volumeToResults(comparison.volume[i]!, results[i]!));
-  },
-  'volume to rivals': (comparison) => {
-    const rivals = gapFigures(comparison, 'exact rivals');
-    return exact(comparison, (i) => volumeToRivals(comparison.volume[i]!, rivals[i]!));
+  'at stake':
+    ({ gaps, ads, keywords }) =>
+    (i) =>
+      gaps.doubling[i] === 1 ? (ads.terms.get(keywords[i]!)?.cost ?? NaN) : NaN,
+  'our clicks': (comparison) => clicksAt(comparison, comparison.columns.ownOrganic),
+  'rival clicks': (comparison) => clicksAt(comparison, comparison.gaps.rivalBest),
+  results:
+    ({ metrics, rows }) =>
+    (i) =>
+      metrics.results[rows[i]!]!,
+  'exact rivals': ({ exactRivals }) => unlessNegative(exactRivals),
+  'volume to results':
+    ({ volume, metrics, rows }) =>
+    (i) =>
+      volumeToResults(volume[i]!, metrics.results[rows[i]!]!),
+  'volume to rivals': ({ volume, exactRivals }) => {
+    const rivals = unlessNegative(exactRivals);
+    return (i) => volumeToRivals(volume[i]!, rivals(i));
   },
   'front price': ({ frontMedians }) => frontMedians.price,
   'front rating': ({ frontMedians }) => frontMedians.rating,
@@ -87,10 +94,9 @@ const READERS: Record<GapFigure | Word, (comparison: Comparison) => Figures> = {
 };
 
 /** Estimated clicks a month at some positions (method §3): 0 for absent, unknown for unknown. */
-function clicksOf({ volume, columns, curve }: Comparison, positions: Uint8Array): Float64Array {
-  return filled(new Float64Array(positions.length), (i) =>
+function clicksAt({ volume, columns, curve }: Comparison, positions: Uint8Array): (i: number) => number {
+  return (i) =>
     positions[i] === UNKNOWN
       ? NaN
-      : estimatedClicks(volume[i]!, positions[i]!, columns.featureFactor[i]!, curve),
-  );
+      : estimatedClicks(volume[i]!, positions[i]!, columns.featureFactor[i]!, curve);
 }
