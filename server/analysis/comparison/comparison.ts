@@ -19,39 +19,7 @@ import type { Sides } from '../facts/sides';
 import type { Standings } from '../facts/standings';
 import { costOfClick, worthColumns } from '../models/worthColumns';
 
-/** A finished comparison: one entry a keyword in every column, in the order of `keywords`. */
-export interface Comparison extends CaptureFacts {
-  project: Project;
-  market: MarketRow;
-  date: string;
-  compareDate: string | null;
-  sides: Sides;
-  now: Standings;
-  before: Standings | null;
-  metrics: Metrics;
-  models: Models;
-  curve: ClickCurve;
-  /** Keyword ids, ascending, and the same as indices into the standings. */
-  keywords: Int32Array;
-  rows: Int32Array;
-  columns: ComparisonColumns;
-  gaps: GapColumns;
-  volume: Float64Array;
-  /** Index into WORTH_SOURCES. */
-  worthSource: Uint8Array;
-  /** How sure the worth is: σ of its logarithm. */
-  worthSigma: Float64Array;
-  ads: AdTerms;
-  /** Index into VERDICTS. */
-  verdicts: Uint8Array;
-  effort: Float64Array;
-  meanChance: number;
-  byHand: ReadonlySet<number>;
-  borrowed: Borrowed | null;
-  /** Sides presumed absent, by entry of the standings. */
-  presumed: Presumed;
-}
-
+/** What a comparison is made of. */
 export interface ComparisonParts {
   project: Project;
   market: MarketRow;
@@ -61,6 +29,7 @@ export interface ComparisonParts {
   now: Standings;
   before: Standings | null;
   metrics: Metrics;
+  /** Keyword ids, ascending. */
   keywords: Int32Array;
   models: Models;
   ads: AdTerms;
@@ -68,7 +37,26 @@ export interface ComparisonParts {
   byHand: ReadonlySet<number>;
   /** Volumes lent by another surface, where the settings want them. */
   borrowed: Borrowed | null;
+  /** Sides presumed absent, by entry of the standings. */
   presumed: Presumed;
+}
+
+/** A finished comparison: one entry a keyword in every column, in the order of `keywords`. */
+export interface Comparison extends CaptureFacts, ComparisonParts {
+  curve: ClickCurve;
+  /** The keywords as indices into the standings. */
+  rows: Int32Array;
+  columns: ComparisonColumns;
+  gaps: GapColumns;
+  volume: Float64Array;
+  /** Index into WORTH_SOURCES. */
+  worthSource: Uint8Array;
+  /** How sure the worth is: σ of its logarithm. */
+  worthSigma: Float64Array;
+  /** Index into VERDICTS. */
+  verdicts: Uint8Array;
+  effort: Float64Array;
+  meanChance: number;
 }
 
 /** Gathers the columns of method §5–§8 from what was read, and compares. */

@@ -1,3 +1,4 @@
+import { periodDays, readPeriod } from '@opsimath/core/demand/period';
 import { dayOf, isoDayOf } from '@opsimath/core/day';
 import { conversionsTogether } from '@opsimath/core/ads/searchTerms';
 import { findSegments } from '../../data/segments/segments';
@@ -56,6 +57,19 @@ export function adTermsUntil(
   return workspace.keep('ad terms', revisions, [projectId, marketId, date, period], () =>
     gatherTerms(workspace, revisions, projectId, marketId, date, period),
   );
+}
+
+/** Own ad terms of the month held on or before a date, and those of a period that ends with it; the same where none are. */
+export async function adTermsOver(
+  workspace: Workspace,
+  revisions: Revisions,
+  { project, market, date }: { project: { id: number }; market: { id: number }; date: string },
+  own: string,
+): Promise<{ month: AdTerms; period: AdTerms }> {
+  const month = await adTermsUntil(workspace, revisions, project.id, market.id, date);
+  if (month.to === null) return { month, period: month };
+  const days = periodDays(readPeriod(own)!, month.to);
+  return { month, period: await adTermsUntil(workspace, revisions, project.id, market.id, date, days) };
 }
 
 async function gatherTerms(

@@ -8,14 +8,13 @@ import {
   whyUnseen,
 } from '@opsimath/core/ads/bidGuide';
 import { coverage } from '@opsimath/core/copy/coverage';
-import { periodDays, readPeriod } from '@opsimath/core/demand/period';
 import { key } from '@opsimath/core/text/key';
 import type { z } from 'zod';
 import { daysUntil, lowestWinning } from '../../data/auctions';
 import { keywordsById } from '../../data/keywords';
 import { type OwnBid, ownBids } from '../../data/ownBids';
 import { placeRecords } from '../../data/placeRecords';
-import { type AdTerm, adTermsUntil } from '../facts/adTerms';
+import { type AdTerm, adTermsOver } from '../facts/adTerms';
 import type { Comparison } from '../comparison/comparison';
 import { openComparison } from '../comparison/openComparison';
 import type { Workspace } from '../kept/workspace';
@@ -33,18 +32,7 @@ export async function bids(
   const { comparison, revisions } = await openComparison(workspace, projectId, scope);
   const { market, project } = comparison;
   const held = await ownBids(database, projectId, market.id, scope.date);
-  const all = await adTermsUntil(workspace, revisions, projectId, market.id, scope.date);
-  const ads =
-    all.to === null
-      ? all
-      : await adTermsUntil(
-          workspace,
-          revisions,
-          projectId,
-          market.id,
-          scope.date,
-          periodDays(readPeriod(own)!, all.to),
-        );
+  const { period: ads } = await adTermsOver(workspace, revisions, comparison, own);
   const told = { currency: project.settings.currency, from: ads.from, to: ads.to };
   if (held === null) return { ...told, date: null, rows: [] };
   const guides = await observedGuides(workspace, comparison);

@@ -3,7 +3,6 @@ import { BALANCES, balanceEdges, balances } from '@opsimath/core/ads/balance';
 import { paidMissing } from '@opsimath/core/ads/guideRatio';
 import { whyUnseen } from '@opsimath/core/ads/bidGuide';
 import { TERM_STATES, isCostly, shrunkCtrs, termState } from '@opsimath/core/ads/searchTerms';
-import { periodDays, readPeriod } from '@opsimath/core/demand/period';
 import { isDoubling } from '@opsimath/core/gap/paid';
 import { shrunkRate } from '@opsimath/core/rates/betaPrior';
 import { rateOf } from '@opsimath/core/rates/wilson';
@@ -14,7 +13,7 @@ import { keywordsById } from '../../data/keywords';
 import { listedKeywords } from '../../data/lists';
 import { placesById } from '../../data/places';
 import { MATCH_CODES } from '../../data/segments/matchCodes';
-import { type AdTerm, type AdTerms, adTermsUntil } from '../facts/adTerms';
+import { type AdTerm, type AdTerms, adTermsOver } from '../facts/adTerms';
 import type { Comparison } from '../comparison/comparison';
 import { gapFigures } from '../comparison/gapFigures';
 import { positionOf } from '../facts/positionOf';
@@ -28,19 +27,8 @@ type Row = AdTermRow & { key: string };
 export async function paidView(workspace: Workspace, projectId: number, query: Query): Promise<PaidView> {
   const { own, state, balance, find, sort, offset, limit, ...scope } = query;
   const { comparison, revisions } = await openComparison(workspace, projectId, scope);
-  const { market, project } = comparison;
-  const held = await adTermsUntil(workspace, revisions, projectId, market.id, scope.date);
-  const ads =
-    held.to === null
-      ? held
-      : await adTermsUntil(
-          workspace,
-          revisions,
-          projectId,
-          market.id,
-          scope.date,
-          periodDays(readPeriod(own)!, held.to),
-        );
+  const { project } = comparison;
+  const { month: held, period: ads } = await adTermsOver(workspace, revisions, comparison, own);
   const targetCost = project.settings.targetCost ?? held.together?.costOfConversion ?? null;
   const { all, sold, volumes } = await termRows(workspace, comparison, ads, targetCost);
   const terms = [...ads.terms.values()];
