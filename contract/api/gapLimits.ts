@@ -1,8 +1,7 @@
-import { type GapFigure, LIMITED } from '../figures/gapFigures';
+import { type GapFigure, GAP_FIGURE_NAMES } from '../figures/gapFigures';
 
-export type Limited = GapFigure;
 export interface GapLimit {
-  figure: Limited;
+  figure: GapFigure;
   least: number | null;
   most: number | null;
   /** Whether rows of which it is unknown pass. */
@@ -13,7 +12,7 @@ export interface GapLimit {
 export function readLimits(text: string): GapLimit[] {
   return text.split(',').flatMap((part) => {
     const [, name, least, most, unknown] = /^([a-z ]+):([-\d.eE+]*?)\.\.([-\d.eE+]*)(\??)$/.exec(part) ?? [];
-    const figure = LIMITED.find((known) => known === name);
+    const figure = GAP_FIGURE_NAMES.find((known) => known === name);
     if (figure === undefined) return [];
     const bound = (digits: string): number | null =>
       digits !== '' && Number.isFinite(Number(digits)) ? Number(digits) : null;

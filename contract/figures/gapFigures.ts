@@ -1,36 +1,4 @@
-/** What may stand beside a figure: its currency, how many rivals there are, how many results make a page. */
-export interface FigureContext {
-  currency: string;
-  rivals: number;
-  resultsPerPage: number;
-}
-
-/** A figure of a keyword in a comparison: what it is called everywhere, its unit, and where it is defined. */
-export interface Figure {
-  /** Head of its column in tables. */
-  head: string;
-  /** Its unit, with the currency where it has one. */
-  unit: (context: FigureContext) => string;
-  /** Section of the method. */
-  section: string;
-  /** Digits behind the point in tables, and in files. */
-  digits: number;
-  fileDigits: number;
-  /** What a tip says of it. */
-  tip: (context: FigureContext) => string;
-  estimated: boolean;
-  /** Whether a limit can be set to it. All of them sort. */
-  limits: boolean;
-  /** A position: shown as a place, “absent” or “unknown”. */
-  position?: boolean;
-  width: number;
-}
-
-const plain = (text: string) => (): string => text;
-const money =
-  (per: string) =>
-  ({ currency }: FigureContext): string =>
-    `${currency} ${per}`;
+import { type Figure, type FigureContext, money, plain } from './figure';
 
 /**
  * The register of figures of a comparison. A name means the same figure, with the same value, in the table, its sorting and
@@ -44,8 +12,6 @@ export const GAP_FIGURES = {
     digits: 0,
     fileDigits: 0,
     tip: plain('Searches a month, mean of the latest 12; with ~ borrowed from another surface.'),
-    estimated: false,
-    limits: true,
     width: 76,
   },
   demand: {
@@ -56,7 +22,6 @@ export const GAP_FIGURES = {
     fileDigits: 1,
     tip: plain('Searches a month expected over the coming three months: volume × season. Estimated.'),
     estimated: true,
-    limits: true,
     width: 76,
   },
   chance: {
@@ -69,7 +34,6 @@ export const GAP_FIGURES = {
       'Probability of standing on the front after the suggested action. Estimated from the capture; “mean” is the market’s, for want of one.',
     ),
     estimated: true,
-    limits: true,
     width: 68,
   },
   worth: {
@@ -81,7 +45,6 @@ export const GAP_FIGURES = {
     tip: ({ currency }) =>
       `Worth of a click in ${currency}. By own conversions, price and margin, or the CPC, else set for the project. Estimated.`,
     estimated: true,
-    limits: true,
     width: 64,
   },
   gain: {
@@ -92,7 +55,6 @@ export const GAP_FIGURES = {
     fileDigits: 2,
     tip: plain('Clicks a month more at the position aimed at. Estimated.'),
     estimated: true,
-    limits: true,
     width: 70,
   },
   'a month': {
@@ -104,7 +66,6 @@ export const GAP_FIGURES = {
     tip: ({ currency }) =>
       `Expected worth in ${currency} a month: chance × gain in clicks × worth × fit. Estimated.`,
     estimated: true,
-    limits: true,
     width: 74,
   },
   priority: {
@@ -116,7 +77,6 @@ export const GAP_FIGURES = {
     tip: ({ currency }) =>
       `Expected worth in ${currency} a month for a day of work. Estimated; the dossier opens the sum.`,
     estimated: true,
-    limits: true,
     width: 84,
   },
   effort: {
@@ -126,8 +86,6 @@ export const GAP_FIGURES = {
     digits: 2,
     fileDigits: 2,
     tip: plain('Effort of the suggested action in days, from the settings.'),
-    estimated: false,
-    limits: true,
     width: 60,
   },
   cpc: {
@@ -138,8 +96,6 @@ export const GAP_FIGURES = {
     fileDigits: 4,
     tip: ({ currency }) =>
       `What a click costs in ${currency}, middle of the range that its source gives. A high CPC is not a high conversion.`,
-    estimated: false,
-    limits: true,
     width: 96,
   },
   'ad competition': {
@@ -151,8 +107,6 @@ export const GAP_FIGURES = {
     tip: plain(
       'Competition among advertisers, 0–1, as the source says. It tells nothing of organic difficulty.',
     ),
-    estimated: false,
-    limits: true,
     width: 76,
   },
   difficulty: {
@@ -165,7 +119,6 @@ export const GAP_FIGURES = {
       '0–100, of the captured front: 0.7 × its median authority + 30 × share with the phrase in the title. Nothing of ours is in it.',
     ),
     estimated: true,
-    limits: true,
     width: 76,
   },
   own: {
@@ -175,8 +128,6 @@ export const GAP_FIGURES = {
     digits: 0,
     fileDigits: 0,
     tip: ({ resultsPerPage }) => `Our best organic position. ${resultsPerPage} results make a page.`,
-    estimated: false,
-    limits: true,
     position: true,
     width: 70,
   },
@@ -187,8 +138,6 @@ export const GAP_FIGURES = {
     digits: 0,
     fileDigits: 0,
     tip: plain('The best organic position of any rival.'),
-    estimated: false,
-    limits: true,
     position: true,
     width: 78,
   },
@@ -200,8 +149,6 @@ export const GAP_FIGURES = {
     fileDigits: 0,
     tip: ({ rivals }) =>
       `Rivals within the front, of ${rivals}. It proves relevance, not gain: it is no part of priority. Unknown where nobody looked.`,
-    estimated: false,
-    limits: true,
     width: 64,
   },
   move: {
@@ -211,8 +158,6 @@ export const GAP_FIGURES = {
     digits: 0,
     fileDigits: 0,
     tip: plain('Places moved since the compare-with date; positive is up. Never computed from an unknown.'),
-    estimated: false,
-    limits: true,
     width: 58,
   },
   'at stake': {
@@ -223,8 +168,6 @@ export const GAP_FIGURES = {
     fileDigits: 2,
     tip: ({ currency }) =>
       `What our ads cost a month in ${currency} on terms where we stand near the top without paying. Exact, from own ad terms.`,
-    estimated: false,
-    limits: true,
     width: 74,
   },
   'our clicks': {
@@ -237,7 +180,6 @@ export const GAP_FIGURES = {
       'Clicks a month at our position: volume × click-through × what stands above. Estimated; true clicks are in own search performance.',
     ),
     estimated: true,
-    limits: true,
     width: 80,
   },
   'rival clicks': {
@@ -248,7 +190,6 @@ export const GAP_FIGURES = {
     fileDigits: 1,
     tip: plain('The same at the best rival’s position. Estimated.'),
     estimated: true,
-    limits: true,
     width: 92,
   },
   results: {
@@ -258,8 +199,6 @@ export const GAP_FIGURES = {
     digits: 0,
     fileDigits: 0,
     tip: plain('How many results the source counts. Rough: no part of chance or priority.'),
-    estimated: false,
-    limits: true,
     width: 86,
   },
   'exact rivals': {
@@ -269,8 +208,6 @@ export const GAP_FIGURES = {
     digits: 0,
     fileDigits: 0,
     tip: plain('Results of the captured front, ours left out, with the phrase in the title.'),
-    estimated: false,
-    limits: true,
     width: 86,
   },
   'volume to results': {
@@ -282,8 +219,6 @@ export const GAP_FIGURES = {
     tip: plain(
       'Searches a month for a thousand results. Counts of different sources do not compare; no part of priority.',
     ),
-    estimated: false,
-    limits: true,
     width: 98,
   },
   'volume to rivals': {
@@ -293,8 +228,6 @@ export const GAP_FIGURES = {
     digits: 0,
     fileDigits: 2,
     tip: plain('Searches a month for each exact rival and one more. No part of priority.'),
-    estimated: false,
-    limits: true,
     width: 92,
   },
   'front price': {
@@ -304,8 +237,6 @@ export const GAP_FIGURES = {
     digits: 2,
     fileDigits: 2,
     tip: ({ currency }) => `Median price of the captured front in ${currency}; marketplaces only.`,
-    estimated: false,
-    limits: true,
     width: 92,
   },
   'front rating': {
@@ -315,8 +246,6 @@ export const GAP_FIGURES = {
     digits: 1,
     fileDigits: 2,
     tip: plain('Median rating of the captured front; marketplaces only.'),
-    estimated: false,
-    limits: true,
     width: 76,
   },
   'front reviews': {
@@ -326,8 +255,6 @@ export const GAP_FIGURES = {
     digits: 0,
     fileDigits: 1,
     tip: plain('Median number of reviews of the captured front; marketplaces only.'),
-    estimated: false,
-    limits: true,
     width: 84,
   },
 } as const satisfies Record<string, Figure>;
@@ -335,8 +262,6 @@ export const GAP_FIGURES = {
 export type GapFigure = keyof typeof GAP_FIGURES;
 export const GAP_FIGURE_NAMES = Object.keys(GAP_FIGURES) as GapFigure[];
 export const figureOf = (name: GapFigure): Figure => GAP_FIGURES[name];
-/** Figures that a limit can be set to. */
-export const LIMITED = GAP_FIGURE_NAMES.filter((name) => GAP_FIGURES[name].limits);
 
 /** Head of a figure in files: what it is, with its unit. */
 export function fileHead(name: GapFigure, context: FigureContext): string {

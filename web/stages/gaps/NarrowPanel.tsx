@@ -1,5 +1,5 @@
 import { type GapLimit, readLimits, writeLimits } from '@opsimath/contract/api/gapLimits';
-import { LIMITED } from '@opsimath/contract/figures/gapFigures';
+import { GAP_FIGURE_NAMES } from '@opsimath/contract/figures/gapFigures';
 import { type GapPage, action } from '@opsimath/contract/api/gaps';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
@@ -102,7 +102,7 @@ export function NarrowPanel({ project, page, scope, onChange }: NarrowPanelProps
 function Limits({ limits, onChange }: { limits: GapLimit[]; onChange: (limits: GapLimit[]) => void }) {
   const set = (figure: GapLimit['figure'], change: Partial<GapLimit>): void =>
     onChange(limits.map((limit) => (limit.figure === figure ? { ...limit, ...change } : limit)));
-  const free = LIMITED.filter((figure) => !limits.some((limit) => limit.figure === figure));
+  const free = GAP_FIGURE_NAMES.filter((figure) => !limits.some((limit) => limit.figure === figure));
   return (
     <div className="limits">
       {limits.map(({ figure, least, most, unknown }) => (
