@@ -1,3 +1,4 @@
+import { viewsADay } from '@opsimath/core/ranking/front';
 import { DAY_MS } from '@opsimath/core/day';
 import type { Front, FrontCard, frontRequest } from '@opsimath/contract/api/front';
 import type { Target } from '@opsimath/contract/api/targets';
@@ -111,7 +112,7 @@ function ourBest(
     surface === market.surface && record && ['page', 'video', 'listing'].includes(kind) ? [record] : [],
   );
   const pull = (record: SourceFullRecord): number =>
-    viewsADay(record, date) ?? -(record.figures['sales rank'] ?? Infinity);
+    viewsOfDay(record, date) ?? -(record.figures['sales rank'] ?? Infinity);
   return single.sort((a, b) => pull(b) - pull(a))[0] ?? null;
 }
 
@@ -160,7 +161,7 @@ async function comparer(
       picture: record.picture,
       published: record.published,
       updated: record.updated,
-      figures: { ...record.figures, 'views a day': viewsADay(record, date) },
+      figures: { ...record.figures, 'views a day': viewsOfDay(record, date) },
       units: units === null ? null : Math.round(units),
       revenue: units === null || price === null ? null : Math.round(units * price),
       likeness: ours ? likeness(ours, stemVector(wordsOf(record), market.language, counts)) : null,
@@ -182,7 +183,7 @@ function aheadOf(
   const [ourRank, theirRank] = [us.figures['sales rank'], other.figures['sales rank']];
   if (us.category === other.category && ourRank && theirRank && theirRank < ourRank)
     found.push(`outsells us: sales rank ${theirRank}, ours ${ourRank} (lower sells more)`);
-  const [ourViews, theirViews] = [viewsADay(us, date), viewsADay(other, date)];
+  const [ourViews, theirViews] = [viewsOfDay(us, date), viewsOfDay(other, date)];
   if (ourViews && theirViews && theirViews > ourViews)
     found.push(`${times(theirViews, ourViews)} our views a day`);
   const [ourReviews, theirReviews] = [us.figures.reviews, other.figures.reviews];
@@ -201,11 +202,10 @@ function aheadOf(
   return found;
 }
 
-export function viewsADay(record: SourceFullRecord, date: string): number | null {
-  const { views } = record.figures;
-  if (typeof views !== 'number' || record.published === null) return null;
-  const days = Math.max(1, (Date.parse(date) - Date.parse(record.published)) / DAY_MS);
-  return Math.round((views / days) * 10) / 10;
+export function viewsOfDay({ figures, published }: SourceFullRecord, date: string): number | null {
+  const age = published === null ? null : (Date.parse(date) - Date.parse(published)) / DAY_MS;
+  const views = viewsADay(figures.views, age);
+  return views === null ? null : Math.round(views * 10) / 10;
 }
 
 /** Sites, channels and shops that hold the shown slots, those with most first. */

@@ -44,8 +44,7 @@ const KINDS = {
   'word counts': { most: 4, grounds: [] },
   tree: { most: 3, grounds: [] },
   variants: { most: 4, grounds: ['variants', 'translations'] },
-  'gap clusters': { most: 3, grounds: [] },
-  answer: { most: 200, grounds: [] },
+  answer: { most: 100, grounds: [] },
 } as const satisfies Record<string, { most: number; grounds: readonly Ground[] }>;
 export type KeptKind = keyof typeof KINDS;
 

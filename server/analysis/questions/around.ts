@@ -16,7 +16,7 @@ import { listMarkets } from '../../data/markets';
 import { volumesAt } from '../../data/volumes';
 import { KnownProblem } from '../../problems/problem';
 import type { Comparison } from '../comparison/comparison';
-import { beforeUs, frontOf } from './frontFacts';
+import { beforeUs, frontInFigures } from './frontFacts';
 import { gapFigure } from '../comparison/gapFigures';
 import { clustersOf } from '../comparison/gapClusters';
 import { borrowedUntil } from '../facts/borrowed';
@@ -45,7 +45,7 @@ export async function around(
   const { market, sides, project } = comparison;
   const page = await resultPage(workspace, market.id, keywordId, scope.date, sides);
   const keywordKey = (await keywordsById(workspace.database, [keywordId])).get(keywordId)!.key;
-  const front = page === null ? null : frontOf(comparison, page, keywordKey);
+  const front = page === null ? null : frontInFigures(comparison, page, keywordKey);
   return {
     before: page === null ? null : beforeUs(page, project.settings.resultsPerPage ?? market.resultsPerPage),
     front,

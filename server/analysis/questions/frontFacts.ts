@@ -1,6 +1,7 @@
 import type { Around } from '@opsimath/contract/api/around';
 import type { ShownPage } from '@opsimath/contract/api/dossier';
 import { type FrontResult, resultFacts, weakPlaces } from '@opsimath/core/gap/resultFacts';
+import { frontOf } from '@opsimath/core/ranking/front';
 import { pageKind } from '@opsimath/core/text/pageKind';
 import type { Comparison } from '../comparison/comparison';
 
@@ -24,15 +25,14 @@ export function beforeUs({ slots }: ShownPage, resultsPerPage: number): Around['
 const BLOCKS: ReadonlySet<string> = new Set(['answer box', 'image block', 'video block']);
 
 /** The front of a captured page in figures (method §14). */
-export function frontOf(
+export function frontInFigures(
   { project, market, sides }: Comparison,
   page: ShownPage,
   keywordKey: string,
 ): Around['front'] {
   const { settings } = project;
-  const slots = page.slots.filter(
-    ({ kind, position }) => kind === 'organic' && position !== null && position <= settings.front,
-  );
+  const organic = page.slots.filter(({ kind }) => kind === 'organic');
+  const slots = frontOf(organic, settings.front);
   const figure = (slot: (typeof slots)[number], name: string): number | null => slot.figures[name] ?? null;
   const front = slots.map((slot): FrontResult => ({
     position: slot.position!,
@@ -46,7 +46,7 @@ export function frontOf(
     reviews: figure(slot, 'reviews'),
     views: figure(slot, 'views'),
   }));
-  const deeper = page.slots.find(({ kind, side }) => kind === 'organic' && side === 'own');
+  const deeper = organic.find(({ side }) => side === 'own');
   const record = sides.own.find(({ record: known }) => known !== null)?.record ?? null;
   const ours = deeper
     ? {

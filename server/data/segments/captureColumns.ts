@@ -1,3 +1,4 @@
+import { viewsADay } from '@opsimath/core/ranking/front';
 import { DAY_MS } from '@opsimath/core/day';
 import type { ResultPagesAnswer, SlotKind, SourceRecord, Surface } from '@opsimath/contract/source/answers';
 import { type PreparedText, prepareText, textStanding } from '@opsimath/core/gap/textStanding';
@@ -141,7 +142,8 @@ const RANK_SCALE = 1e6;
 
 /** Views a day, else inverse sales rank (in millionths), else the number of ratings (method §6). */
 function engagementOf(figures: SourceRecord['figures'], ageDays: number | null): number | null {
-  if (typeof figures.views === 'number' && ageDays !== null) return figures.views / Math.max(1, ageDays);
+  const views = viewsADay(figures.views, ageDays);
+  if (views !== null) return views;
   if (typeof figures['sales rank'] === 'number') return RANK_SCALE / figures['sales rank'];
   return figures.reviews ?? null;
 }
