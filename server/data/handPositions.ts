@@ -25,7 +25,7 @@ export async function handPositionsOf(
           WHERE hand_position.project_id = ? AND keyword_id = ? ORDER BY date DESC, hand_position.id DESC`,
     args: [projectId, keywordId],
   });
-  return rawRows<HandPosition>(found);
+  return rawRows<HandPosition>(found).map((row) => ({ ...row }));
 }
 
 /** All that were typed in for a market, in the order of their days. */
@@ -40,7 +40,7 @@ export async function handFacts(
           WHERE project_id = ? ORDER BY date, hand_position.id`,
     args: [marketId, projectId],
   });
-  return rawRows<HandFact>(found);
+  return rawRows<HandFact>(found).map((row) => ({ ...row }));
 }
 
 // Comparisons name what they rest on by the revision of the project.

@@ -66,5 +66,5 @@ export async function ownBids(
           WHERE project_id = ? AND market_id = ? AND date = ? ORDER BY campaign, keyword_id, match`,
     args: [projectId, marketId, known.day!],
   });
-  return { date: String(known.day), bids: rawRows<OwnBid>(found) };
+  return { date: String(known.day), bids: rawRows<OwnBid>(found).map((row) => ({ ...row })) };
 }

@@ -55,7 +55,7 @@ export async function* archiveLines(database: Database, projectId: number): Asyn
   const rows = async <Row = Record<string, unknown>>(
     sql: string,
     args: (number | string)[] = [],
-  ): Promise<Row[]> => rawRows<Row>(await database.client.execute({ sql, args }));
+  ): Promise<Row[]> => rawRows<Row>(await database.client.execute({ sql, args })).map((row) => ({ ...row }));
   const [project] = await rows('SELECT name, settings, created_at FROM project WHERE id = ?', [projectId]);
   if (!project) throw new KnownProblem('no-such-project', `There is no project ${projectId}.`);
   yield line({ format: ARCHIVE_FORMAT, version: ARCHIVE_VERSION });

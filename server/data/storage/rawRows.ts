@@ -3,5 +3,5 @@
  * taken at its word: who writes the statement says the type.
  */
 export function rawRows<Row>(answer: { rows: readonly unknown[] }): Row[] {
-  return answer.rows.map((row) => ({ ...(row as Row) }));
+  return answer.rows as Row[];
 }
