@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { findSegments, segmentStatements } from '../../data/segments/segments';
-import { writeTogether } from '../../data/storage/connection';
+import { findSegments } from '../../data/segments/segments';
 import { temporaryDatabase } from '../../testing/database';
+import { type TestSlot, storeCapture } from '../../testing/facts';
 import { ColumnStore } from '../kept/columnStore';
 import { CaptureReader, newestCaptures } from './captures';
 import { firstPlaces } from './firstPlaces';
@@ -9,7 +9,7 @@ import { firstPlaces } from './firstPlaces';
 interface Page {
   date: string;
   keyword: number;
-  slots: { place: number; organic: number; paid: number; authority: number; phrase: number }[];
+  slots: TestSlot[];
 }
 
 let held: Awaited<ReturnType<typeof temporaryDatabase>>;
@@ -20,54 +20,16 @@ afterAll(() => held.remove());
 
 async function read(pages: readonly Page[], masks?: Uint32Array) {
   await held.database.client.execute('DELETE FROM segment');
-  for (const { date, keyword, slots } of pages) {
-    const bytes = (of: (slot: Page['slots'][number]) => number): Uint8Array => Uint8Array.from(slots, of);
-    await writeTogether(
-      held.database,
-      segmentStatements(
-        { kind: 'captures', marketId: 1, source: 'services', date, rows: 1 },
-        {
-          keyword: Int32Array.of(keyword),
-          depth: Uint8Array.of(100),
-          slotStart: Int32Array.of(0),
-          slotCount: Int32Array.of(slots.length),
-          place: Int32Array.from(slots, ({ place }) => place),
-          organic: bytes(({ organic }) => organic),
-          paid: bytes(({ paid }) => paid),
-          authority: bytes(({ authority }) => authority),
-          phrase: bytes(({ phrase }) => phrase),
-          feature: bytes(() => 0),
-          titleWords: bytes(() => 0),
-          fieldWords: bytes(() => 0),
-          engagement: Float32Array.from(slots, () => NaN),
-          age: Int32Array.from(slots, () => -1),
-          updated: Int32Array.from(slots, () => -1),
-          above: Uint8Array.of(1),
-          paidAbove: Uint8Array.of(slots.filter(({ paid }) => paid > 0).length),
-          words: Uint8Array.of(2),
-          ...Object.fromEntries(
-            ['m0', 'm1', 'm2', 'm3', 'm4', 'm5', 'm6'].map((name) => [name, Float64Array.of(1)]),
-          ),
-        },
-      ),
-    );
-  }
+  for (const page of pages) await storeCapture(held.database, page);
   const store = new ColumnStore(held.database, 1e6);
   const segments = await findSegments(held.database, { marketId: 1 });
   const newest = await newestCaptures(store, segments, { least: 1, most: 3 });
   return { store, newest, reader: await CaptureReader.over(store, newest, masks) };
 }
 
-const slot = (
-  place: number,
-  organic: number,
-  more: Partial<Page['slots'][number]> = {},
-): Page['slots'][number] => ({
+const slot = (place: number, organic: number, more: Partial<TestSlot> = {}): TestSlot => ({
   place,
   organic,
-  paid: 0,
-  authority: 40,
-  phrase: 0,
   ...more,
 });
 

@@ -1,8 +1,8 @@
 import { ABSENT, UNKNOWN } from '@opsimath/core/ranking/position';
 import type { CompleteLookUp } from '../../data/completeLookUps';
-import { findSegments, segmentStatements } from '../../data/segments/segments';
-import { writeTogether } from '../../data/storage/connection';
+import { findSegments } from '../../data/segments/segments';
 import { temporaryDatabase } from '../../testing/database';
+import { storeCapture, storeRanking } from '../../testing/facts';
 import { ColumnStore } from '../kept/columnStore';
 import { presumeAbsent } from './presumed';
 import type { Sides } from './sides';
@@ -29,45 +29,16 @@ beforeAll(async () => {
 afterAll(() => held.remove());
 beforeEach(() => held.database.client.execute('DELETE FROM segment'));
 
-async function ranked(date: string, keyword: number, place: number, organic: number, importId?: number) {
-  await writeTogether(
-    held.database,
-    segmentStatements(
-      {
-        kind: 'rankings',
-        marketId: 1,
-        date,
-        rows: 1,
-        source: importId === undefined ? 'services' : 'table.csv',
-        ...(importId === undefined ? {} : { importId }),
-      },
-      {
-        keyword: Int32Array.of(keyword),
-        place: Int32Array.of(place),
-        organic: Uint8Array.of(organic),
-        paid: Uint8Array.of(0),
-      },
-    ),
-  );
-}
-
-async function captured(date: string, keyword: number, place: number, organic: number) {
-  await writeTogether(
-    held.database,
-    segmentStatements(
-      { kind: 'captures', marketId: 1, source: 'services', date, rows: 1 },
-      {
-        keyword: Int32Array.of(keyword),
-        depth: Uint8Array.of(100),
-        slotStart: Int32Array.of(0),
-        slotCount: Int32Array.of(1),
-        place: Int32Array.of(place),
-        organic: Uint8Array.of(organic),
-        paid: Uint8Array.of(0),
-      },
-    ),
-  );
-}
+const ranked = (date: string, keyword: number, place: number, organic: number, importId?: number) =>
+  storeRanking(held.database, {
+    date,
+    keyword,
+    place,
+    organic,
+    ...(importId === undefined ? {} : { importId }),
+  });
+const captured = (date: string, keyword: number, place: number, organic: number) =>
+  storeCapture(held.database, { date, keyword, slots: [{ place, organic }] });
 
 const whole = (address: string, date: string, source: string | null = null): CompleteLookUp => ({
   address,

@@ -1,8 +1,8 @@
 import { ABSENT, UNKNOWN } from '@opsimath/core/ranking/position';
 import fc from 'fast-check';
-import { writeTogether } from '../../data/storage/connection';
-import { findSegments, segmentStatements } from '../../data/segments/segments';
+import { findSegments } from '../../data/segments/segments';
 import { temporaryDatabase } from '../../testing/database';
+import { storeCapture, storeRanking } from '../../testing/facts';
 import { ColumnStore } from '../kept/columnStore';
 import type { Sides } from './sides';
 import { buildStandings } from './standings';
@@ -37,34 +37,8 @@ afterAll(() => held.remove());
 
 async function store(facts: readonly Fact[]): Promise<void> {
   await held.database.client.execute('DELETE FROM segment');
-  for (const fact of facts) {
-    const head = { marketId: 1, source: 'test', date: fact.date, rows: 1 };
-    await writeTogether(
-      held.database,
-      fact.type === 'look-up'
-        ? segmentStatements(
-            { ...head, kind: 'rankings' },
-            {
-              keyword: Int32Array.of(fact.keyword),
-              place: Int32Array.of(fact.place),
-              organic: Uint8Array.of(fact.organic),
-              paid: Uint8Array.of(fact.paid),
-            },
-          )
-        : segmentStatements(
-            { ...head, kind: 'captures' },
-            {
-              keyword: Int32Array.of(fact.keyword),
-              depth: Uint8Array.of(100),
-              slotStart: Int32Array.of(0),
-              slotCount: Int32Array.of(fact.slots.length),
-              place: Int32Array.from(fact.slots, (slot) => slot.place),
-              organic: Uint8Array.from(fact.slots, (slot) => slot.organic),
-              paid: Uint8Array.from(fact.slots, (slot) => slot.paid),
-            },
-          ),
-    );
-  }
+  for (const fact of facts)
+    await (fact.type === 'look-up' ? storeRanking(held.database, fact) : storeCapture(held.database, fact));
 }
 
 /** The plain version: for one side, keyword and kind of slot, the newest day that says anything decides. */
