@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { createWriteStream } from 'node:fs';
-import { mkdir, rm, stat } from 'node:fs/promises';
+import { mkdir, open, rm, stat } from 'node:fs/promises';
 import path from 'node:path';
 import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -50,7 +49,9 @@ export async function storeUpload(context: Context, file: string): Promise<numbe
     },
   });
   try {
-    await pipeline(context.req, measure, createWriteStream(file));
+    // Opened beforehand: a stream that opens by itself may make the file after it was removed below.
+    const handle = await open(file, 'w');
+    await pipeline(context.req, measure, handle.createWriteStream());
   } catch (error) {
     await rm(file, { force: true });
     const problem = error instanceof KnownProblem ? error : storageProblem(error);
