@@ -1,4 +1,5 @@
 import type { KeptJudgement } from '@opsimath/contract/api/judgements';
+import { poolFileHead } from '@opsimath/contract/figures/poolFigures';
 import type { Database } from './storage/connection';
 import { keywordsById } from './keywords';
 import { listMembers } from './lists';
@@ -14,7 +15,7 @@ const LATEST = '9999-12-31';
 const HEADS = [
   'keyword',
   'market',
-  'volume (searches a month)',
+  poolFileHead('volume', ''),
   'verdict',
   'parked',
   'reason',

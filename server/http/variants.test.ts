@@ -369,7 +369,7 @@ describe('a list', () => {
     expect(renewed.history.at(-1)).toMatchObject({ person: 'Ines', what: '2 keywords became 2' });
     const file = await fetch(`${running.server.url}/api${address}/file?format=csv`);
     const [heads] = (await file.text()).split('\n');
-    for (const head of ['north.example organic position', 'purpose', 'language', 'verdict', 'CPC low (USD)'])
+    for (const head of ['north.example organic position', 'purpose', 'language', 'verdict', 'CPC low (USD a click)'])
       expect(heads).toContain(head);
   });
 

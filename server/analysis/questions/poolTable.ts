@@ -1,4 +1,10 @@
 import type { PoolQueryRead, PoolRow } from '@opsimath/contract/api/lookUps';
+import {
+  type PoolFigure,
+  POOL_READERS,
+  poolFigureOf,
+  poolFileHead,
+} from '@opsimath/contract/figures/poolFigures';
 import { notesOfKeywords } from '../../data/notes';
 import { openPool } from '../pool/pool';
 import { poolIndices } from '../pool/poolOrder';
@@ -32,28 +38,33 @@ export function poolColumns(
   currency: string,
   notes: ReadonlyMap<number, string>,
 ): [string, (row: PoolRow) => Cell][] {
-  const rounded = (value: number | null, digits: number): number | null =>
-    value === null ? null : Math.round(value * 10 ** digits) / 10 ** digits;
+  const figure = (name: PoolFigure): [string, (row: PoolRow) => Cell] => [
+    poolFileHead(name, currency),
+    (row) => {
+      const value = POOL_READERS[name](row);
+      return value === null ? null : Number(value.toFixed(poolFigureOf(name).fileDigits));
+    },
+  ];
   return [
     ['keyword', (row) => row.text],
     ['found by', (row) => row.found.join(', ')],
     ['from', (row) => row.from.join(', ')],
-    ['volume (searches a month)', (row) => row.volume],
+    figure('volume'),
     ...targets.flatMap((target, t): [string, (row: PoolRow) => Cell][] => [
       [`${target} organic position`, (row) => row.organic[t] ?? null],
       [`${target} paid slot`, (row) => row.paid[t] ?? null],
       [`${target} position captured`, (row) => row.captured[t] ?? null],
     ]),
-    ['estimated clicks a month of these targets', (row) => rounded(row.clicks, 1)],
-    [`CPC low (${currency})`, (row) => row.cpcLow],
-    [`CPC high (${currency})`, (row) => row.cpcHigh],
-    ['ad competition (0-1)', (row) => row.adCompetition],
-    ['difficulty (0-100)', (row) => row.difficulty],
-    ['results count (rough)', (row) => row.results],
-    ['words', (row) => row.words],
+    figure('clicks'),
+    [`CPC low (${currency} a click)`, (row) => row.cpcLow],
+    [`CPC high (${currency} a click)`, (row) => row.cpcHigh],
+    figure('adCompetition'),
+    figure('difficulty'),
+    figure('results'),
+    figure('words'),
     ['trend', (row) => row.trend],
-    ['trend (ln of volume a year)', (row) => rounded(row.trendSlope, 4)],
-    ['peak month', (row) => (row.peak === null ? null : row.peak + 1)],
+    figure('trend'),
+    figure('peak'),
     ['appearances among the first ten', (row) => row.appearances],
     ['targets of the front that use it', (row) => row.uses],
     [

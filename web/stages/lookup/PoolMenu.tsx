@@ -1,3 +1,4 @@
+import { type PoolFigure, POOL_READERS, poolFigureOf } from '@opsimath/contract/figures/poolFigures';
 import type { LookUp, PoolPage, PoolQuery, PoolRow } from '@opsimath/contract/api/lookUps';
 import { App, Button, Checkbox, Dropdown, Popover } from 'antd';
 import { copyAsTable } from '../../parts/table/copyAsTable';
@@ -138,6 +139,9 @@ export function PoolMenu({ lookUp, lookUps, query, page }: PoolMenuProps) {
   );
 }
 
+/** What is copied, in this order. */
+const COPIED_FIGURES: readonly PoolFigure[] = ['adCompetition', 'difficulty', 'results', 'words'];
+
 /** Rows as a table for the clipboard, every figure with its head. */
 function poolAsTable(page: PoolPage): string[][] {
   // What nobody told is unknown; where a target was not found, nothing stands.
@@ -150,10 +154,7 @@ function poolAsTable(page: PoolPage): string[][] {
     ...page.targets.flatMap((target) => [`${target} organic`, `${target} paid`]),
     'CPC low',
     'CPC high',
-    'ad competition',
-    'difficulty',
-    'results count',
-    'words',
+    ...COPIED_FIGURES.map((name) => poolFigureOf(name).head.toLowerCase()),
   ];
   return [
     heads,
@@ -164,10 +165,7 @@ function poolAsTable(page: PoolPage): string[][] {
       ...page.targets.flatMap((_, t) => [place(row.organic[t]), place(row.paid[t])]),
       text(row.cpcLow),
       text(row.cpcHigh),
-      text(row.adCompetition),
-      text(row.difficulty),
-      text(row.results),
-      text(row.words),
+      ...COPIED_FIGURES.map((name) => text(POOL_READERS[name](row))),
     ]),
   ];
 }

@@ -1,18 +1,20 @@
+import { POOL_FIGURES } from '@opsimath/contract/figures/poolFigures';
+
 /** Columns of a pool that can be shown or not, in their order. The keyword is always there. */
 export const COLUMN_NAMES = {
-  found: 'How found',
-  volume: 'Volume',
-  months: '12 months',
-  trend: 'Trend',
+  found: POOL_FIGURES.sources.head,
+  volume: POOL_FIGURES.volume.head,
+  months: POOL_FIGURES.peak.head,
+  trend: POOL_FIGURES.trend.head,
   lane: 'Positions',
-  targets: 'Targets',
-  appearances: 'Appearances',
-  clicks: 'Clicks',
-  cpc: 'CPC',
-  adCompetition: 'Ad competition',
-  difficulty: 'Difficulty',
-  results: 'Results',
-  words: 'Words',
+  targets: POOL_FIGURES.targets.head,
+  appearances: POOL_FIGURES.appearances.head,
+  clicks: POOL_FIGURES.clicks.head,
+  cpc: POOL_FIGURES.cpc.head,
+  adCompetition: POOL_FIGURES.adCompetition.head,
+  difficulty: POOL_FIGURES.difficulty.head,
+  results: POOL_FIGURES.results.head,
+  words: POOL_FIGURES.words.head,
 } as const;
 export type ColumnId = keyof typeof COLUMN_NAMES;
 

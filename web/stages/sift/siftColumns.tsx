@@ -1,11 +1,13 @@
 import type { Marker } from '@opsimath/contract/api/markers';
 import type { SiftRow } from '@opsimath/contract/api/sift';
+import { POOL_READERS } from '@opsimath/contract/figures/poolFigures';
 import { laneColumn } from '../../parts/pool/laneColumn';
+import { poolFigureColumn } from '../../parts/pool/poolFigureColumn';
 import type { PoolSides } from '../../parts/pool/poolSides';
 import type { GridColumn } from '../../parts/table/gridColumn';
 import { Tick } from '../../parts/table/Tick';
 import { MarkerRow } from '../../parts/marks/MarkerShapes';
-import { count, decimal } from '../../parts/words/figures';
+import { count } from '../../parts/words/figures';
 import { LANGUAGE_NAMES } from '../../parts/words/languages';
 import type { ExtraColumn } from './extraColumns';
 
@@ -38,7 +40,7 @@ export function siftColumns(task: {
       id: 'keyword',
       head: 'Keyword',
       sort: 'keyword',
-      width: 228,
+      width: 212,
       cell: (row) => (
         <span
           className={row.translation ? 'said-twice' : undefined}
@@ -85,48 +87,13 @@ export function siftColumns(task: {
         </span>
       ),
     },
-    {
-      id: 'volume',
-      head: 'Volume',
-      sort: 'volume',
-      tip: 'Searches a month: mean of the latest 12 known months (§2).',
-      width: 72,
-      align: 'right',
-      cell: (row) => (row.volume === null ? <span className="faint">unknown</span> : count(row.volume)),
-    },
+    poolFigureColumn('volume'),
     laneColumn(sides, { width: task.extra.length > 0 ? NARROW_LANE : LANE, height: ROW }),
-    {
-      id: 'targets',
-      head: 'Rank',
-      sort: 'targets',
-      tip: 'How many of the looked-up targets rank.',
-      width: 62,
-      align: 'right',
-      cell: (row) => `${row.organic.filter((position) => position !== null).length} of ${task.targets}`,
-    },
-    {
-      id: 'cpc',
-      head: 'CPC',
-      sort: 'cpc',
-      tip: 'What advertisers pay for a click, low to high, in the market’s currency.',
-      width: 78,
-      align: 'right',
-      cell: (row) =>
-        row.cpcLow === null ? (
-          <span className="faint">–</span>
-        ) : (
-          `${decimal(row.cpcLow, 2)}–${decimal(row.cpcHigh, 2)}`
-        ),
-    },
-    {
-      id: 'difficulty',
-      head: 'Diff.',
-      sort: 'difficulty',
-      tip: 'Organic difficulty 0–100 of the captured front (§6). Unknown without a capture. Estimated.',
-      width: 44,
-      align: 'right',
-      cell: (row) => (row.difficulty === null ? <span className="faint">–</span> : row.difficulty),
-    },
+    poolFigureColumn('targets', {
+      cell: (row) => `${POOL_READERS.targets(row)} of ${task.targets}`,
+    }),
+    poolFigureColumn('cpc', { width: 84 }),
+    poolFigureColumn('difficulty', { width: 70 }),
     ...task.extra.map((id) => EXTRA[id]),
   ];
 }
@@ -176,37 +143,12 @@ const EXTRA: Record<ExtraColumn, GridColumn<SiftRow>> = {
       ),
   },
   reason: { id: 'reason', head: 'Reason', width: 110, cell: ({ reason }) => reason },
-  words: {
-    id: 'words',
-    head: 'Words',
-    sort: 'words',
-    width: 52,
-    align: 'right',
-    cell: ({ words }) => words,
-  },
-  trend: {
-    id: 'trend',
-    head: 'Trend',
-    sort: 'trend',
-    tip: 'Rising or falling where it is unlikely to be chance (§2).',
+  words: poolFigureColumn('words'),
+  trend: poolFigureColumn('trend', {
+    align: undefined,
     width: 60,
     cell: ({ trend }) => trend ?? <span className="faint">–</span>,
-  },
-  competition: {
-    id: 'competition',
-    head: 'Ad comp.',
-    sort: 'adCompetition',
-    tip: 'Ad competition 0–1 as the source says it: how contested its paid slots are. Says nothing of organic rivals.',
-    width: 66,
-    align: 'right',
-    cell: ({ adCompetition }) =>
-      adCompetition === null ? <span className="faint">–</span> : decimal(adCompetition, 2),
-  },
-  sources: {
-    id: 'sources',
-    head: 'Found by',
-    sort: 'sources',
-    width: 120,
-    cell: ({ found }) => found.join(', '),
-  },
+  }),
+  competition: poolFigureColumn('adCompetition'),
+  sources: poolFigureColumn('sources', { align: undefined, cell: ({ found }) => found.join(', ') }),
 };

@@ -1,0 +1,34 @@
+import type { PoolRow } from '@opsimath/contract/api/lookUps';
+import { type PoolFigure, POOL_READERS, poolFigureOf, poolTip } from '@opsimath/contract/figures/poolFigures';
+import type { GridColumn } from '../table/gridColumn';
+import { count, decimal } from '../words/figures';
+
+/** The range of a CPC as its source gives it. */
+const cpcRange = ({ cpcLow, cpcHigh }: PoolRow): string | null =>
+  cpcLow === null ? null : `${decimal(cpcLow, 2)}–${decimal(cpcHigh, 2)}`;
+
+/**
+ * A figure of the register as a column of a pool: head, tip, width, digits and sorting are the register's; `changes` says what
+ * is shown otherwise here.
+ */
+export function poolFigureColumn<R extends PoolRow>(
+  name: PoolFigure,
+  changes: Partial<GridColumn<R>> = {},
+): GridColumn<R> {
+  const { head, width, digits } = poolFigureOf(name);
+  return {
+    id: name,
+    head,
+    sort: name,
+    tip: poolTip(name, ''),
+    width,
+    align: 'right',
+    cell: (row) => {
+      if (name === 'cpc' && row.cpcLow !== null) return cpcRange(row);
+      const value = POOL_READERS[name](row);
+      if (value === null) return <span className="faint">unknown</span>;
+      return digits === 0 ? count(value) : decimal(value, digits);
+    },
+    ...changes,
+  };
+}
