@@ -23,7 +23,7 @@ const ROWS = 400;
 let counter = 0;
 
 /** Does one thing and notes what came of it. Throws when the server died meanwhile. */
-export type Deed = (ground: Ground) => Promise<void>;
+type Deed = (ground: Ground) => Promise<void>;
 
 const judge: Deed = async ({ opsimath, ledger, draw, project, keywords, worker, workers }) => {
   const mine = keywords.filter((_, n) => n % workers === worker);

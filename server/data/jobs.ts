@@ -6,7 +6,7 @@ import { KnownProblem } from '../problems/problem';
 import type { Database } from './storage/connection';
 import { job } from './schema';
 
-export type JobRow = typeof job.$inferSelect;
+type JobRow = typeof job.$inferSelect;
 
 export const NO_PROGRESS: JobProgress = {
   step: 'waiting',

@@ -27,7 +27,7 @@ interface NewList {
 export type ListSource = Pick<z.output<typeof listFromSift>, 'query' | 'only'> & { lookUp: number };
 
 /** Volumes and verdicts of its keywords are not known here: they come with the market. */
-export type ListRow = Omit<KeywordList, 'volume' | 'judged' | 'fitVolume'>;
+type ListRow = Omit<KeywordList, 'volume' | 'judged' | 'fitVolume'>;
 
 /** Lists of a project with their history, the oldest first. */
 export async function listLists(database: Database, projectId: number): Promise<ListRow[]> {

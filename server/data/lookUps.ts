@@ -56,7 +56,7 @@ export function createLookUp(
 }
 
 /** Every single way of finding keywords that a request asks for. */
-export function findsOf(request: LookUpRequest): { way: FoundBy; seed: string }[] {
+function findsOf(request: LookUpRequest): { way: FoundBy; seed: string }[] {
   return [
     ...request.seeds.flatMap((seed) => request.ways.map((way) => ({ way, seed }))),
     ...request.words.flatMap((way) => [...new Set(request.targets)].map((seed) => ({ way, seed }))),

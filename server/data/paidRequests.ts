@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Database, InStatement } from './storage/connection';
 
 /** What is asked for of the services at a price. */
-export interface Asked {
+interface Asked {
   marketId: number;
   date: string;
   kind: 'result pages' | 'metrics' | 'rankings' | 'keywords' | 'auction' | 'translations';

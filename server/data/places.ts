@@ -29,7 +29,7 @@ export function parentOf(address: string): string | null {
 }
 
 /** Ids of captured records: of the place, and of the version of its words. */
-export interface PlaceIds {
+interface PlaceIds {
   place: Map<string, number>;
   version: Map<string, number>;
 }

@@ -18,7 +18,7 @@ import { rawRows } from './storage/rawRows';
 /** More rivals than a mask of places has bits for are refused when they are added. */
 export const MOST_RIVALS = 30;
 
-export function surfaceOf(kind: TargetKind): Surface {
+function surfaceOf(kind: TargetKind): Surface {
   if (kind === 'video' || kind === 'channel') return 'video';
   return kind === 'listing' || kind === 'shop' ? 'marketplace' : 'web';
 }
@@ -156,7 +156,7 @@ export async function targetById(database: Database, projectId: number, id: numb
   return found;
 }
 
-export interface NewTarget {
+interface NewTarget {
   side: Side;
   kind: TargetKind;
   address: string;

@@ -6,7 +6,7 @@ import { type Database, writeTogether } from './storage/connection';
 import { rawRows } from './storage/rawRows';
 
 /** Who let a keyword in although it holds a word that is not to be used. */
-export interface WordLeave {
+interface WordLeave {
   word: string;
   level: BannedWord['level'];
   verdict: Verdict;

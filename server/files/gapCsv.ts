@@ -1,7 +1,7 @@
 import { GAP_FIGURE_NAMES, figureOf, fileHead } from '@opsimath/contract/figures/gapFigures';
 import type { GapPage, GapRow, Position } from '@opsimath/contract/api/gaps';
 
-export interface CsvColumn {
+interface CsvColumn {
   head: string;
   cell: (row: GapRow) => string | number | null;
 }

@@ -1,7 +1,7 @@
 // Where a row of own figures is from: device and country, as numbers that are stored.
 
 /** Codes of the `device` column: they are stored and never change. */
-export const DEVICE_CODES = { none: 0, desktop: 1, mobile: 2, tablet: 3, other: 4 } as const;
+const DEVICE_CODES = { none: 0, desktop: 1, mobile: 2, tablet: 3, other: 4 } as const;
 
 const DEVICE_WORDS: Record<string, keyof typeof DEVICE_CODES> = {
   '': 'none',

@@ -28,7 +28,7 @@ export type FilePart = FileRecord | BrokenRecord | BlankLine;
 const MOST_LINES = 60;
 const MOST_LENGTH = 200_000;
 /** As many as the widest spreadsheet has. */
-export const MOST_COLUMNS = 16_384;
+const MOST_COLUMNS = 16_384;
 const LONGEST_CELL = 100_000;
 const SHOWN = 300;
 

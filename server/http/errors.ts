@@ -22,7 +22,7 @@ export function answerProblems(log: Logger): Middleware {
 }
 
 /** Writes a failure down with all that is known of it. */
-export function logProblem(log: Logger, problem: KnownProblem | UnforeseenProblem, where: string): void {
+function logProblem(log: Logger, problem: KnownProblem | UnforeseenProblem, where: string): void {
   const number = problem instanceof UnforeseenProblem ? problem.number : undefined;
   log.error({ number, where, err: problem, cause: causeOf(problem) }, problem.message);
 }

@@ -29,7 +29,7 @@ type Parameters<Path extends string> = Path extends `${string}:${infer Name}/${i
     ? { [K in Name]: number }
     : unknown;
 
-export interface Asked<S extends RouteShape> {
+interface Asked<S extends RouteShape> {
   params: Parameters<S['path']>;
   query: Read<S['query']>;
   body: Read<S['body']>;

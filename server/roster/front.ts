@@ -202,7 +202,7 @@ function aheadOf(
   return found;
 }
 
-export function viewsOfDay({ figures, published }: SourceFullRecord, date: string): number | null {
+function viewsOfDay({ figures, published }: SourceFullRecord, date: string): number | null {
   const age = published === null ? null : (Date.parse(date) - Date.parse(published)) / DAY_MS;
   const views = viewsADay(figures.views, age);
   return views === null ? null : Math.round(views * 10) / 10;

@@ -4,7 +4,7 @@ import type { WordLanguages } from '@opsimath/core/text/language';
 import { LANGUAGES, type Language, isStopWord } from '@opsimath/core/text/stems';
 
 /** What the dictionaries know. */
-export interface Dictionaries {
+interface Dictionaries {
   /** Whether a word stands in a language's dictionary; in a language without one nothing does. */
   isWord: (word: string, language: string) => boolean;
   /** What tells the languages of a word; what guesses from letters is read for it, and for nothing else. */

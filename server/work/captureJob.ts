@@ -11,7 +11,6 @@ export const captureRequest = z.object({
   dates: z.array(z.iso.date()).min(1).max(1000),
   keywords: z.array(z.int()).min(1).max(100_000),
 });
-export type CaptureRequest = z.infer<typeof captureRequest>;
 
 export async function runCaptures(context: JobContext): Promise<string | null> {
   const request = captureRequest.parse(context.request);

@@ -16,7 +16,7 @@ export const faultRates = z.object({
   missingPage: z.number().min(0).max(1).default(0),
   impossibleRow: z.number().min(0).max(1).default(0),
 });
-export type FaultRates = z.infer<typeof faultRates>;
+type FaultRates = z.infer<typeof faultRates>;
 
 /** Holds the rates in force and draws from them. */
 export class Faults {

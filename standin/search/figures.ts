@@ -83,7 +83,7 @@ export class Figures {
 }
 
 /** Views since publication: many in the first weeks, then fewer and fewer a day. */
-export function viewsOf(document: WorldDocument, day: number): number {
+function viewsOf(document: WorldDocument, day: number): number {
   const age = Math.max(0, day - document.revisions[0]!);
   const pull = Math.exp(2.4 + 0.045 * document.authority + 1.1 * document.appeal);
   return Math.round(pull * 45 * Math.log1p(age / 12));

@@ -8,7 +8,7 @@ const SHOWN = 100;
 const KEPT_ORDERS = 150_000;
 
 /** One document as an edit has it from a day on, with its scores for every keyword of the market. */
-export interface Edition {
+interface Edition {
   /** Index into the documents. */
   document: number;
   /** Day from which search knows it. */

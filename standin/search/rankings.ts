@@ -3,7 +3,7 @@ import type { MarketWorld, World } from '../world/world';
 import { holdAuction } from './auction';
 import type { Ranker } from './ranker';
 
-export interface Wanted {
+interface Wanted {
   organic: boolean;
   paid: boolean;
   /** Organic positions beyond it are left out. */

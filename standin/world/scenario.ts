@@ -127,8 +127,6 @@ export type Scenario = z.infer<typeof scenarioSchema>;
 export type ScenarioMarket = Scenario['markets'][number];
 export type Vocabulary = z.infer<typeof vocabulary>;
 
-export type SurfaceForms = z.infer<typeof surfaceForms>;
-
 /** A language may stand in the file itself or in a file of its own beside it. Gives the text of all files, for naming caches. */
 export function readScenario(file: string): { scenario: Scenario; text: string } {
   const text = [readFileSync(file, 'utf8')];

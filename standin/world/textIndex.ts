@@ -76,7 +76,7 @@ export function queryStems(keyword: string, language: string): string[] {
 }
 
 /** Weight in a query of a word that no document holds. */
-export const UNSEEN_IDF = 6;
+const UNSEEN_IDF = 6;
 
 export function idfOf(index: TextIndex, word: string): number {
   return index.postings.get(word)?.idf ?? UNSEEN_IDF;

@@ -32,7 +32,7 @@ export interface World {
   owners: Owner[];
   markets: MarketWorld[];
 }
-export interface WorldOptions {
+interface WorldOptions {
   scenarioFile: string;
   seed: number;
   /** Scales keywords and documents; 1 is the full world. */
@@ -59,7 +59,7 @@ export function openWorld(options: WorldOptions): World {
   return world;
 }
 
-export function generate(scenario: Scenario, seed: number, size: number): World {
+function generate(scenario: Scenario, seed: number, size: number): World {
   const owners = gatherOwners(scenario, seed, size);
   const world: World = { scenario, seed, owners, markets: [] };
   const documents = new Map<string, WorldDocument[]>();

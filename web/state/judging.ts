@@ -6,7 +6,7 @@ import { WINDOW } from './window';
 export type Stood = Required<Judgement> & { person: string };
 
 /** One step of judging: what the rows that are open said before, and when the server has it. */
-export interface JudgementGiven {
+interface JudgementGiven {
   id: string;
   stood: Stood[];
   done: Promise<unknown>;

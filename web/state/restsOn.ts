@@ -80,7 +80,7 @@ export const RESTS_ON = {
   study: ['projects', 'roster', 'facts', 'records', 'readings'],
   handPositions: ['hand', 'roster'],
 } as const satisfies Record<string, readonly Ground[]>;
-export type Question = keyof typeof RESTS_ON;
+type Question = keyof typeof RESTS_ON;
 
 /** What each change touches. Those that end in long work touch the rest when that has ended. */
 export const CHANGES = {
@@ -135,7 +135,7 @@ export const CHANGES = {
   addHandPosition: ['hand'],
   removeHandPosition: ['hand'],
 } as const satisfies Record<string, readonly Ground[]>;
-export type ChangeMade = keyof typeof CHANGES;
+type ChangeMade = keyof typeof CHANGES;
 
 /** What is touched when long work comes in bit by bit, and when it has come to an end: any fact may be new then. */
 export const WHILE_WORKING: readonly Ground[] = ['lookUps', 'lookUp'];

@@ -10,7 +10,7 @@ import { type InProject, api, toParams } from './api';
 import { restsOn, touches } from './restsOn';
 
 /** How we stand beside the table of gaps: over time, in our own figures, in paid slots, across surfaces. */
-export const standingApi = api.injectEndpoints({
+const standingApi = api.injectEndpoints({
   endpoints: (build) => ({
     overTime: build.query<OverTime, InProject<{ query: OverTimeQuery }>>({
       query: ({ project, query }) => ({ url: `/projects/${project}/over-time`, params: toParams(query) }),

@@ -15,7 +15,7 @@ import { slotStanding } from '../facts/slotFigures';
 import { type CapturedPage, CaptureReader } from '../facts/captures';
 
 /** Figures of listings of which a front has a median. */
-export const FRONT_FIGURES = ['price', 'rating', 'reviews'] as const;
+const FRONT_FIGURES = ['price', 'rating', 'reviews'] as const;
 export type FrontFigure = (typeof FRONT_FIGURES)[number];
 
 /** What only captures tell, one entry a keyword in every column. */

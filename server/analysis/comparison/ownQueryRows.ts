@@ -36,7 +36,7 @@ export async function keywordsInGroups(
   return new Set(all.filter((row) => groups.some((group) => row.groups.has(group))).map(({ id }) => id));
 }
 
-export interface Queries {
+interface Queries {
   /** Every query with the groups it is in, and what all of them come to. */
   all: (Row & { groups: ReadonlySet<QueryGroup> })[];
   sum: OwnSum & { expected: number };

@@ -76,7 +76,7 @@ export function noteCapture(newest: Captures, columns: CaptureColumns): void {
 }
 
 /** One organic result of a captured page. */
-export interface CapturedResult {
+interface CapturedResult {
   /** Index into the slot columns of its segment. */
   slot: number;
   position: number;

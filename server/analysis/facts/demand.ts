@@ -9,7 +9,7 @@ import { borrowedUntil } from './borrowed';
 import { type Metrics, gatherMetrics, seasonOf } from './metrics';
 
 /** How much keywords of a market are searched as of a date, the same in every stage (method §2, §8). */
-export interface Demand {
+interface Demand {
   metrics: Metrics;
   /** Searches a month, lent by another surface where the settings want that; NaN where unknown. */
   volumeOf: (keyword: number) => number;

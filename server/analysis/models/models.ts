@@ -33,7 +33,7 @@ export interface Models {
 }
 
 /** What of a project's settings decides the models. */
-export type ModelSettings = Pick<
+type ModelSettings = Pick<
   ProjectSettings,
   'front' | 'curvePrior' | 'curveFitted' | 'brandLeftOut' | 'chanceFitted' | 'chanceWeights'
 >;

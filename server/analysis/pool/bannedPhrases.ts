@@ -6,7 +6,7 @@ import { poolKeys } from './poolWords';
 import type { Workspace } from '../kept/workspace';
 
 /** A word not to be used, or another spelling of it that people of a pool type. */
-export interface BannedPhrase {
+interface BannedPhrase {
   word: BannedWord;
   /** Key that a keyword must hold as a phrase. */
   phrase: string;

@@ -61,7 +61,7 @@ export function poolSigns(workspace: Workspace, { pool, name, revisions }: Named
 }
 
 /** What tells the purpose of a pool's searches beside their words. */
-export interface PurposeMaterial {
+interface PurposeMaterial {
   words: PurposeWords;
   names: string[];
   signs: FrontSigns;

@@ -6,7 +6,7 @@ import type { Ids } from './archivedTexts';
 import { type SegmentLine, unpacked } from './segmentChecks';
 
 /** Ids of this installation, by what a segment speaks of. */
-export interface SegmentIds {
+interface SegmentIds {
   markets: Ids;
   keywords: Ids;
   places: Ids;

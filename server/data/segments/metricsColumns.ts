@@ -8,7 +8,7 @@ import type { Columns } from './columns';
 export const SERIES_MONTHS = 36;
 /** Codes of the `trendWord` column. */
 export const TREND_WORDS = ['', 'falling', 'level', 'rising'] as const;
-export const NO_PEAK = 255;
+const NO_PEAK = 255;
 const UNKNOWN_COUNT = -1;
 
 /** Metrics as columns: figures of the method worked out once, the series beside them. NaN and −1 mark unknown. */
@@ -59,7 +59,7 @@ function monthNumber(isoMonth: string): number {
 }
 
 /** What a file may say of a keyword; NaN and nothing are unknown. */
-export interface ImportedFigures {
+interface ImportedFigures {
   volume: number;
   /** Bounds, where the file gives a range. */
   volumeLow?: number;

@@ -35,7 +35,7 @@ export interface StoredSegment extends SegmentHead {
 }
 
 /** Raised when a blob does not hold what was written. */
-export class DamagedSegment extends Error {
+class DamagedSegment extends Error {
   constructor(segment: number, column: string) {
     super(`Segment ${segment}, column ${column}: the stored bytes do not match their checksum.`);
   }
@@ -74,7 +74,7 @@ export function segmentStatements(head: SegmentHead, columns: Columns): InStatem
   return statements;
 }
 
-export interface SegmentFilter {
+interface SegmentFilter {
   marketId: number;
   kind?: SegmentKind;
   date?: string;

@@ -12,7 +12,7 @@ interface MonthLineProps {
 }
 
 const NAMES = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
-export const monthName = (month: number): string => NAMES[month]!;
+const monthName = (month: number): string => NAMES[month]!;
 
 /** Searches over twelve months as a line from nought, the highest month marked. */
 export const MonthLine = memo(function MonthLine({ months, peak, lastMonth, width, height }: MonthLineProps) {

@@ -1,6 +1,6 @@
 import type { ShownPage } from '@opsimath/contract/api/dossier';
 
-export interface PageChange {
+interface PageChange {
   address: string;
   owner: string | null;
   what: string;

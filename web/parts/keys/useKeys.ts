@@ -3,7 +3,7 @@ import { type HotkeyCallback, useHotkeys } from 'react-hotkeys-hook';
 const TYPED_INTO = new Set(['text', 'search', 'number', 'email', 'url', 'password', 'tel', 'date']);
 
 /** Whether a key goes into text that somebody is typing. Ticks and choices are form fields too, but nothing is typed there. */
-export function isTyping(target: EventTarget | null): boolean {
+function isTyping(target: EventTarget | null): boolean {
   if (!(target instanceof HTMLElement)) return false;
   if (target.isContentEditable || target.tagName === 'TEXTAREA' || target.tagName === 'SELECT') return true;
   return target instanceof HTMLInputElement && TYPED_INTO.has(target.type);

@@ -1,5 +1,5 @@
 /** Geometry of a lane: positions 1–100 on a log scale, then a bay for absent and one for unknown. */
-export interface LaneScale {
+interface LaneScale {
   width: number;
   /** x of a position, absent or unknown. */
   at: (position: number | 'absent' | 'unknown') => number;

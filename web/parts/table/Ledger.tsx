@@ -14,7 +14,7 @@ export interface LedgerColumn<Row> {
   title?: (row: Row) => string | undefined;
 }
 
-export interface LedgerOrder {
+interface LedgerOrder {
   sort: string;
   descending: boolean;
 }

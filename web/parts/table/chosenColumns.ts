@@ -1,5 +1,5 @@
 /** A column that can be added to a table's usual ones. */
-export interface ColumnOption<Id extends string = string> {
+interface ColumnOption<Id extends string = string> {
   id: Id;
   name: string;
 }

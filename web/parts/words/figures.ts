@@ -1,5 +1,5 @@
 import { dayOf } from '@opsimath/core/day';
-import type { GapRow, Position } from '@opsimath/contract/api/gaps';
+import type { GapRow } from '@opsimath/contract/api/gaps';
 
 // Formatters are made once: making one costs far more than using it.
 const whole = new Intl.NumberFormat('en-US', { maximumFractionDigits: 0 });
@@ -10,7 +10,7 @@ const day = new Intl.DateTimeFormat('en-GB', {
   year: 'numeric',
   timeZone: 'UTC',
 });
-export const UNKNOWN_SIGN = '–';
+const UNKNOWN_SIGN = '–';
 
 /** A whole figure with thousands marks; a dash when unknown. */
 export function count(value: number | null | undefined): string {
@@ -62,10 +62,6 @@ export function movement(row: Pick<GapRow, 'movement' | 'moved'>): string {
   if (row.movement === 'gained' || row.movement === 'lost') return row.movement;
   if (row.moved === null) return '';
   return row.moved === 0 ? '0' : row.moved > 0 ? `+${row.moved}` : `−${-row.moved}`;
-}
-
-export function isPlace(position: Position): position is number {
-  return typeof position === 'number';
 }
 
 export function duration(seconds: number): string {
