@@ -7,7 +7,8 @@ import { drawer } from './crash/ledger';
 
 /**
  * Many people at once on the demo data: each asks, reads, and asks again, as people do. Says how long answers took, all
- * together and by kind.
+ * together and by kind. With `--import 1000000` they first read for as long again, then a table of so many lines comes in
+ * for another market of the project, and only answers of that time count.
  */
 const option = (name: string, usual: number): number => {
   const at = process.argv.indexOf(`--${name}`);
@@ -16,6 +17,7 @@ const option = (name: string, usual: number): number => {
 const people = option('many', 50);
 const seconds = option('seconds', 40);
 const readingMs = option('reading', 1000);
+const importedLines = option('import', 0);
 const say = (text: string): void => void process.stdout.write(`${text}\n`);
 
 const folder = mkdtempSync(path.join(tmpdir(), 'opsimath-people-'));
@@ -94,8 +96,35 @@ const at95 = (values: number[], portion: number): string => {
   const sorted = [...values].sort((a, b) => a - b);
   return `${Math.round(sorted[Math.min(sorted.length - 1, Math.floor(portion * sorted.length))] ?? 0)} ms`;
 };
+const everybody = (seed: number): Promise<unknown> =>
+  Promise.all(Array.from({ length: people }, (_, n) => person(seed + n)));
+
+/** Brings a table of rankings in; says when it is done. */
+async function bigImport(): Promise<void> {
+  const lines = Array.from(
+    { length: importedLines },
+    (_, n) =>
+      `${words[n % words.length]!} ${words[(n * 7) % words.length]!} ${n >> 1},${n % 2 ? 'north' : 'south'}.example/p${n % 50},${date},${1 + (n % 100)}`,
+  );
+  const began = performance.now();
+  const { import: entry, preview } = (await opsimath.upload(
+    `${at}/imports?name=many.csv&kind=rankings`,
+    new Blob([`keyword,target,date,organic\n${lines.join('\n')}\n`]),
+  )) as { import: { id: number }; preview: { reading: object } };
+  const { job } = (await opsimath.post(`/imports/${entry.id}/start`, {
+    market: 'web-gb-en',
+    reading: preview.reading,
+  })) as { job: { id: number } };
+  await opsimath.finished(job.id);
+  say(`${importedLines} lines came in within ${Math.round((performance.now() - began) / 100) / 10} s`);
+}
+
 try {
-  await Promise.all(Array.from({ length: people }, (_, n) => person(n + 1)));
+  if (importedLines > 0) {
+    await everybody(1001);
+    taken.clear();
+    await Promise.all([everybody(1), bigImport()]);
+  } else await everybody(1);
   const all = [...taken.values()].flat();
   say(
     `${people} people, ${all.length} answers in ${seconds} s: median ${at95(all, 0.5)}, 95th percentile ${at95(all, 0.95)}, slowest ${at95(all, 1)}`,

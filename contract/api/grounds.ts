@@ -24,6 +24,8 @@ export const GROUND_SCOPES = {
   lookUp: 'look-up',
   facts: 'market',
   keywords: 'market',
+  /** Which look-ups there are; what they hold are facts. */
+  pools: 'market',
   auctions: 'market',
   markets: 'all',
   translations: 'all',

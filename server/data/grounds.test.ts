@@ -64,8 +64,10 @@ test('a trigger counts up what it is of, for whom it is, and nothing else', asyn
     ["INSERT INTO keyword (market_id, key, text) VALUES (1, 'c', 'c')", ['keywords']],
     [
       `INSERT INTO look_up (project_id, market_id, name, date, request) VALUES (1, 1, 'n', '2026-01-01', '{}')`,
-      ['lookUps', 'lookUp'],
+      ['lookUps', 'lookUp', 'pools'],
     ],
+    ["UPDATE look_up SET keywords = 7 WHERE name = 'n'", ['lookUps', 'lookUp']],
+    ['UPDATE project SET settings_revision = 9 WHERE id = 1', []],
     [
       `INSERT INTO look_up_target (look_up_id, address, held_by, state, rows) VALUES (1, 'a.example', 1, 'waiting', 0)`,
       ['lookUps', 'lookUp', 'facts'],

@@ -21,9 +21,9 @@ export class Revisions {
     return Array.from(grounds, (ground) => this.counts.get(ground) ?? 0).join('.');
   }
 
-  /** Facts of all markets together: what borrows from other surfaces rests on them. */
-  get factsAnywhere(): number {
-    return this.counts.get('facts anywhere') ?? 0;
+  /** Facts of the markets of the same place and language on other surfaces: what borrows from them rests on these. */
+  get lenders(): number {
+    return this.counts.get('lenders') ?? 0;
   }
 
   /** Counts up with every change of anything at all. */
@@ -42,9 +42,11 @@ export async function readRevisions(database: Database, of: GroundsOf): Promise<
   };
   const answer = await database.client.execute({
     sql: `SELECT ground, revision FROM ground_revision WHERE scope IN (SELECT value FROM json_each(?))
-          UNION ALL SELECT 'facts anywhere', sum(revision) FROM ground_revision WHERE ground = 'facts'
+          UNION ALL SELECT 'lenders', sum(revision) FROM ground_revision WHERE ground IN ('facts', 'keywords') AND scope IN
+            (SELECT 'm' || other.id FROM market AS own JOIN market AS other
+               ON other.place = own.place AND other.language = own.language AND other.id <> own.id WHERE own.id = ?)
           UNION ALL SELECT 'total', sum(revision) FROM ground_revision`,
-    args: [JSON.stringify(Object.values(scopes))],
+    args: [JSON.stringify(Object.values(scopes)), of.market ?? 0],
   });
   return new Revisions(
     of,

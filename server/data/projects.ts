@@ -5,9 +5,9 @@ import {
   type ProjectSettings,
   projectSettings,
 } from '@opsimath/contract/api/projects';
-import { eq, sql } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import { KnownProblem } from '../problems/problem';
-import { type Database, type InStatement, writeTogether } from './storage/connection';
+import { type Database, writeTogether } from './storage/connection';
 import { changedMeanwhile, editionAt, keepEdition, lastEditor } from './editions';
 import { project } from './schema';
 
@@ -69,25 +69,11 @@ export function changeProject(
         name: name ?? current.name,
         settings,
         settingsRevision: next,
-        revision: sql`${project.revision} + 1`,
       })
       .where(eq(project.id, id))
       .returning();
     return read(changed!);
   });
-}
-
-/** Tells comparisons that something they rest on has changed. */
-export async function touchProject(database: Database, id: number): Promise<void> {
-  await database.rows
-    .update(project)
-    .set({ revision: sql`${project.revision} + 1` })
-    .where(eq(project.id, id));
-}
-
-/** {@link touchProject} as a statement, to run with what it speaks of. */
-export function touchStatement(id: number): InStatement {
-  return { sql: 'UPDATE project SET revision = revision + 1 WHERE id = ?', args: [id] };
 }
 
 /** Tables of what is a project's own; what hangs on their rows goes with them. */

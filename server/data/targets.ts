@@ -7,10 +7,10 @@ import {
 } from '@opsimath/contract/source/answers';
 import { manyLinksLittleAuthority } from '@opsimath/core/links/authority';
 import { liesUnder } from '@opsimath/core/text/address';
-import { and, eq, inArray, sql } from 'drizzle-orm';
+import { and, eq, inArray } from 'drizzle-orm';
 import { KnownProblem } from '../problems/problem';
 import type { Database } from './storage/connection';
-import { project, target } from './schema';
+import { target } from './schema';
 import { fieldsFilled } from './records';
 import { saveVersion } from './targetVersions';
 import { rawRows } from './storage/rawRows';
@@ -180,7 +180,6 @@ export async function addTarget(
     .returning({ id: target.id });
   if (!added) return null;
   if (record) await saveVersion(database, added.id, record, date);
-  await touch(database, projectId);
   return added.id;
 }
 
@@ -197,7 +196,6 @@ export async function changeTarget(
     .where(and(eq(target.projectId, projectId), eq(target.id, id)))
     .returning({ id: target.id });
   if (changed.length === 0) throw new KnownProblem('no-such-target', `The project has no target ${id}.`);
-  await touch(database, projectId);
 }
 
 /** Writes private fields of own targets at these addresses; those that are no targets of ours are given back. */
@@ -239,14 +237,6 @@ export async function removeTarget(database: Database, projectId: number, id: nu
     .where(and(eq(target.projectId, projectId), eq(target.id, id)))
     .returning({ id: target.id });
   if (removed.length === 0) throw new KnownProblem('no-such-target', `The project has no target ${id}.`);
-  await touch(database, projectId);
-}
-
-async function touch(database: Database, projectId: number): Promise<void> {
-  await database.rows
-    .update(project)
-    .set({ revision: sql`${project.revision} + 1` })
-    .where(eq(project.id, projectId));
 }
 
 /** The target of a list that an address belongs to: itself, its parent, or what it lies under. */

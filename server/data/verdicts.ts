@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import type { JudgementsAnswer, KeptJudgement, judgement } from '@opsimath/contract/api/judgements';
 import { VERDICTS, type Verdict } from '@opsimath/core/sift/sieve';
-import { and, eq, sql } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import type { z } from 'zod';
 import { KnownProblem } from '../problems/problem';
 import { same } from '@opsimath/contract/api/patch';
 import { type Database, type InStatement, writeTogether } from './storage/connection';
-import { givenVerdicts, project } from './schema';
+import { givenVerdicts } from './schema';
 import { noteLeaves } from './wordLeaves';
 import { rawRows } from './storage/rawRows';
 
@@ -132,10 +132,6 @@ async function keepStep(
   const { id, person, before, after, newer = 0 } = step;
   const pairs = before.map((stood, n) => ({ before: stood, after: after[n]! }));
   await database.rows.insert(givenVerdicts).values({ projectId, id, person, pairs, newer });
-  await database.rows
-    .update(project)
-    .set({ verdictsRevision: sql`${project.verdictsRevision} + 1` })
-    .where(eq(project.id, projectId));
   return { id, before, after, newer };
 }
 

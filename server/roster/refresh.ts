@@ -1,7 +1,6 @@
 import type { RefreshAnswer } from '@opsimath/contract/api/targets';
 import type { Database } from '../data/storage/connection';
 import { keepPlaceRecords } from '../data/placeRecords';
-import { touchProject } from '../data/projects';
 import { listTargets } from '../data/targets';
 import { saveVersion } from '../data/targetVersions';
 import { KnownProblem } from '../problems/problem';
@@ -27,6 +26,5 @@ export async function refreshTargets(
       answer.failed.push({ target: id, name, reason: error.message });
     }
   }
-  await touchProject(database, projectId);
   return answer;
 }

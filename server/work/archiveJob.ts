@@ -8,7 +8,7 @@ import { ArchiveReader } from '../data/archive/readArchive';
 import { writeTogether } from '../data/storage/connection';
 import { endStatement } from '../data/jobs';
 import { indexNewKeywords } from '../data/keywordWords';
-import { emptyProject, touchStatement } from '../data/projects';
+import { emptyProject } from '../data/projects';
 import { storageProblem } from '../data/storage/storageProblems';
 import { KnownProblem } from '../problems/problem';
 import type { JobContext } from './steps/context';
@@ -33,7 +33,7 @@ export async function runArchive(context: JobContext): Promise<string | null> {
     const reader = new ArchiveReader(database, projectId);
     await eachLine(context, file, (line) => reader.take(line));
     await indexNewKeywords(database);
-    await writeTogether(database, [touchStatement(projectId), endStatement(jobId, 'done', null)]);
+    await writeTogether(database, [endStatement(jobId, 'done', null)]);
   } catch (error) {
     // On a full disk it goes on once there is room; then the file is still wanted.
     if (storageProblem(error) !== null) throw error;

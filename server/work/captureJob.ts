@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import { marketByCode } from '../data/markets';
-import { touchProject } from '../data/projects';
 import { mergeSmallSegments } from '../data/segments/merge';
 import type { JobContext } from './steps/context';
 import { takeCaptures } from './steps/takeCaptures';
@@ -19,6 +18,5 @@ export async function runCaptures(context: JobContext): Promise<string | null> {
     await takeCaptures(context, market, date, request.keywords, () => null);
     await mergeSmallSegments(context.database, { marketId: market.id, kind: 'captures', date });
   }
-  await touchProject(context.database, context.projectId);
   return null;
 }

@@ -4,7 +4,6 @@ import { writeTogether } from '../data/storage/connection';
 import { importById, importMark, rejectionStatements } from '../data/imports';
 import { progressStatement } from '../data/jobs';
 import { addressPlatforms, marketById } from '../data/markets';
-import { touchProject } from '../data/projects';
 import { readRecordBatches } from '../files/records';
 import { type ImportedRow, rowReader } from '../files/rowReaders';
 import type { JobContext } from './steps/context';
@@ -65,7 +64,6 @@ export async function runImport(context: JobContext): Promise<string | null> {
   }
   await keep(size);
   await store.finish();
-  await touchProject(database, context.projectId);
   return outcome(kept, refused);
 }
 

@@ -3,7 +3,6 @@ import { lookUpById } from '../data/lookUps';
 import { setPoolSize, spendStatement } from '../data/lookUpSteps';
 import { marketById } from '../data/markets';
 import { poolKeywords } from '../data/pools';
-import { touchProject } from '../data/projects';
 import { mergeSmallSegments } from '../data/segments/merge';
 import { volumesAt } from '../data/volumes';
 import { KnownProblem } from '../problems/problem';
@@ -55,6 +54,5 @@ export async function runLookUp(context: JobContext): Promise<string | null> {
     const pool = await poolKeywords(database, lookUp.id);
     await setPoolSize(database, lookUp.id, pool.length);
     await indexNewKeywords(database);
-    await touchProject(database, context.projectId);
   }
 }

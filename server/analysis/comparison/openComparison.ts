@@ -14,7 +14,7 @@ import { trackedKeywords } from '../../data/tracked';
 import { verdictColumns } from '../../data/verdicts';
 import { KnownProblem } from '../../problems/problem';
 import { adTermsUntil } from '../facts/adTerms';
-import { borrowedUntil } from '../facts/borrowed';
+import { borrowedUntil, lendersName } from '../facts/borrowed';
 import { gatherMetrics } from '../facts/metrics';
 import { gatherSides } from '../facts/sides';
 import { type Presumed, presumeAbsent } from '../facts/presumed';
@@ -43,10 +43,11 @@ export async function openComparison(
     market: market.id,
     ...(lookUp === undefined ? {} : { lookUp }),
   });
+  const { settings } = await projectById(workspace.database, projectId);
   const { value: gathered, name } = await workspace.named(
     'comparison',
     revisions,
-    [scope.date, scope.compare, scope.pool, scope.list, scope.only],
+    [scope.date, scope.compare, scope.pool, scope.list, scope.only, lendersName(settings, revisions)],
     () => gather(workspace, projectId, market, scope, revisions),
     groundsOfKeywords(scope),
   );
@@ -60,7 +61,7 @@ export async function openComparison(
 function groundsOfKeywords({ pool, list, only }: ComparisonScope): Ground[] {
   if (list !== undefined) return ['lists'];
   if (only === 'tracked') return ['tracked'];
-  return pool === undefined ? ['lookUps', 'tracked'] : ['lookUp'];
+  return pool === undefined ? ['pools', 'tracked'] : ['lookUp'];
 }
 
 async function gather(

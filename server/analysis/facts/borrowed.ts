@@ -1,3 +1,4 @@
+import type { ProjectSettings } from '@opsimath/contract/api/projects';
 import { borrowedVolume, borrowingRatio } from '@opsimath/core/demand/borrowed';
 import type { Database } from '../../data/storage/connection';
 import type { Revisions } from '../../data/grounds';
@@ -16,6 +17,12 @@ export interface Borrowed {
   volumes: Map<number, number>;
 }
 
+/** What is made with borrowed volumes rests on the lenders' facts too, and goes by another name with them. */
+export const lendersName = (
+  { volumeBorrowed }: Pick<ProjectSettings, 'volumeBorrowed'>,
+  revisions: Revisions,
+): number => (volumeBorrowed ? revisions.lenders : 0);
+
 /** {@link borrowedVolumes}, made once for what is held. */
 export async function borrowedUntil(
   workspace: Workspace,
@@ -26,7 +33,7 @@ export async function borrowedUntil(
   const { found } = await workspace.keep(
     'borrowed',
     revisions,
-    [market.id, date, revisions.factsAnywhere],
+    [market.id, date, revisions.lenders],
     async () => ({ found: await borrowedVolumes(workspace.database, market, date) }),
   );
   return found;

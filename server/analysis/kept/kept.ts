@@ -12,7 +12,7 @@ const POOLED: readonly Ground[] = ['projects', 'roster', 'facts', 'keywords', 'l
  */
 const KINDS = {
   comparison: { most: 6, grounds: COMPARED },
-  compared: { most: 12, grounds: ['facts', 'keywords', 'lookUps', 'tracked'] },
+  compared: { most: 12, grounds: ['facts', 'keywords', 'pools', 'tracked'] },
   judged: { most: 6, grounds: ['verdicts'] },
   order: { most: 24, grounds: [] },
   filter: { most: 12, grounds: [] },
@@ -21,7 +21,7 @@ const KINDS = {
   alphabet: { most: 2, grounds: ['keywords'] },
   ranks: { most: 2, grounds: ['keywords'] },
   metrics: { most: 3, grounds: ['facts', 'keywords'] },
-  borrowed: { most: 2, grounds: ['keywords'] },
+  borrowed: { most: 2, grounds: ['facts', 'keywords'] },
   'own figures': { most: 2, grounds: ['facts'] },
   'ad rows': { most: 2, grounds: ['facts'] },
   'ad terms': { most: 6, grounds: ['facts'] },

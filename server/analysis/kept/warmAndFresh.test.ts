@@ -237,3 +237,38 @@ test('after a change of each setting the warm answers are the fresh ones', async
     ]),
   );
 });
+
+test('volumes that another surface lends are those it has now', async () => {
+  await running.api.patch(at, { settings: { volumeBorrowed: true } });
+  const { rows } = await running.api.get(`${at}/gaps?market=${MARKET}&date=${DATE}&limit=60&sort=volume`);
+  const told = rows.filter(({ volume }: { volume: number | null }) => volume !== null);
+  const odd = 'a query of nobody else';
+  await running.bringIn(
+    at,
+    'odd.csv',
+    'performance',
+    `query,date,clicks,impressions,position\n${odd},2026-03-01,3,40,7\n`,
+  );
+  const lending = (times: number): Promise<void> =>
+    running.bringIn(
+      at,
+      `lent-${times}.csv`,
+      'metrics',
+      [
+        'keyword,date,volume',
+        ...told.map(({ text, volume }: { text: string; volume: number }) => `${text},${DATE},${volume}`),
+        `${odd},${DATE},${100 * times}`,
+      ].join('\n'),
+      'video-us-en',
+    );
+  const lent = async (): Promise<unknown> => {
+    const page = await gapPage(warm, project, gapQuery.parse({ ...scope, find: odd }));
+    return page.rows.map(({ volume, volumeBorrowed }) => ({ volume, volumeBorrowed }));
+  };
+  await lending(1);
+  const first = await compare({});
+  expect(await lent()).toEqual([{ volume: 100, volumeBorrowed: true }]);
+  await lending(3);
+  await compare(first.now);
+  expect(await lent()).toEqual([{ volume: 300, volumeBorrowed: true }]);
+});

@@ -7,7 +7,7 @@ import { lookUpById, lookUpTargets } from '../../data/lookUps';
 import { type MarketRow, marketById } from '../../data/markets';
 import { projectById } from '../../data/projects';
 import { findSegments } from '../../data/segments/segments';
-import { type Borrowed, borrowedUntil } from '../facts/borrowed';
+import { type Borrowed, borrowedUntil, lendersName } from '../facts/borrowed';
 import type { Captures } from '../facts/captures';
 import { type Metrics, gatherMetrics } from '../facts/metrics';
 import { gatherSides } from '../facts/sides';
@@ -80,7 +80,9 @@ export interface NamedPool {
 export async function openPool(workspace: Workspace, lookUpId: number): Promise<NamedPool> {
   const { marketId: market, projectId: project } = await lookUpById(workspace.database, lookUpId);
   const revisions = await workspace.revisions({ project, market, lookUp: lookUpId });
-  const { value: pool, name } = await workspace.named('pool', revisions, [lookUpId], async () => {
+  const { settings } = await projectById(workspace.database, project);
+  const parts = [lookUpId, lendersName(settings, revisions)];
+  const { value: pool, name } = await workspace.named('pool', revisions, parts, async () => {
     const built = await buildPool(workspace, lookUpId, revisions);
     void prepareFigures(built);
     return built;

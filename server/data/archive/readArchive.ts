@@ -50,7 +50,7 @@ export class ArchiveReader {
   private async takeRows({ table, rows }: TableLine): Promise<void> {
     switch (table) {
       case 'project':
-        return this.run('UPDATE project SET name = ?, settings = ?, revision = revision + 1 WHERE id = ?', [
+        return this.run('UPDATE project SET name = ?, settings = ? WHERE id = ?', [
           [rows[0]!.name!, rows[0]!.settings!, this.projectId],
         ]);
       case 'market':

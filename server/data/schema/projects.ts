@@ -8,9 +8,9 @@ export const project = sqliteTable('project', {
   id: id(),
   name: text().notNull(),
   settings: text({ mode: 'json' }).notNull().$type<Record<string, unknown>>(),
-  /** Grows with every change that a comparison depends on. */
+  /** Of older versions, which archives hold; what changed is told by the grounds now. */
   revision: integer().notNull().default(0),
-  /** Grows with every judgement that is given or taken back. */
+  /** The same for judgements. */
   verdictsRevision: integer('verdicts_revision').notNull().default(0),
   settingsRevision: integer('settings_revision').notNull().default(1),
   createdAt: createdAt(),

@@ -12,7 +12,6 @@ import { noteImportedTargets, setPoolSize } from '../../data/lookUpSteps';
 import { type MarketRow, addressPlatforms } from '../../data/markets';
 import { parentOf, placeIdsByAddress } from '../../data/places';
 import { poolKeywords } from '../../data/pools';
-import { touchProject } from '../../data/projects';
 import { mergeSmallSegments } from '../../data/segments/merge';
 import type { Columns } from '../../data/segments/columns';
 import { segmentStatements } from '../../data/segments/segments';
@@ -67,7 +66,6 @@ export async function runRankingsImport(
   for (const date of dates)
     await mergeSmallSegments(database, { marketId: market.id, kind: 'rankings', date, lookUpId });
   await setPoolSize(database, lookUpId, (await poolKeywords(database, lookUpId)).length);
-  await touchProject(database, context.projectId);
   return outcome(kept, refused);
 }
 
