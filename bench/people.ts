@@ -8,7 +8,7 @@ import { drawer } from './crash/ledger';
 /**
  * Many people at once on the demo data: each asks, reads, and asks again, as people do. Says how long answers took, all
  * together and by kind. With `--import 1000000` they first read for as long again, then a table of so many lines comes in
- * for another market of the project, and only answers of that time count.
+ * for another market of the project (with `--same` for theirs), and only answers of that time count.
  */
 const option = (name: string, usual: number): number => {
   const at = process.argv.indexOf(`--${name}`);
@@ -112,7 +112,7 @@ async function bigImport(): Promise<void> {
     new Blob([`keyword,target,date,organic\n${lines.join('\n')}\n`]),
   )) as { import: { id: number }; preview: { reading: object } };
   const { job } = (await opsimath.post(`/imports/${entry.id}/start`, {
-    market: 'web-gb-en',
+    market: process.argv.includes('--same') ? 'web-us-en' : 'web-gb-en',
     reading: preview.reading,
   })) as { job: { id: number } };
   await opsimath.finished(job.id);

@@ -7,6 +7,7 @@ import { type Trouble, startAnalysis } from './analysis/thread/analysis';
 import { type Database, migrateDatabase, openDatabase } from './data/storage/connection';
 import { type HeldFolder, holdFolder } from './data/storage/folderHolder';
 import { removeSuperseded } from './data/segments/merge';
+import { releaseAllImports } from './data/wholeImports';
 import { checkFolder, checkSegments } from './data/storage/startChecks';
 import { storageProblem } from './data/storage/storageProblems';
 import { WriteTurn } from './data/storage/writeTurn';
@@ -47,6 +48,7 @@ async function start(): Promise<void> {
   const database = await openDatabase(databaseFile, turn);
   await migrateDatabase(database, path.join(home, 'data', 'migrations'));
   await removeSuperseded(database);
+  await releaseAllImports(database);
   await checkSegments(database);
   await database.checkpoint();
   const source = {

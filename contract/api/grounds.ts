@@ -23,9 +23,9 @@ export const GROUND_SCOPES = {
   lookUps: 'project',
   lookUp: 'look-up',
   facts: 'market',
+  /** Keywords that were respelled or are gone; and those that came, of which no fact is told yet. */
   keywords: 'market',
-  /** Which look-ups there are; what they hold are facts. */
-  pools: 'market',
+  'new keywords': 'market',
   auctions: 'market',
   markets: 'all',
   translations: 'all',

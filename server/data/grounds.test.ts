@@ -61,10 +61,17 @@ test('a trigger counts up what it is of, for whom it is, and nothing else', asyn
     ["INSERT INTO verdict (project_id, keyword_id, verdict) VALUES (1, 1, 'fit')", ['verdicts']],
     ["UPDATE verdict SET verdict = 'off' WHERE project_id = 1", ['verdicts']],
     ["UPDATE project SET settings = '{}' WHERE id = 1", ['projects']],
-    ["INSERT INTO keyword (market_id, key, text) VALUES (1, 'c', 'c')", ['keywords']],
+    ["INSERT INTO keyword (market_id, key, text) VALUES (1, 'c', 'c')", ['new keywords']],
+    ["UPDATE keyword SET text = 'C' WHERE key = 'c'", ['keywords']],
+    [
+      `INSERT INTO segment (market_id, kind, source, date, import_id, rows, pending)
+       VALUES (1, 'metrics', 'a.csv', '2026-01-01', 4, 1, 1)`,
+      [],
+    ],
+    ['UPDATE segment SET pending = 0 WHERE import_id = 4', ['facts']],
     [
       `INSERT INTO look_up (project_id, market_id, name, date, request) VALUES (1, 1, 'n', '2026-01-01', '{}')`,
-      ['lookUps', 'lookUp', 'pools'],
+      ['lookUps', 'lookUp'],
     ],
     ["UPDATE look_up SET keywords = 7 WHERE name = 'n'", ['lookUps', 'lookUp']],
     ['UPDATE project SET settings_revision = 9 WHERE id = 1', []],
@@ -86,6 +93,7 @@ test('a trigger counts up what it is of, for whom it is, and nothing else', asyn
     ],
     ["UPDATE place SET seen = '2026-01-01'", []],
     ['UPDATE place SET authority = 40', ['roster']],
+    ["DELETE FROM look_up WHERE name = 'n'", ['lookUps', 'lookUp', 'facts']],
   ];
   for (const [statement, expected] of changes) {
     const [mine, theirs] = [await read(1), await read(2)];

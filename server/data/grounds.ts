@@ -42,7 +42,7 @@ export async function readRevisions(database: Database, of: GroundsOf): Promise<
   };
   const answer = await database.client.execute({
     sql: `SELECT ground, revision FROM ground_revision WHERE scope IN (SELECT value FROM json_each(?))
-          UNION ALL SELECT 'lenders', sum(revision) FROM ground_revision WHERE ground IN ('facts', 'keywords') AND scope IN
+          UNION ALL SELECT 'lenders', sum(revision) FROM ground_revision WHERE ground IN ('facts', 'keywords', 'new keywords') AND scope IN
             (SELECT 'm' || other.id FROM market AS own JOIN market AS other
                ON other.place = own.place AND other.language = own.language AND other.id <> own.id WHERE own.id = ?)
           UNION ALL SELECT 'total', sum(revision) FROM ground_revision`,

@@ -32,22 +32,6 @@ export async function retryFailedParts(database: Database, id: number): Promise<
   );
 }
 
-/** Adds rows of imported targets to their counts, as statements to run with the rows they speak of. */
-export function noteImportedTargets(
-  lookUpId: number,
-  date: string,
-  counted: ReadonlyMap<string, number>,
-): InStatement[] {
-  return [
-    ...[...counted].map(([address, rows]) => ({
-      sql: `INSERT INTO look_up_target (look_up_id, address, held_by, state, rows) VALUES (?1, ?2, ?1, 'done', ?3)
-            ON CONFLICT (look_up_id, address) DO UPDATE SET rows = rows + excluded.rows`,
-      args: [lookUpId, address, rows],
-    })),
-    { sql: 'UPDATE look_up SET date = max(date, ?) WHERE id = ?', args: [date, lookUpId] },
-  ];
-}
-
 /** Where a target's walk stands, as a statement to run with the rows it speaks of. */
 export function walkStatement(
   lookUpId: number,

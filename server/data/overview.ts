@@ -25,7 +25,7 @@ export async function projectOverviewOf(
     sql: `SELECT date, sum(CASE WHEN kind = 'captures' THEN rows ELSE 0 END) AS captures,
                  sum(CASE WHEN kind = 'rankings' THEN rows ELSE 0 END) AS rankings
           FROM segment JOIN market ON market.id = market_id
-          WHERE kind IN ('captures', 'rankings') AND superseded = 0 AND (?1 IS NULL OR code = ?1) GROUP BY date ORDER BY date DESC`,
+          WHERE kind IN ('captures', 'rankings') AND superseded = 0 AND pending = 0 AND (?1 IS NULL OR code = ?1) GROUP BY date ORDER BY date DESC`,
     args: [market],
   });
   const row =

@@ -130,7 +130,7 @@ async function heldKeywords(database: Database, projectId: number): Promise<Map<
     sql: `SELECT segment.subject AS address, market.code AS market, segment.date AS date, sum(segment.rows) AS held,
                  sum(coalesce(json_extract(look_up.request, '$.want') = 'paid', 0)) AS paidOnly
           FROM segment JOIN look_up ON look_up.id = segment.look_up_id JOIN market ON market.id = segment.market_id
-          WHERE segment.kind = 'rankings' AND superseded = 0 AND segment.subject IN (SELECT address FROM target WHERE project_id = ?)
+          WHERE segment.kind = 'rankings' AND superseded = 0 AND pending = 0 AND segment.subject IN (SELECT address FROM target WHERE project_id = ?)
           GROUP BY segment.subject, market.code, segment.date, segment.look_up_id ORDER BY segment.date, segment.look_up_id`,
     args: [projectId],
   });

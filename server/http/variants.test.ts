@@ -369,7 +369,13 @@ describe('a list', () => {
     expect(renewed.history.at(-1)).toMatchObject({ person: 'Ines', what: '2 keywords became 2' });
     const file = await fetch(`${running.server.url}/api${address}/file?format=csv`);
     const [heads] = (await file.text()).split('\n');
-    for (const head of ['north.example organic position', 'purpose', 'language', 'verdict', 'CPC low (USD a click)'])
+    for (const head of [
+      'north.example organic position',
+      'purpose',
+      'language',
+      'verdict',
+      'CPC low (USD a click)',
+    ])
       expect(heads).toContain(head);
   });
 

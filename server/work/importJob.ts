@@ -4,6 +4,7 @@ import { writeTogether } from '../data/storage/connection';
 import { importById, importMark, rejectionStatements } from '../data/imports';
 import { progressStatement } from '../data/jobs';
 import { addressPlatforms, marketById } from '../data/markets';
+import { releaseImport } from '../data/wholeImports';
 import { readRecordBatches } from '../files/records';
 import { type ImportedRow, rowReader } from '../files/rowReaders';
 import type { JobContext } from './steps/context';
@@ -17,10 +18,22 @@ const CHUNK = 20_000;
 const CHUNKS: Record<string, number> = { metrics: 200_000, 'hidden terms': Infinity };
 const SHOWN = 300;
 
-/** Takes in a table, chunk by chunk; a restart goes on after the last whole chunk. */
+/**
+ * Takes in a table, chunk by chunk; a restart goes on after the last whole chunk. Its rows count when the file has been read:
+ * nobody’s answers are made anew for each chunk. What was read of a file that broke off counts as well.
+ */
 export async function runImport(context: JobContext): Promise<string | null> {
+  const importId = Number(context.request.importId);
+  try {
+    return await readTable(context, importId);
+  } finally {
+    await releaseImport(context.database, importId);
+  }
+}
+
+async function readTable(context: JobContext, importId: number): Promise<string | null> {
   const { database, progress, signal } = context;
-  const entry = await importById(database, Number(context.request.importId));
+  const entry = await importById(database, importId);
   const file = path.join(context.filesFolder, entry.storedAs);
   const { size } = await stat(file);
   const read = rowReader(entry.reading, await addressPlatforms(database));

@@ -61,7 +61,8 @@ export async function openComparison(
 function groundsOfKeywords({ pool, list, only }: ComparisonScope): Ground[] {
   if (list !== undefined) return ['lists'];
   if (only === 'tracked') return ['tracked'];
-  return pool === undefined ? ['pools', 'tracked'] : ['lookUp'];
+  // Which look-ups there are shows in their facts.
+  return pool === undefined ? ['tracked'] : ['lookUp'];
 }
 
 async function gather(

@@ -12,16 +12,16 @@ const POOLED: readonly Ground[] = ['projects', 'roster', 'facts', 'keywords', 'l
  */
 const KINDS = {
   comparison: { most: 6, grounds: COMPARED },
-  compared: { most: 12, grounds: ['facts', 'keywords', 'pools', 'tracked'] },
+  compared: { most: 12, grounds: ['facts', 'keywords', 'tracked'] },
   judged: { most: 6, grounds: ['verdicts'] },
   order: { most: 24, grounds: [] },
   filter: { most: 12, grounds: [] },
   curve: { most: 12, grounds: ['facts', 'keywords', 'roster'] },
   chance: { most: 6, grounds: ['facts'] },
-  alphabet: { most: 2, grounds: ['keywords'] },
-  ranks: { most: 2, grounds: ['keywords'] },
+  alphabet: { most: 2, grounds: ['keywords', 'new keywords'] },
+  ranks: { most: 2, grounds: ['keywords', 'new keywords'] },
   metrics: { most: 3, grounds: ['facts', 'keywords'] },
-  borrowed: { most: 2, grounds: ['facts', 'keywords'] },
+  borrowed: { most: 2, grounds: ['facts', 'keywords', 'new keywords'] },
   'own figures': { most: 2, grounds: ['facts'] },
   'ad rows': { most: 2, grounds: ['facts'] },
   'ad terms': { most: 6, grounds: ['facts'] },
@@ -43,7 +43,7 @@ const KINDS = {
   clusters: { most: 4, grounds: [] },
   'word counts': { most: 4, grounds: [] },
   tree: { most: 3, grounds: [] },
-  variants: { most: 4, grounds: ['variants', 'translations'] },
+  variants: { most: 4, grounds: ['new keywords', 'variants', 'translations'] },
   answer: { most: 100, grounds: [] },
 } as const satisfies Record<string, { most: number; grounds: readonly Ground[] }>;
 export type KeptKind = keyof typeof KINDS;

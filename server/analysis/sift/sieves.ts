@@ -45,7 +45,7 @@ export const SIEVE_GROUNDS: Record<Sieve['kind'], readonly Ground[]> = {
   'banned words': ['words'],
   language: [],
   purpose: [],
-  'own queries': ['lists', 'pools', 'tracked', 'hand'],
+  'own queries': ['lists', 'tracked', 'hand'],
   'main variants': ['variants', 'translations'],
 };
 

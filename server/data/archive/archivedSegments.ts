@@ -56,7 +56,7 @@ async function withoutWhatStands(
 ): Promise<Columns> {
   const hash = hashOf(columns);
   const found = await database.client.execute({
-    sql: `SELECT id, hash FROM segment WHERE market_id = ? AND kind = ? AND source = ? AND date = ? AND superseded = 0
+    sql: `SELECT id, hash FROM segment WHERE market_id = ? AND kind = ? AND source = ? AND date = ? AND superseded = 0 AND pending = 0
               AND project_id IS NULL AND look_up_id IS NULL`,
     args: [head.marketId, head.kind, head.source, head.date],
   });

@@ -64,7 +64,7 @@ export async function* archiveLines(database: Database, projectId: number): Asyn
   const segments = await rows<StoredSegment>(
     `SELECT id, market_id AS marketId, kind, source, date, project_id AS projectId, look_up_id AS lookUpId,
             import_id AS importId, subject, rows
-     FROM segment WHERE superseded = 0 AND (project_id = ?1 OR look_up_id IN
+     FROM segment WHERE superseded = 0 AND pending = 0 AND (project_id = ?1 OR look_up_id IN
        (SELECT id FROM look_up WHERE project_id = ?1)
        OR EXISTS (SELECT 1 FROM look_up_target WHERE look_up_id IN (SELECT id FROM look_up WHERE project_id = ?1)
          AND held_by = segment.look_up_id AND address = segment.subject)

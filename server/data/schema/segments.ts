@@ -22,6 +22,8 @@ export const segment = sqliteTable(
     hash: text(),
     /** A joined segment has taken its place. It stays until the next start: somebody may be reading it. */
     superseded: integer().notNull().default(0),
+    /** Part of a file that is not whole yet: counts for nothing until all of it is there. */
+    pending: integer().notNull().default(0),
     createdAt: createdAt(),
   },
   (table) => [

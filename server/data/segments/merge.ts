@@ -13,7 +13,13 @@ const OFFSETS = ['slotStart'];
  */
 export async function mergeSmallSegments(
   database: Database,
-  filter: { marketId: number; kind: 'rankings' | 'metrics' | 'captures'; date: string; lookUpId?: number },
+  filter: {
+    marketId: number;
+    kind: 'rankings' | 'metrics' | 'captures';
+    date: string;
+    lookUpId?: number;
+    pending?: boolean;
+  },
 ): Promise<void> {
   const groups = new Map<string, StoredSegment[]>();
   for (const segment of await findSegments(database, filter)) {
@@ -23,7 +29,8 @@ export async function mergeSmallSegments(
     groups.set(name, group);
   }
   for (const group of groups.values()) {
-    for (const batch of batchesOf(group)) if (batch.length > 1) await mergeInto(database, batch);
+    for (const batch of batchesOf(group))
+      if (batch.length > 1) await mergeInto(database, batch, filter.pending === true);
   }
 }
 
@@ -41,7 +48,7 @@ function batchesOf(group: StoredSegment[]): StoredSegment[][] {
   return batches;
 }
 
-async function mergeInto(database: Database, segments: StoredSegment[]): Promise<void> {
+async function mergeInto(database: Database, segments: StoredSegment[], pending: boolean): Promise<void> {
   const parts: Columns[] = [];
   let slots = 0;
   for (const segment of segments) {
@@ -51,7 +58,7 @@ async function mergeInto(database: Database, segments: StoredSegment[]): Promise
     if (columns.place && segment.kind === 'captures') slots += columns.place.length;
     parts.push(columns);
   }
-  const head = { ...segments[0]!, rows: segments.reduce((sum, segment) => sum + segment.rows, 0) };
+  const head = { ...segments[0]!, pending, rows: segments.reduce((sum, segment) => sum + segment.rows, 0) };
   const ids = JSON.stringify(segments.map((segment) => segment.id));
   await database.together(async (steps) => {
     // Another job may have joined them meanwhile: then they would stand twice.

@@ -26,6 +26,8 @@ export interface SegmentHead {
   projectId?: number | null;
   lookUpId?: number | null;
   importId?: number | null;
+  /** Part of a file that is still being read: it counts when that is released. */
+  pending?: boolean;
   /** The target of a look-up. */
   subject?: string | null;
   rows: number;
@@ -45,8 +47,8 @@ class DamagedSegment extends Error {
 export function segmentStatements(head: SegmentHead, columns: Columns): InStatement[] {
   const statements: InStatement[] = [
     {
-      sql: `INSERT INTO segment (market_id, kind, source, date, project_id, look_up_id, import_id, subject, rows, hash)
-            VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+      sql: `INSERT INTO segment (market_id, kind, source, date, project_id, look_up_id, import_id, subject, rows, hash, pending)
+            VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
       args: [
         head.marketId,
         head.kind,
@@ -58,6 +60,7 @@ export function segmentStatements(head: SegmentHead, columns: Columns): InStatem
         head.subject ?? null,
         head.rows,
         hashOf(columns),
+        head.pending ? 1 : 0,
       ],
     },
   ];
@@ -83,11 +86,17 @@ interface SegmentFilter {
   projectId?: number;
   lookUpId?: number;
   subject?: string;
+  /** Those of a file that is still being read, which count for nobody else. */
+  pending?: boolean;
 }
 
 /** Heads of the segments that fit, by date, then in the order they were written. */
 export async function findSegments(database: Database, filter: SegmentFilter): Promise<StoredSegment[]> {
-  const conditions: string[] = ['market_id = ?', 'superseded = 0'];
+  const conditions: string[] = [
+    'market_id = ?',
+    'superseded = 0',
+    filter.pending ? 'pending = 1' : 'pending = 0',
+  ];
   const args: (string | number)[] = [filter.marketId];
   const add = (condition: string, value: string | number | undefined): void => {
     if (value === undefined) return;

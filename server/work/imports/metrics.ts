@@ -25,6 +25,7 @@ export const metricsStore: StoreMaker<'metrics'> = async ({ database }, entry, m
         date: isoDayOf(day),
         projectId: entry.projectId,
         importId: entry.id,
+        pending: true,
         rows: columns.keyword!.length,
       };
       statements.push(...segmentStatements(head, columns));

@@ -40,6 +40,7 @@ export async function ownTable<Kind extends 'performance' | 'ad terms'>(
       date: isoDayOf(rows.reduce((last, row) => Math.max(last, row.day), 0)),
       projectId: entry.projectId,
       importId: entry.id,
+      pending: true,
       rows: rows.length,
     },
     shared: {

@@ -8,13 +8,14 @@ import { progressStatement } from '../../data/jobs';
 import { keywordIdsOfKeys } from '../../data/keywords';
 import { indexNewKeywords } from '../../data/keywordWords';
 import { importedLookUp } from '../../data/lookUps';
-import { noteImportedTargets, setPoolSize } from '../../data/lookUpSteps';
+import { setPoolSize } from '../../data/lookUpSteps';
 import { type MarketRow, addressPlatforms } from '../../data/markets';
 import { parentOf, placeIdsByAddress } from '../../data/places';
 import { poolKeywords } from '../../data/pools';
 import { mergeSmallSegments } from '../../data/segments/merge';
 import type { Columns } from '../../data/segments/columns';
 import { segmentStatements } from '../../data/segments/segments';
+import { releaseImport } from '../../data/wholeImports';
 import { coveringTarget, listTargets } from '../../data/targets';
 import type { JobContext } from '../steps/context';
 import { outcome } from './outcome';
@@ -64,7 +65,14 @@ export async function runRankingsImport(
   }
   await indexNewKeywords(database);
   for (const date of dates)
-    await mergeSmallSegments(database, { marketId: market.id, kind: 'rankings', date, lookUpId });
+    await mergeSmallSegments(database, {
+      marketId: market.id,
+      kind: 'rankings',
+      date,
+      lookUpId,
+      pending: true,
+    });
+  await releaseImport(database, entry.id);
   await setPoolSize(database, lookUpId, (await poolKeywords(database, lookUpId)).length);
   return outcome(kept, refused);
 }
@@ -136,8 +144,7 @@ async function partStatements(
   const subjects = [...new Set(part.addresses.map(subjectOf))];
   const subject = Int32Array.from(part.addresses, (address) => subjects.indexOf(subjectOf(address)));
   const statements: InStatement[] = [];
-  const counted = new Map<string, number>();
-  const common = { marketId: market.id, source: entry.fileName, importId: entry.id };
+  const common = { marketId: market.id, source: entry.fileName, importId: entry.id, pending: true };
   for (const { group, rows } of groupsOf(
     part,
     (row) => part.day[row]! * subjects.length + subject[part.address[row]!]!,
@@ -145,7 +152,6 @@ async function partStatements(
     const date = isoDayOf(Math.floor(group / subjects.length));
     const address = subjects[group % subjects.length]!;
     dates.add(date);
-    counted.set(address, (counted.get(address) ?? 0) + rows.length);
     statements.push(
       ...segmentStatements(
         { ...common, date, kind: 'rankings', lookUpId, subject: address, rows: rows.length },
@@ -167,7 +173,6 @@ async function partStatements(
     };
     statements.push(...segmentStatements(head, columns));
   }
-  statements.push(...noteImportedTargets(lookUpId, [...dates].sort().at(-1) ?? '', counted));
   return statements;
 }
 
