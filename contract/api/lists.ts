@@ -11,6 +11,8 @@ export const keywordList = z.object({
   locked: z.boolean(),
   /** Where its keywords came from, in words. */
   origin: z.string(),
+  /** The look-up whose pool it came from, which is the one to show it in; `null` where none is known. */
+  lookUp: z.int().nullable(),
   /** Whether the look-up and recipe it came from are known, so that it can be made again. */
   renewable: z.boolean(),
   /** How many fit keywords it is to hold, and how many of its keywords have which verdict. */

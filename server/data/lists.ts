@@ -53,6 +53,7 @@ export async function listLists(database: Database, projectId: number): Promise<
     return {
       ...list,
       locked: Boolean(list.locked),
+      lookUp: source === null ? null : (JSON.parse(source) as ListSource).lookUp,
       renewable: source !== null,
       history: history.flatMap(({ listId, ...entry }) => (listId === list.id ? [entry] : [])),
     };

@@ -347,7 +347,7 @@ describe('a list', () => {
     const list = (await running.api.get(`${at}/lists`)).find(
       ({ name }: { name: string }) => name === 'searched',
     );
-    expect(list).toMatchObject({ renewable: true, keywords: 2, goal: null });
+    expect(list).toMatchObject({ renewable: true, lookUp, keywords: 2, goal: null });
     const address = `${at}/lists/${list.id}`;
     expect(await running.api.get(`${address}/renewal`)).toMatchObject({ added: 0, gone: 0 });
     await running.api.patch(address, {

@@ -50,9 +50,10 @@ export function ListRow({ list }: { list: KeywordList }) {
     return (await addRecipe({ project, entry }).unwrap()).id;
   };
   const open = async (): Promise<void> =>
-    changeScope({ recipe: await recipeOf(), market: list.market, view: '' });
+    changeScope({ recipe: await recipeOf(), market: list.market, lookUp: list.lookUp, view: '' });
   const copyLink = async (): Promise<void> => {
     const params = new URLSearchParams({ market: list.market, recipe: String(await recipeOf()) });
+    if (list.lookUp !== null) params.set('lookUp', String(list.lookUp));
     await navigator.clipboard.writeText(`${location.origin}/p/${project}/sift?${params}`);
     void message.info('The link to this list is on the clipboard.');
   };
