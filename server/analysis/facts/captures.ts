@@ -123,8 +123,12 @@ export class CaptureReader {
     const i = keyword - this.newest.base;
     const number = (this.newest.capture[i] ?? 0) - 1;
     if (number < 0) return null;
+    return this.pageAt(number, this.newest.captureRow[i]!);
+  }
+
+  /** Any page: entry `row` of the capture of this number. */
+  pageAt(number: number, row: number): CapturedPage {
     const columns = this.newest.captures[number]!;
-    const row = this.newest.captureRow[i]!;
     const from = columns.slotStart[row]!;
     return {
       number,

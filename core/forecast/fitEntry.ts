@@ -1,0 +1,24 @@
+import { FEATURE_COUNT } from './forecast';
+import { type FittedLogit, fitOrderedLogitInSteps } from './orderedLogit';
+
+/** Targets whose fields hold every word of a keyword, ranked or not, a target a row. */
+export interface EntryRows {
+  /** Seven features a row, in the order of CHANCE_FEATURES. */
+  features: Float64Array;
+  /** Band in which it stood. */
+  band: Uint8Array;
+}
+
+/** Targets below which the stated default holds. */
+export const LEAST_ENTRIES = 500;
+
+/**
+ * Where a target comes in that is not written yet (method §6a): learnt from all targets that hold a keyword’s words, the
+ * absent ones included, stopping after every Newton step.
+ *
+ * @returns `null` for fewer than {@link LEAST_ENTRIES}, or where all stand alike
+ */
+export function* fitEntryInSteps({ features, band }: EntryRows): Generator<void, FittedLogit | null> {
+  if (band.length < LEAST_ENTRIES) return null;
+  return yield* fitOrderedLogitInSteps({ inputs: features, width: FEATURE_COUNT, band }, 'free');
+}

@@ -1,0 +1,92 @@
+import { CHANCE_FEATURES } from '../gap/chance';
+import { ABSENT, isRanked } from '../ranking/position';
+import type { Distribution } from './bands';
+import { ABSENT_LEVEL, level } from './level';
+import { type OrderedLogit, CUT_LEVELS, distributionAt, score } from './orderedLogit';
+
+/** What may change in a target between two captures, in the order of every vector of changes. */
+export const CHANGES = ['phrase in title', 'words in title', 'words in other fields', 'touched'] as const;
+export const CHANGE_COUNT = CHANGES.length;
+export const FEATURE_COUNT = CHANCE_FEATURES.length;
+/** Beyond these levels a place counts more or less than below: the ends of the front and of the second page. */
+const BENDS = [level(20.5), level(10.5), level(3.5)];
+/** Level, how far it lies beyond each bend, whether it is absent, and the seven features of §6. */
+export const STANDING_INPUTS = 2 + BENDS.length + FEATURE_COUNT;
+
+/** Where a target will stand after a horizon, given where it stands and what is done (method §6a). */
+export interface ForecastModel {
+  /** From where it stands now ({@link standingInputs}). */
+  standing: OrderedLogit;
+  /** What each change adds to the score, in the order of {@link CHANGES}. */
+  changes: Float64Array;
+  /** Of a target that is not there yet, from its features alone. */
+  entry: OrderedLogit;
+}
+
+/** A change of the fields a forecast knows of: differences of phrase (0/1) and of shares of words, and whether touched (0/1). */
+export type Change = readonly [phrase: number, inTitle: number, inFields: number, touched: number];
+export const NO_CHANGE: Change = [0, 0, 0, 0];
+
+/** Inputs of a standing. @param position a column value, not unknown */
+export function standingInputs(position: number, features: readonly number[]): number[] {
+  const absent = !isRanked(position) || position > 100;
+  const now = absent ? ABSENT_LEVEL : level(position);
+  return [now, ...BENDS.map((bend) => Math.max(0, now - bend)), absent ? 1 : 0, ...features];
+}
+
+/**
+ * Where a target will stand that stands somewhere now, or is absent though it could.
+ *
+ * @param position a column value; unknown throws a RangeError
+ * @param features relative to the capture’s medians, in the order of CHANCE_FEATURES, before any change
+ */
+export function forecastStanding(
+  model: ForecastModel,
+  position: number,
+  features: readonly number[],
+  change: Change = NO_CHANGE,
+): Distribution {
+  if (!isRanked(position) && position !== ABSENT)
+    throw new RangeError('Nothing is foretold from an unknown position.');
+  const { thresholds, weights } = model.standing;
+  const shift = score(weights, standingInputs(position, features)) + score(model.changes, change);
+  return distributionAt(thresholds, shift);
+}
+
+/** Where a target will stand that is not written yet. @param features as it is planned to be */
+export function forecastEntry(model: ForecastModel, features: readonly number[]): Distribution {
+  return distributionAt(model.entry.thresholds, score(model.entry.weights, features));
+}
+
+/** Logits for one unit of level, by the stated defaults. */
+const DEFAULT_SLOPE = 1.7;
+/** How much of a level is still there after a horizon, by the stated defaults. */
+export const DEFAULT_PERSISTENCE = 0.9;
+/** Level of a target that holds a keyword’s words and has the features of the middle, by the stated defaults. */
+const DEFAULT_ENTRY_LEVEL = -2.2;
+
+/**
+ * The model until there is enough to fit one (method §6a): standing carries over with the stated persistence, features and
+ * changes count as the weights of chance say, and a new target comes in at the stated level.
+ *
+ * @param weights of chance, in logits, in the order of CHANCE_FEATURES
+ */
+export function defaultForecast(weights: readonly number[]): ForecastModel {
+  const thresholds = CUT_LEVELS.map((cut) => -DEFAULT_SLOPE * cut);
+  return {
+    standing: {
+      thresholds,
+      weights: Float64Array.from([
+        DEFAULT_SLOPE * DEFAULT_PERSISTENCE,
+        ...BENDS.map(() => 0),
+        0,
+        ...weights.map((weight) => weight * (1 - DEFAULT_PERSISTENCE)),
+      ]),
+    },
+    changes: Float64Array.from([weights[1]!, weights[2]!, weights[3]!, 0]),
+    entry: {
+      thresholds: thresholds.map((threshold) => threshold + DEFAULT_SLOPE * DEFAULT_ENTRY_LEVEL),
+      weights: Float64Array.from(weights),
+    },
+  };
+}

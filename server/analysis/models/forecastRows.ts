@@ -1,0 +1,221 @@
+import { dayOf } from '@opsimath/core/day';
+import { type Standing, chanceFeatures } from '@opsimath/core/gap/chance';
+import { prepareText, textStanding } from '@opsimath/core/gap/textStanding';
+import type { ForecastRows } from '@opsimath/core/forecast/fitForecast';
+import { CHANGE_COUNT } from '@opsimath/core/forecast/forecast';
+import { ABSENT } from '@opsimath/core/ranking/position';
+import { keywordKeys } from '../../data/keywordKeys';
+import { keywordIdRange } from '../../data/keywords';
+import type { MarketRow } from '../../data/markets';
+import { placeVersions } from '../../data/places';
+import { findSegments } from '../../data/segments/segments';
+import { type CaptureColumns, CaptureReader, captureColumnsOf } from '../facts/captures';
+import { slotStanding } from '../facts/slotFigures';
+import type { ColumnStore } from '../kept/columnStore';
+import { givingWay } from '../kept/giveWay';
+import type { Workspace } from '../kept/workspace';
+
+/** Pairs of results that are learnt from, newest first. */
+export const MOST_PAIRS = 200_000;
+const DEPTH = 100;
+
+/** Two captures of one keyword, by number of their segment and row there. */
+interface Pair {
+  keyword: number;
+  before: { number: number; row: number };
+  after: { number: number; row: number };
+  days: number;
+}
+
+/**
+ * What a forecast is learnt from (method §6a): pairs of captures half to twice the horizon apart, the nearest to it, newest
+ * first, every result of the first with where it stood later.
+ */
+export async function forecastRows(
+  workspace: Workspace,
+  market: MarketRow,
+  date: string,
+  horizon: number,
+): Promise<ForecastRows> {
+  const { database, store } = workspace;
+  const range = await keywordIdRange(database, market.id);
+  const segments = (
+    await findSegments(database, { marketId: market.id, kind: 'captures', until: date })
+  ).sort((a, b) => a.date.localeCompare(b.date) || a.id - b.id);
+  const captures: CaptureColumns[] = [];
+  const giveWay = givingWay();
+  for (const segment of segments) {
+    captures.push(await captureColumnsOf(store, segment));
+    await giveWay();
+  }
+  const pairs = range === null ? [] : pairsOf(captures, horizon);
+  const size = range === null ? 0 : Math.max(0, range.most - range.least + 1);
+  const reader = await CaptureReader.over(store, {
+    base: range?.least ?? 0,
+    capture: new Uint16Array(size),
+    captureRow: new Int32Array(size),
+    captures,
+  });
+  return gathered(workspace, market, reader, pairs);
+}
+
+/** Of each later capture the earlier one nearest to the horizon, newest first; of a keyword each capture once as the later. */
+function pairsOf(captures: readonly CaptureColumns[], horizon: number): Pair[] {
+  const of = new Map<number, { number: number; row: number; day: number }[]>();
+  captures.forEach(({ keyword, segment }, number) => {
+    const day = dayOf(segment.date);
+    keyword.forEach((id, row) => {
+      const list = of.get(id);
+      const entry = { number, row, day };
+      if (!list) of.set(id, [entry]);
+      // Of one day the capture written last counts.
+      else if (list[list.length - 1]!.day === day) list[list.length - 1] = entry;
+      else list.push(entry);
+    });
+  });
+  const pairs: (Pair & { day: number })[] = [];
+  for (const [keyword, list] of of)
+    for (let later = list.length - 1; later > 0; later--) {
+      const after = list[later]!;
+      let nearest = -1;
+      for (let earlier = 0; earlier < later; earlier++) {
+        const days = after.day - list[earlier]!.day;
+        if (days < horizon / 2 || days > horizon * 2) continue;
+        if (nearest < 0 || Math.abs(days - horizon) <= Math.abs(after.day - list[nearest]!.day - horizon))
+          nearest = earlier;
+      }
+      if (nearest >= 0)
+        pairs.push({
+          keyword,
+          before: list[nearest]!,
+          after,
+          days: after.day - list[nearest]!.day,
+          day: after.day,
+        });
+    }
+  return pairs.sort((a, b) => b.day - a.day || a.keyword - b.keyword);
+}
+
+/** A result that was gone later: what became of its fields is told by where else its place was met. */
+interface Gone {
+  /** Its row of the pairs. */
+  row: number;
+  keyword: number;
+  was: Standing;
+  version: number;
+}
+
+async function gathered(
+  workspace: Workspace,
+  market: MarketRow,
+  reader: CaptureReader,
+  pairs: readonly Pair[],
+): Promise<ForecastRows> {
+  const before: number[] = [];
+  const after: number[] = [];
+  const features: number[] = [];
+  const changes: number[] = [];
+  const keyword: number[] = [];
+  const gone: Gone[] = [];
+  const numbers = new Map<number, number>();
+  const met = new Met(workspace.store, reader);
+  const giveWay = givingWay();
+  let used = 0;
+  // Where there are more than can be taken, every n-th: no part of the alphabet goes first.
+  const step = Math.max(1, Math.ceil((pairs.length * DEPTH) / MOST_PAIRS));
+  for (let n = 0; n < pairs.length && before.length < MOST_PAIRS; n += step) {
+    await giveWay();
+    const pair = pairs[n]!;
+    const then = reader.pageAt(pair.before.number, pair.before.row);
+    const later = reader.pageAt(pair.after.number, pair.after.row);
+    const elsewhere = await met.at(pair.after.number);
+    const medians = then.figures.medians.map((values) => values[then.row]!);
+    const words = then.figures.words[then.row]!;
+    const found = new Map(reader.results(later, DEPTH).map((result) => [result.place, result]));
+    if (!numbers.has(pair.keyword)) numbers.set(pair.keyword, numbers.size);
+    used++;
+    for (const { slot, position, place } of reader.results(then, DEPTH)) {
+      if (place === 0) continue;
+      const was = slotStanding(then.figures, slot, words);
+      const there = found.get(place);
+      const seen = there?.slot ?? elsewhere.slots.get(place);
+      const is = there === undefined ? was : slotStanding(later.figures, there.slot, words);
+      if (there === undefined && seen !== undefined) {
+        const version = elsewhere.version[seen]!;
+        if (version !== (await met.at(pair.before.number)).version[slot]!)
+          gone.push({ row: before.length, keyword: pair.keyword, was, version });
+      }
+      const updated = seen === undefined ? -1 : later.figures.updated[seen]!;
+      before.push(position);
+      after.push(there?.position ?? ABSENT);
+      features.push(...chanceFeatures(was, medians));
+      changes.push(
+        is.phraseInTitle - was.phraseInTitle,
+        is.wordsInTitle - was.wordsInTitle,
+        is.wordsInFields - was.wordsInFields,
+        updated >= 0 && updated < pair.days ? 1 : 0,
+      );
+      keyword.push(numbers.get(pair.keyword)!);
+    }
+  }
+  await noteGone(workspace, market, gone, changes);
+  return {
+    pairs: {
+      before: Uint8Array.from(before),
+      after: Uint8Array.from(after),
+      features: Float64Array.from(features),
+      changes: Float64Array.from(changes),
+      keyword: Int32Array.from(keyword),
+    },
+    captures: used,
+  };
+}
+
+/** The words of places that fell out, as they were met elsewhere later. */
+async function noteGone(
+  { database }: Workspace,
+  market: MarketRow,
+  gone: readonly Gone[],
+  changes: number[],
+): Promise<void> {
+  if (gone.length === 0) return;
+  const texts = await placeVersions(
+    database,
+    gone.map(({ version }) => version),
+  );
+  const keys = await keywordKeys(
+    database,
+    market.id,
+    gone.map(({ keyword }) => keyword),
+  );
+  gone.forEach(({ row, was, version }, n) => {
+    const text = texts.get(version);
+    if (!text) return;
+    const is = textStanding(keys[n]!, prepareText(text.title, [text.description]));
+    changes[row * CHANGE_COUNT] = is.phraseInTitle - was.phraseInTitle;
+    changes[row * CHANGE_COUNT + 1] = is.wordsInTitle - was.wordsInTitle;
+    changes[row * CHANGE_COUNT + 2] = is.wordsInFields - was.wordsInFields;
+  });
+}
+
+/** Where each place was met anywhere in a segment of captures, and the version of its words in every slot. */
+class Met {
+  private readonly kept = new Map<number, { slots: Map<number, number>; version: Int32Array }>();
+
+  constructor(
+    private readonly store: ColumnStore,
+    private readonly reader: CaptureReader,
+  ) {}
+
+  async at(number: number): Promise<{ slots: ReadonlyMap<number, number>; version: Int32Array }> {
+    let known = this.kept.get(number);
+    if (!known) {
+      const { place, segment } = this.reader.newest.captures[number]!;
+      const slots = new Map<number, number>();
+      for (let slot = 0; slot < place.length; slot++) if (place[slot] !== 0) slots.set(place[slot]!, slot);
+      known = { slots, version: await this.store.column<Int32Array>(segment.id, 'version') };
+      this.kept.set(number, known);
+    }
+    return known;
+  }
+}
