@@ -23,6 +23,7 @@ const ENTRIES = {
     'server/work/jobWorker.ts',
     'server/analysis/thread/analysisWorker.ts',
     'server/analysis/words/wordWorker.ts',
+    'server/analysis/models/fitWorker.ts',
     'server/work/imports/rankingsParser.ts',
     'server/files/fileWorker.ts',
   ],

@@ -1,3 +1,5 @@
+import { BAND_COUNT } from '@opsimath/core/forecast/bands';
+import { ACTIONS } from '@opsimath/core/gap/action';
 import { OWN_PERIODS, readPeriod } from '@opsimath/core/demand/period';
 import { z } from 'zod';
 import { isoDay, slotKind, sourceMetrics } from '../source/answers';
@@ -63,8 +65,28 @@ export const sumLine = z.object({
 });
 export type SumLine = z.infer<typeof sumLine>;
 
+/** Probability of each band of positions, in the order of BAND_NAMES; together 1. */
+const distribution = z.array(z.number()).length(BAND_COUNT);
+/** One thing that can be done, the highest priority first; money in the project’s currency, a month. */
+export const alternative = z.object({
+  action: z.enum(ACTIONS),
+  clicks: z.number().nullable(),
+  cost: z.number().nullable(),
+  /** Of standing within the front after it. */
+  chance: z.number().nullable(),
+  value: z.number().nullable(),
+  effort: z.number(),
+  priority: z.number().nullable(),
+  /** Where we would stand then. */
+  after: distribution,
+});
+export type Alternative = z.infer<typeof alternative>;
+
 export const dossier = z.object({
   row: gapRow,
+  /** Where we will stand if nothing is done; `null` where our position is unknown. */
+  forecast: z.object({ horizon: z.int(), fitted: z.boolean(), asIs: distribution }).nullable(),
+  alternatives: z.array(alternative),
   rivals: z.array(rivalColumn),
   own: z.string(),
   front: z.int(),

@@ -169,7 +169,9 @@ export const gapRow = z.object({
   /** V: searches a month over the coming three months. */
   demand: z.number().nullable(),
   chance: z.number().nullable(),
-  /** The chance is the surface's mean, for want of a capture. */
+  /** P(within F) without any action. */
+  asIs: z.number().nullable(),
+  /** Foretold from the position alone, for want of a capture. */
   chanceAssumed: z.boolean(),
   worth: z.number(),
   worthSource: z.enum(WORTH_SOURCES),
@@ -205,14 +207,13 @@ export const gapRow = z.object({
   frontPrice: z.number().nullable(),
   frontRating: z.number().nullable(),
   frontReviews: z.number().nullable(),
-  /** What spreads the expected worth; `null` where that is unknown. */
+  /** What spreads the value of the best action; `null` where that is unknown, or nothing is to be done. */
   parts: z
     .object({
-      demand: z.number(),
+      clicks: z.number(),
+      clicksError: z.number(),
+      cost: z.number(),
       demandSigma: z.number(),
-      clickShare: z.number(),
-      logit: z.number(),
-      logitError: z.number(),
       worth: z.number(),
       worthSigma: z.number(),
       fit: z.number(),
@@ -236,10 +237,10 @@ export const sideTotals = z.object({
 
 export const gapTotals = z.object({
   keywords: z.int(),
-  /** Expected worth a month if every gap that is shown were won. */
+  /** What the best actions of all rows add a month, each keyword by itself. */
   worthAMonth: z.number(),
-  /** Share of it that the first 20 of the table's order carry. */
-  firstTwenty: z.number().nullable(),
+  /** What the first 20 of the table’s order that have something to do add a month, and the middle 80 % of it. */
+  firstTwenty: z.object({ value: z.number(), low: z.number(), high: z.number() }).nullable(),
   /** Rows with us on the front, and those of them that bring more than little. */
   onFront: z.int(),
   onFrontWithDemand: z.int(),

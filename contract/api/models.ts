@@ -1,3 +1,4 @@
+import { CHANGES } from '@opsimath/core/forecast/forecast';
 import { CHANCE_FEATURES } from '@opsimath/core/gap/chance';
 import { z } from 'zod';
 
@@ -19,6 +20,36 @@ export const marketModels = z.object({
       }),
     ),
   }),
+  /** Where targets will stand (method §6a). */
+  forecast: z.object({
+    /** Whether pairs of captures are behind it; else the stated defaults hold. */
+    fitted: z.boolean(),
+    /** Days ahead. */
+    horizon: z.int(),
+    captures: z.int(),
+    leastCaptures: z.int(),
+    rows: z.int(),
+    /** Results of which something changed, and how many of them the prior counts for; `null` where it alone holds. */
+    changedRows: z.int(),
+    priorRows: z.number().nullable(),
+    changes: z.array(z.object({ change: z.enum(CHANGES), weight: z.number(), error: z.number().nullable() })),
+    /** Targets that hold a keyword’s words: what a new one is judged by. */
+    entryFitted: z.boolean(),
+    /** On keywords that the model had not seen: mean ln of the probability of what came. */
+    quality: z
+      .object({
+        logScore: z.number(),
+        stays: z.number(),
+        shares: z.number(),
+        auc: z.number(),
+        calibrationError: z.number(),
+        calibration: z.array(
+          z.object({ rows: z.int(), foretold: z.number().nullable(), inside: z.number().nullable() }),
+        ),
+      })
+      .nullable(),
+  }),
+  /** What a page’s fields alone tell. */
   chance: z.object({
     /** Whether the captures are behind it; else the stated default weights hold. */
     fitted: z.boolean(),

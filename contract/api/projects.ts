@@ -1,5 +1,5 @@
 import { COSTLY_TIMES } from '@opsimath/core/ads/searchTerms';
-import { ACTIONS, DEFAULT_EFFORTS, LOW_CHANCE, type Action } from '@opsimath/core/gap/action';
+import { ACTIONS, DEFAULT_EFFORTS, type Action } from '@opsimath/core/gap/action';
 import { CHANCE_FEATURES, DEFAULT_WEIGHTS } from '@opsimath/core/gap/chance';
 import { MOVEMENT_LIMITS } from '@opsimath/core/gap/movement';
 import { DOUBLING_LIMIT } from '@opsimath/core/gap/paid';
@@ -45,8 +45,6 @@ const thresholds = z.object({
   slippingOff: places,
   /** Own organic position down to which paying doubles. */
   doubling: places,
-  /** Chance below which a click is rather bought. */
-  lowChance: z.number().min(0).max(1),
   /** A neighbour is easier from so many times our chance. */
   easier: z.number().min(1).max(100),
   /** Share of a pool's highest CPCs that are dear. */
@@ -58,6 +56,10 @@ const thresholds = z.object({
 const days = z.int().min(1).max(3650);
 /** Days after which a held figure is marked old, by surface. */
 const oldAfter = z.object({ web: days, video: days, marketplace: days });
+
+/** Days ahead for which it is foretold where a target will stand, by surface. */
+const ahead = z.int().min(1).max(365);
+const horizons = z.object({ web: ahead, video: ahead, marketplace: ahead });
 
 const phrases = z.array(z.string().trim().min(1).max(80)).max(200);
 /** Words of the project's own that tell what a search is for, beside those of the language. */
@@ -97,6 +99,7 @@ export const projectSettings = z.object({
     .array(z.number().min(-20).max(20))
     .length(CHANCE_FEATURES.length)
     .default([...DEFAULT_WEIGHTS]),
+  horizons: horizons.default({ web: 60, video: 30, marketplace: 30 }),
   /** Days before a peak at which work for it begins. */
   leadDays: z.int().min(0).max(365).default(90),
   /** What a marketplace's price leaves, and how many clicks buy there, 0–1; `null` where nobody said. */
@@ -128,7 +131,6 @@ export const projectSettings = z.object({
   thresholds: thresholds.default({
     ...MOVEMENT_LIMITS,
     doubling: DOUBLING_LIMIT,
-    lowChance: LOW_CHANCE,
     easier: 1.5,
     dearShare: 0.4,
     costly: COSTLY_TIMES,

@@ -79,7 +79,7 @@ function leaning(
   strength: number,
   counts: (row: number) => boolean,
 ): { weights: Float64Array; covariance: Float64Array } {
-  const { width, band } = rows;
+  const { band } = rows;
   const taking: number[] = [];
   for (let row = 0; row < band.length; row++) if (counts(row)) taking.push(row);
   const pull: Pull = { prior, stiffness: strength / 4 };

@@ -1,10 +1,17 @@
-import type { ClickCurve, Surface } from '../ranking/clickThrough';
-import { ACTIONS, type Efforts, LOW_CHANCE, suggestAction } from './action';
+import type { Foretold, PlanFacts } from '../plan/facts';
+import { best } from '../plan/weigh';
+import type { Surface } from '../ranking/clickThrough';
+import { ACTIONS, type Efforts } from './action';
 import { GAP_KINDS, gapKind, rivalStanding } from './kind';
 import { type MovementLimits, moved, movementMark } from './movement';
 import { isDoubling, paidState } from './paid';
-import { expectedWorth, gainInClicks, priority } from './priority';
 import { targetPosition } from './target';
+
+/** A forecast a keyword: P(within F) and the click-through to be expected; NaN where it is unknown or not to be had. */
+export interface ForetoldColumns {
+  chance: Float64Array;
+  clickThrough: Float64Array;
+}
 
 /**
  * Everything a comparison rests on: one entry a keyword in every column, in the same order.
@@ -23,8 +30,11 @@ export interface ComparisonColumns {
   expectedVolume: Float64Array;
   /** From the features above the organic results; 1 where there is no capture. */
   featureFactor: Float64Array;
-  /** Chance after the action, 0–1; NaN without a capture. */
-  chance: Float64Array;
+  /** Without any action, and after each. */
+  asIs: ForetoldColumns;
+  retitled: ForetoldColumns;
+  strengthened: ForetoldColumns;
+  written: ForetoldColumns;
   /** Worth of a click. */
   worth: Float64Array;
   /** Expected cost of a click; NaN if unknown. */
@@ -33,8 +43,14 @@ export interface ComparisonColumns {
   fit: Float64Array;
   /** 1 where our best target has the phrase in its title. */
   phraseInTitle: Uint8Array;
-  /** 1 where some own target holds every word. */
-  covered: Uint8Array;
+  /** 1 where some own target ranks or holds every word. */
+  served: Uint8Array;
+  /** What own ads bring and cost a month; NaN where no ad terms tell. */
+  paidClicks: Float64Array;
+  paidCost: Float64Array;
+  /** What the best bid would bring and cost by the auctions observed; NaN where none was. */
+  bidClicks: Float64Array;
+  bidCost: Float64Array;
   /** How many own targets the capture holds. */
   ownTargets: Uint8Array;
 }
@@ -42,14 +58,10 @@ export interface ComparisonColumns {
 export interface ComparisonSettings {
   surface: Surface;
   front: number;
-  curve: ClickCurve;
   efforts: Efforts;
-  /** Stands in for an unknown chance (method §6); marked wherever it is used. */
-  meanChance: number;
   /** What the project sets; the usual ones where nothing is. */
   movement?: MovementLimits;
   doubling?: number;
-  lowChance?: number;
 }
 
 /** The gaps, one entry a keyword, in the order of the input. */
@@ -67,13 +79,15 @@ export interface GapColumns {
   movement: Uint8Array;
   /** p*, 0 for unknown. */
   aim: Uint8Array;
-  /** G in clicks a month; NaN if unknown. */
-  gain: Float64Array;
-  /** E a month; NaN if unknown. */
-  worthAMonth: Float64Array;
-  /** Index into ACTIONS. */
+  /** Best alternative as an index into ACTIONS. */
   action: Uint8Array;
-  /** E for a day of work; NaN if unknown. */
+  /** P(within F) after it; NaN if unknown. */
+  chance: Float64Array;
+  /** Clicks a month that it adds; NaN if unknown. */
+  gain: Float64Array;
+  /** Its value a month; 0 for *hold* and *merge*, NaN if unknown. */
+  worthAMonth: Float64Array;
+  /** Its value for a day of work; NaN if unknown, and where nothing is to be done. */
   priority: Float64Array;
 }
 
@@ -88,7 +102,6 @@ export function compare(columns: ComparisonColumns, settings: ComparisonSettings
   const rivals = columns.rivalOrganic.length;
   const organicRow = new Uint8Array(rivals);
   const paidRow = new Uint8Array(rivals);
-  const effortDays = ACTIONS.map((action) => settings.efforts[action]);
   for (let i = 0; i < size; i++) {
     for (let rival = 0; rival < rivals; rival++) {
       organicRow[rival] = columns.rivalOrganic[rival]![i]!;
@@ -108,40 +121,73 @@ export function compare(columns: ComparisonColumns, settings: ComparisonSettings
     gaps.movement[i] = movementMark(columns.ownBefore[i]!, own, settings.front, settings.movement);
     gaps.aim[i] = targetPosition(kind, own, organicRow, standing.best, settings.front);
 
-    const known = GAP_KINDS[kind] !== 'unknown';
-    const chance = columns.chance[i]!;
-    const action = suggestAction({
-      surface: settings.surface,
-      known,
-      ownOrganic: own,
-      doubling,
-      phraseInTitle: columns.phraseInTitle[i] === 1,
-      chance,
-      lowChance: settings.lowChance ?? LOW_CHANCE,
-      worth: columns.worth[i]!,
-      clickCost: columns.clickCost[i]!,
-      covered: columns.covered[i] === 1,
-      cannibalised: columns.ownTargets[i]! >= 2,
-    });
-    gaps.action[i] = action;
-    gaps.gain[i] = !known
-      ? NaN
-      : gainInClicks(
-          columns.expectedVolume[i]!,
-          columns.featureFactor[i]!,
-          gaps.aim[i]!,
-          own,
-          settings.curve,
-        );
-    gaps.worthAMonth[i] = expectedWorth(
-      Number.isNaN(chance) ? settings.meanChance : chance,
-      gaps.gain[i]!,
-      columns.worth[i]!,
-      columns.fit[i]!,
-    );
-    gaps.priority[i] = priority(gaps.worthAMonth[i]!, effortDays[action]!);
+    noteBest(gaps, i, GAP_KINDS[kind] !== 'unknown', columns, settings);
   }
   return gaps;
+}
+
+const CAPTURE_FIRST = ACTIONS.indexOf('capture first');
+const MERGE = ACTIONS.indexOf('merge');
+const HOLD = ACTIONS.indexOf('hold');
+
+/** Notes the best alternative of one keyword (method §8), or why there is none. */
+function noteBest(
+  gaps: GapColumns,
+  i: number,
+  known: boolean,
+  columns: ComparisonColumns,
+  settings: ComparisonSettings,
+): void {
+  if (!known) {
+    gaps.action[i] = CAPTURE_FIRST;
+    gaps.chance[i] = gaps.gain[i] = gaps.worthAMonth[i] = gaps.priority[i] = NaN;
+    return;
+  }
+  const chosen = best(planFacts(columns, i, gaps.doubling[i] === 1, settings.surface), settings.efforts);
+  if (chosen === null) {
+    gaps.action[i] = columns.ownTargets[i]! >= 2 ? MERGE : HOLD;
+    gaps.chance[i] = columns.asIs.chance[i]!;
+    gaps.priority[i] = NaN;
+    return;
+  }
+  gaps.action[i] = ACTIONS.indexOf(chosen.action);
+  gaps.chance[i] = chosen.chance;
+  gaps.gain[i] = chosen.clicks;
+  gaps.worthAMonth[i] = chosen.value;
+  gaps.priority[i] = chosen.priority;
+}
+
+/** What the alternatives of one keyword are chosen from. */
+export function planFacts(
+  columns: ComparisonColumns,
+  i: number,
+  doubling: boolean,
+  surface: Surface,
+): PlanFacts {
+  const foretold = ({ chance, clickThrough }: ForetoldColumns): Foretold => ({
+    chance: chance[i]!,
+    clickThrough: clickThrough[i]!,
+  });
+  return {
+    surface,
+    own: columns.ownOrganic[i]!,
+    ownPaid: columns.ownPaid[i]!,
+    doubling,
+    served: columns.served[i] === 1,
+    demand: columns.expectedVolume[i]! * columns.featureFactor[i]!,
+    searches: columns.expectedVolume[i]!,
+    worth: columns.worth[i]!,
+    clickCost: columns.clickCost[i]!,
+    fit: columns.fit[i]!,
+    paidClicks: columns.paidClicks[i]!,
+    paidCost: columns.paidCost[i]!,
+    bidClicks: columns.bidClicks[i]!,
+    bidCost: columns.bidCost[i]!,
+    asIs: foretold(columns.asIs),
+    retitled: foretold(columns.retitled),
+    strengthened: foretold(columns.strengthened),
+    written: foretold(columns.written),
+  };
 }
 
 function emptyGaps(size: number): GapColumns {
@@ -154,6 +200,7 @@ function emptyGaps(size: number): GapColumns {
     moved: new Float64Array(size),
     movement: new Uint8Array(size),
     aim: new Uint8Array(size),
+    chance: new Float64Array(size),
     gain: new Float64Array(size),
     worthAMonth: new Float64Array(size),
     action: new Uint8Array(size),
@@ -163,9 +210,15 @@ function emptyGaps(size: number): GapColumns {
 
 function checkLengths(columns: ComparisonColumns, size: number): void {
   for (const [name, column] of Object.entries(columns)) {
-    const lists = (name.startsWith('rival') ? column : [column]) as ArrayLike<number>[];
+    const lists = listsOf(name, column);
     if (lists.some((list) => list.length < size)) {
       throw new RangeError(`Column ${name} holds fewer than the ${size} keywords compared.`);
     }
   }
+}
+
+function listsOf(name: string, column: unknown): ArrayLike<number>[] {
+  if (name.startsWith('rival')) return column as ArrayLike<number>[];
+  if (ArrayBuffer.isView(column)) return [column as Float64Array];
+  return Object.values(column as ForetoldColumns);
 }

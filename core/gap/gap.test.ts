@@ -1,5 +1,4 @@
 import fc from 'fast-check';
-import { priorCurve } from '../ranking/clickThrough';
 import { ABSENT, UNKNOWN } from '../ranking/position';
 import { ACTIONS, DEFAULT_EFFORTS } from './action';
 import { type ComparisonColumns, compare } from './compare';
@@ -12,9 +11,7 @@ const Q = UNKNOWN;
 const settings = {
   surface: 'web' as const,
   front: 10,
-  curve: priorCurve('web'),
   efforts: DEFAULT_EFFORTS,
-  meanChance: 0.2,
 };
 const position = fc.oneof(fc.integer({ min: 1, max: 100 }), fc.constant(A), fc.constant(Q));
 
@@ -25,11 +22,12 @@ interface Row {
   rivals: number[];
   rivalsPaid: number[];
   volume: number;
-  chance: number;
+  /** Click-through foretold without and with a new title. */
+  asIs: number;
+  retitled: number;
   worth: number;
   factor: number;
   phrase: boolean;
-  covered: boolean;
 }
 const row = (over: Partial<Row> = {}): Row => ({
   own: 14,
@@ -38,11 +36,11 @@ const row = (over: Partial<Row> = {}): Row => ({
   rivals: [3, 5, 9],
   rivalsPaid: [A, A, A],
   volume: 6480,
-  chance: 0.41,
+  asIs: 0.01,
+  retitled: 0.05,
   worth: 0.62,
   factor: 0.95,
   phrase: false,
-  covered: true,
   ...over,
 });
 const anyRow = fc.record({
@@ -52,12 +50,20 @@ const anyRow = fc.record({
   rivals: fc.array(position, { minLength: 3, maxLength: 3 }),
   rivalsPaid: fc.array(position, { minLength: 3, maxLength: 3 }),
   volume: fc.integer({ min: 0, max: 100_000 }),
-  chance: fc.double({ min: 0, max: 1, noNaN: true }),
+  asIs: fc.double({ min: 0, max: 0.3, noNaN: true }),
+  retitled: fc.double({ min: 0, max: 0.3, noNaN: true }),
   worth: fc.double({ min: 0, max: 20, noNaN: true }),
   factor: fc.double({ min: 0.5, max: 1, noNaN: true }),
   phrase: fc.boolean(),
-  covered: fc.boolean(),
 });
+
+/** A chance beside it, so that the two cannot be mixed up. */
+function foretold(rows: Row[], of: (row: Row) => number) {
+  return {
+    clickThrough: Float64Array.from(rows, of),
+    chance: Float64Array.from(rows, (one) => Math.min(1, 3 * of(one))),
+  };
+}
 
 function columnsOf(rows: Row[]): ComparisonColumns {
   const rivals = rows[0]?.rivals.length ?? 0;
@@ -70,12 +76,19 @@ function columnsOf(rows: Row[]): ComparisonColumns {
     paidLooked: Uint8Array.from(rows, () => 1),
     expectedVolume: Float64Array.from(rows, (r) => r.volume),
     featureFactor: Float64Array.from(rows, (r) => r.factor),
-    chance: Float64Array.from(rows, (r) => r.chance),
+    asIs: foretold(rows, (r) => r.asIs),
+    retitled: foretold(rows, (r) => r.retitled),
+    strengthened: foretold(rows, () => NaN),
+    written: foretold(rows, () => NaN),
+    paidClicks: Float64Array.from(rows, () => NaN),
+    paidCost: Float64Array.from(rows, () => NaN),
+    bidClicks: Float64Array.from(rows, () => NaN),
+    bidCost: Float64Array.from(rows, () => NaN),
     worth: Float64Array.from(rows, (r) => r.worth),
     clickCost: Float64Array.from(rows, (r) => r.worth / 0.7),
     fit: Float64Array.from(rows, () => 1),
     phraseInTitle: Uint8Array.from(rows, (r) => (r.phrase ? 1 : 0)),
-    covered: Uint8Array.from(rows, (r) => (r.covered ? 1 : 0)),
+    served: Uint8Array.from(rows, () => 1),
     ownTargets: Uint8Array.from(rows, () => 1),
   };
 }
@@ -186,11 +199,12 @@ describe('comparison', () => {
     const gaps = compareOne();
     expect(GAP_KINDS[gaps.kind[0]!]).toBe('buried');
     expect([gaps.spread[0], gaps.aim[0], ACTIONS[gaps.action[0]!]]).toEqual([3, 5, 'retitle']);
-    const gain = 6480 * 0.95 * (0.06 - (0.3 / 14) * 0.5);
+    // Clicks added: demand × factor × difference of what is foretold.
+    const gain = 6480 * 0.95 * (0.05 - 0.01);
     expect(gaps.gain[0]).toBeCloseTo(gain, 9);
-    expect(Math.round(gaps.gain[0]!)).toBe(303);
-    expect(gaps.worthAMonth[0]).toBeCloseTo(0.41 * gain * 0.62, 9);
-    expect(gaps.priority[0]).toBeCloseTo((0.41 * gain * 0.62) / 0.25, 9);
+    expect(gaps.chance[0]).toBeCloseTo(0.15, 12);
+    expect(gaps.worthAMonth[0]).toBeCloseTo(gain * 0.62, 9);
+    expect(gaps.priority[0]).toBeCloseTo((gain * 0.62) / 0.25, 9);
   });
   test.each([
     [{ own: A, rivals: [2, 5, A] }, 4],
@@ -204,10 +218,12 @@ describe('comparison', () => {
   test('an unknown own position or volume gives an unknown worth, not zero', () => {
     expect(compareOne({ own: Q }).priority[0]).toBeNaN();
     expect(compareOne({ volume: NaN }).worthAMonth[0]).toBeNaN();
-    expect(compareOne({ chance: NaN }).worthAMonth[0]).toBeCloseTo(
-      compareOne({ chance: 0.2 }).worthAMonth[0]!,
-      12,
-    );
+  });
+
+  test('where nothing would add to it there is nothing to do: no priority, and no chance but that it has', () => {
+    const gaps = compareOne({ retitled: 0.009 });
+    expect([ACTIONS[gaps.action[0]!], gaps.worthAMonth[0], gaps.priority[0]]).toEqual(['hold', 0, NaN]);
+    expect(gaps.chance[0]).toBeCloseTo(0.03, 12);
   });
 
   test('one kind each; order of rivals changes nothing; unknown never counts as absent', () => {
@@ -227,7 +243,7 @@ describe('comparison', () => {
     );
   });
 
-  test('more volume never lowers priority; scaling worth scales E', () => {
+  test('more volume never lowers priority; scaling worth scales the value', () => {
     fc.assert(
       fc.property(anyRow, fc.integer({ min: 1, max: 1000 }), (any, more) => {
         const base = compare(columnsOf([any]), settings);

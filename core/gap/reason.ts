@@ -9,36 +9,67 @@ export interface ReasonFacts {
   rivalsInFront: readonly number[];
   front: number;
   phraseInTitle: boolean;
-  covered: boolean;
+  /** Results of the captured front, and how many have the phrase in the title; `null` without a capture. */
+  frontPhrase: { results: number; held: number } | null;
   ownTargets: number;
-  /** 0–1 after the action; `null` if unknown. */
+  /** Searches a month, expected; `null` if unknown. */
+  searches: number | null;
+  /** P(within F) as it is and after the action; `null` if unknown. */
+  asIs: number | null;
   chance: number | null;
+  /** What it adds a month, and the work it takes; `null` if unknown. */
+  value: number | null;
+  currency: string;
+  effort: number;
 }
 
-/** The facts that chose the action, as one plain sentence (method §8). */
+/** Why an action stands where it does, as one plain sentence (method §8). */
 export function reason(facts: ReasonFacts): string {
-  const rivals = rivalsPhrase(facts.rivalsInFront, facts.front);
   switch (facts.action) {
     case 'capture first':
       return 'We or all rivals are unknown here: no result page has been captured that would tell.';
-    case 'trim bid':
-      return `We pay for slot ${facts.ownPaid} while standing at ${facts.own} without paying.`;
-    case 'retitle':
-    case 'add the words':
-      return `We stand at ${facts.own}, ${rivals}; our title lacks the phrase.`;
-    case 'strengthen':
-      return `${ownPhrase(facts)}, ${rivals}; ${facts.phraseInTitle ? 'the title has the phrase already' : 'an own page holds the words'}.`;
-    case 'advertise':
-      return `${ownPhrase(facts)}, ${rivals}; the chance of ${percent(facts.chance)} is low and a click is worth more than it costs.`;
-    case 'new page':
-    case 'new video':
-    case 'new listing':
-      return `${ownPhrase(facts)}, ${rivals}; no ${facts.action.slice(4)} of ours holds all its words.`;
     case 'merge':
       return `${facts.ownTargets} of our pages share this result page, the best at ${facts.own}.`;
     case 'hold':
-      return `We stand at ${facts.own}; nothing asks for work.`;
+      return `${ownPhrase(facts)}; nothing that can be done would add to it.`;
+    case 'trim bid':
+      return `${lead(facts)}: we pay for slot ${facts.ownPaid} while standing at ${facts.own} without paying.`;
+    case 'advertise':
+      return `${lead(facts)}: ${searchedPhrase(facts)}${lower(ownPhrase(facts))}, and a click is worth more than it costs.`;
+    case 'retitle':
+    case 'add the words':
+      return `${lead(facts)}: ${searchedPhrase(facts)}${lower(ownPhrase(facts))}${titlePhrase(facts)}${chancePhrase(facts)}.`;
+    case 'strengthen':
+      return `${lead(facts)}: ${searchedPhrase(facts)}${lower(ownPhrase(facts))}, ${rivalsPhrase(facts.rivalsInFront, facts.front)}${chancePhrase(facts)}.`;
+    case 'new page':
+    case 'new video':
+    case 'new listing':
+      return `${lead(facts)}: ${searchedPhrase(facts)}${rivalsPhrase(facts.rivalsInFront, facts.front)}, and no ${facts.action.slice(4)} of ours holds all its words${chancePhrase(facts)}.`;
   }
+}
+
+function lead({ value, currency, effort }: ReasonFacts): string {
+  if (value === null) return `What it adds is unknown, for ${daysPhrase(effort)}`;
+  return `Adds about ${rounded(value)} ${currency} a month for ${daysPhrase(effort)}`;
+}
+
+function searchedPhrase({ searches }: ReasonFacts): string {
+  return searches === null ? '' : `searched ${rounded(searches)} times a month, `;
+}
+
+function titlePhrase({ phraseInTitle, frontPhrase }: ReasonFacts): string {
+  if (phraseInTitle) return ' with the phrase in the title but not all its words where they count';
+  const lacking = frontPhrase === null ? 0 : frontPhrase.results - frontPhrase.held;
+  const others =
+    frontPhrase === null || lacking === 0
+      ? ''
+      : `; ${lacking} of the first ${frontPhrase.results} lack it too`;
+  return ` with the phrase missing from the title${others}`;
+}
+
+function chancePhrase({ asIs, chance, front }: ReasonFacts): string {
+  if (asIs === null || chance === null) return '';
+  return `; the chance of the first ${front} goes from ${percent(asIs)} to ${percent(chance)}`;
 }
 
 function ownPhrase(facts: ReasonFacts): string {
@@ -55,6 +86,19 @@ function rivalsPhrase(positions: readonly number[], front: number): string {
   return `${positions.length === 1 ? 'a rival' : 'rivals'} at ${list}`;
 }
 
-function percent(share: number | null): string {
-  return share === null ? 'unknown size' : `${Math.round(share * 100)} %`;
+/** Days of work as people say them. */
+export function daysPhrase(days: number): string {
+  if (days === 0.1) return 'a tenth of a day';
+  if (days === 0.25) return 'a quarter of a day';
+  if (days === 0.5) return 'half a day';
+  return days === 1 ? 'a day' : `${days} days`;
+}
+
+const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+/** To two digits below a hundred, to three above: it is an estimate. */
+function rounded(value: number): string {
+  const digits = Math.abs(value) < 100 ? 2 : 3;
+  return Number(value.toPrecision(digits)).toLocaleString('en-US', { maximumFractionDigits: 2 });
 }

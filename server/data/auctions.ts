@@ -1,3 +1,4 @@
+import type { Auction } from '@opsimath/core/ads/paidForecast';
 import { DAY_MS } from '@opsimath/core/day';
 import type { AuctionsAnswer } from '@opsimath/contract/source/answers';
 import { type Database, type InStatement, writeTogether } from './storage/connection';
@@ -67,4 +68,30 @@ export async function lowestWinning(
   for (const { keyword, cost } of found.rows)
     days.set(Number(keyword), [...(days.get(Number(keyword)) ?? []), Number(cost)]);
   return days;
+}
+
+/** Observed auctions of some days by keyword, a list of slots with their prices a day; a day without a slot is an empty one. */
+export async function observedAuctions(
+  database: Database,
+  marketId: number,
+  from: string,
+  date: string,
+): Promise<Map<number, Auction[]>> {
+  const found = await database.client.execute({
+    sql: `SELECT keyword_id AS keyword, date, position AS slot, cost AS price FROM auction_slot
+          WHERE market_id = ? AND date BETWEEN ? AND ? ORDER BY keyword_id, date, position`,
+    args: [marketId, from, date],
+  });
+  const auctions = new Map<number, { slot: number; price: number }[][]>();
+  let before = '';
+  for (const row of found.rows) {
+    const keyword = Number(row.keyword);
+    const days = auctions.get(keyword) ?? [];
+    auctions.set(keyword, days);
+    const day = `${keyword} ${String(row.date)}`;
+    if (day !== before) days.push([]);
+    before = day;
+    if (Number(row.slot) > 0) days.at(-1)!.push({ slot: Number(row.slot), price: Number(row.price) });
+  }
+  return auctions;
 }

@@ -161,7 +161,7 @@ test('a list and what is tracked can be compared by themselves, and a list narro
   expect(ofList.totals.keywords).toBe(few.length);
   const narrowed = await gaps({ inList: list.id });
   expect([narrowed.total, narrowed.totals.keywords]).toEqual([few.length, all.length]);
-  // Figures of a keyword do not depend on what it is compared among, but for the mean chance of those without a capture.
+  // Figures of a keyword do not depend on what it is compared among.
   const known = few.filter(({ chance }) => chance !== null);
   for (const row of known) expect(ofList.rows.find(({ id }) => id === row.id)).toEqual(row);
   await running.api.patch(`${at}/lists/${list.id}`, { remove: [few[0]!.id] });
@@ -172,12 +172,11 @@ test('a list and what is tracked can be compared by themselves, and a list narro
   await expect(gaps({ list: 999 })).rejects.toThrow(/999/);
 });
 
-test('what spreads a worth multiplies out to it', async () => {
+test('what spreads a value adds up to it', async () => {
   const known = (await gaps({ sort: '-priority' })).rows.filter(({ parts }) => parts !== null).slice(0, 60);
   expect(known.length).toBeGreaterThan(20);
   for (const { parts, worthAMonth, priority } of known) {
-    const chance = 1 / (1 + Math.exp(-parts!.logit));
-    const worth = chance * parts!.demand * parts!.clickShare * parts!.worth * parts!.fit;
+    const worth = parts!.clicks * parts!.worth * parts!.fit - parts!.cost;
     expect(worth).toBeCloseTo(worthAMonth!, 6);
     expect(worth / parts!.effort).toBeCloseTo(priority!, 6);
   }
@@ -245,21 +244,25 @@ test('a format that is not known is refused', async () => {
 
 test('weights of chance that are set by hand hold where none are fitted, and go back', async () => {
   const project = `/projects/${at.split('/').at(-1)}`;
-  const chances = async (): Promise<Map<number, number | null>> =>
-    new Map((await gaps()).rows.map(({ id, chance }) => [id, chance]));
+  const chances = async (): Promise<Map<number, [unknown, number | null, number | null]>> =>
+    new Map((await gaps()).rows.map(({ id, own, asIs, chance }) => [id, [own, asIs, chance]]));
   const set = (settings: object) => running.api.patch(project, { settings });
   const before = await chances();
   const { settings } = (await running.api.get('/projects')).find(({ id }: { id: number }) =>
     at.endsWith(`/${id}`),
   );
   await set({ chanceFitted: false, chanceWeights: [0, 0, 0, 0, 0, 0, 0] });
-  // Without a weight every result stands at the intercept: ten of fifty, a little lowered.
-  const flat = 1 / (1 + Math.exp(-(Math.log(10 / 40) - 0.2)));
-  const known = [...(await chances()).values()].filter((chance) => chance !== null);
-  expect(known.length).toBeGreaterThan(100);
-  for (const chance of known) expect(chance).toBeCloseTo(flat, 12);
+  // Without a weight fields count for nothing: where we stand says all, and no change of ours helps.
+  const level = (place: number): number => -Math.log((place - 0.5) / (101.5 - place));
+  const known = [...(await chances()).values()].filter(([own]) => typeof own === 'number');
+  expect(known.length).toBeGreaterThan(50);
+  for (const [own, asIs, chance] of known) {
+    const foretold = 1 / (1 + Math.exp(-1.7 * (0.9 * level(own as number) - level(10.5))));
+    expect([own, asIs]).toEqual([own, expect.closeTo(foretold, 9)]);
+    expect(chance).toBeCloseTo(foretold, 9);
+  }
   await set({ chanceWeights: [3, 0, 0, 0, 0, 0, 0] });
-  expect(new Set([...(await chances()).values()]).size).toBeGreaterThan(20);
+  expect(new Set([...(await chances()).values()].map(([, asIs]) => asIs)).size).toBeGreaterThan(100);
   await expect(set({ chanceWeights: [1, 2] })).rejects.toThrow(/not as expected/);
   await expect(set({ chanceWeights: [99, 0, 0, 0, 0, 0, 0] })).rejects.toThrow(/not as expected/);
   const { chanceFitted, chanceWeights } = settings;

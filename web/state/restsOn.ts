@@ -8,6 +8,7 @@ const COMPARED: readonly Ground[] = [
   'facts',
   'keywords',
   'hand',
+  'auctions',
   'lookUps',
   'lookUp',
   'tracked',

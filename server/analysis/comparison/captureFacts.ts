@@ -1,6 +1,5 @@
-import { afterAction, chance, chanceFeatures } from '@opsimath/core/gap/chance';
+import type { CaptureMedians } from '@opsimath/core/gap/chance';
 import type { ComparisonColumns } from '@opsimath/core/gap/compare';
-import { logitError } from '@opsimath/core/gap/fitChance';
 import { difficulty } from '@opsimath/core/ranking/difficulty';
 import { exactRivals } from '@opsimath/core/ranking/front';
 import { UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
@@ -10,6 +9,7 @@ import { FEATURE_CODES } from '../../data/segments/captureColumns';
 import { givingWay } from '../kept/giveWay';
 import type { ColumnStore } from '../kept/columnStore';
 import type { ComparisonParts } from './comparison';
+import { Foreteller, type GainErrors, type Serving, absentServing } from './foretell';
 import { OwnMaterial } from '../models/ownMaterial';
 import { slotStanding } from '../facts/slotFigures';
 import { type CapturedPage, CaptureReader } from '../facts/captures';
@@ -22,8 +22,7 @@ export type FrontFigure = (typeof FRONT_FIGURES)[number];
 export interface CaptureFacts {
   /** 0–100; −1 where it is unknown. */
   difficulty: Int16Array;
-  /** Standard error of the chance on the logit; NaN where it is unknown. */
-  chanceError: Float64Array;
+  gainErrors: GainErrors;
   /** First answer, image or video block of the newest capture of which no slot is ours, as an index into FEATURE_CODES; 0 for none. */
   openBlocks: Uint8Array;
   /** Place that holds the first slot of that block, 0 for nobody, and its organic position there, 0 for none. */
@@ -38,10 +37,11 @@ export interface CaptureFacts {
 /** Reads the newest captures: fills what of `columns` rests on them, and says the rest. */
 export async function captureFacts(
   store: ColumnStore,
-  { project, market, sides, now, date, keywords, models }: ComparisonParts,
+  parts: ComparisonParts,
   rows: Int32Array,
   columns: ComparisonColumns,
 ): Promise<CaptureFacts> {
+  const { project, market, sides, now, keywords, models } = parts;
   const facts = emptyFacts(rows.length, market.surface === 'marketplace');
   const listed = new Map<FrontFigure, (Float64Array | null)[]>();
   if (market.surface === 'marketplace')
@@ -51,28 +51,21 @@ export async function captureFacts(
       listed.set(name, held);
     }
   const reader = await CaptureReader.over(store, now, sides.masks);
-  const material = new OwnMaterial(sides, market.language, date);
-  const model = models.weights;
-  // Where nobody has looked nothing is suggested that would need it.
-  const asked: number[] = [];
-  for (let i = 0; i < rows.length; i++)
-    if (columns.ownOrganic[i] !== UNKNOWN && needsMaterial(columns.ownOrganic[i]!)) asked.push(i);
-  const keys = await keywordKeys(
-    store.database,
-    market.id,
-    asked.map((i) => keywords[i]!),
-  );
-  const keyOf = new Map(asked.map((i, n) => [i, keys[n]!]));
+  const serving = await servingOf(store, parts, rows, columns.ownOrganic);
+  const foreteller = new Foreteller(models.forecast, models.curve, project.settings.front);
+  const planned = serving.material.newPage(models.forecast.horizon);
   const giveWay = givingWay();
   for (let i = 0; i < rows.length; i++) {
-    const row = rows[i]!;
     if (i % 256 === 0) await giveWay();
-    const asking = keyOf.get(i);
-    const covering = asking === undefined ? null : material.covering(asking);
-    if (covering) columns.covered[i] = 1;
     const page = reader.page(keywords[i]!);
+    const medians = page === null ? null : page.figures.medians.map((values) => values[page.row]!);
+    if (columns.ownOrganic[i] !== UNKNOWN) {
+      const served = serving.of(i, page, medians);
+      columns.served[i] = served === null ? 0 : 1;
+      if (served === null) foreteller.noteUnserved(columns, facts.gainErrors, i, planned, medians);
+      else foreteller.noteServed(columns, facts.gainErrors, i, served);
+    }
     if (page === null) continue;
-    const { figures, row: at } = page;
     columns.featureFactor[i] = reader.featureFactor(page);
     const front = reader.results(page, project.settings.front);
     facts.difficulty[i] = difficulty(front) ?? -1;
@@ -83,19 +76,52 @@ export async function captureFacts(
       facts.frontMedians[name][i] = median(values) ?? NaN;
     }
     noteOpenBlock(facts, i, page, sides.masks);
-    const ownSlot = now.ownSlot[row]!;
-    if (ownSlot >= 0) columns.phraseInTitle[i] = figures.phrase[ownSlot]!;
-    const standing =
-      ownSlot >= 0
-        ? slotStanding(figures, ownSlot, figures.words[at]!)
-        : (covering?.standing ?? material.newPage());
-    const medians = figures.medians.map((values) => values[at]!);
-    const after = afterAction(standing);
-    columns.chance[i] = chance(after, medians, model);
-    if (models.fitted !== null)
-      facts.chanceError[i] = logitError(chanceFeatures(after, medians), models.fitted.covariance);
+    const ownSlot = now.ownSlot[rows[i]!]!;
+    if (ownSlot >= 0) columns.phraseInTitle[i] = page.figures.phrase[ownSlot]!;
   }
   return facts;
+}
+
+/** What of our own serves each keyword, by entry of the comparison. */
+export async function servingOf(
+  store: ColumnStore,
+  { market, sides, now, date, keywords }: ComparisonParts,
+  rows: Int32Array,
+  ownOrganic: Uint8Array,
+): Promise<{
+  material: OwnMaterial;
+  of: (i: number, page: CapturedPage | null, medians: CaptureMedians | null) => Serving | null;
+}> {
+  const material = new OwnMaterial(sides, market.language, date);
+  const asked: number[] = [];
+  // Who stands on a captured page shows its fields there; of all others what is known of our pages is asked.
+  if (material.isKnown)
+    for (let i = 0; i < rows.length; i++)
+      if (ownOrganic[i] !== UNKNOWN && now.ownSlot[rows[i]!]! < 0) asked.push(i);
+  const keys = await keywordKeys(
+    store.database,
+    market.id,
+    asked.map((i) => keywords[i]!),
+  );
+  const keyOf = new Map(asked.map((i, n) => [i, keys[n]!]));
+  const of = (i: number, page: CapturedPage | null, medians: CaptureMedians | null): Serving | null => {
+    const position = ownOrganic[i]!;
+    const slot = now.ownSlot[rows[i]!]!;
+    if (page !== null && slot >= 0)
+      return {
+        position,
+        standing: slotStanding(page.figures, slot, page.figures.words[page.row]!),
+        medians,
+      };
+    const asking = keyOf.get(i);
+    if (isRanked(position)) {
+      const standing = asking === undefined ? null : material.standingOf(now.ownPlace[rows[i]!]!, asking);
+      return { position, standing, medians };
+    }
+    const covering = asking === undefined ? null : material.covering(asking);
+    return covering === null ? null : absentServing(covering.standing, medians);
+  };
+  return { material, of };
 }
 
 /** Figures that no listing gives share one column. */
@@ -104,7 +130,7 @@ function emptyFacts(size: number, listings: boolean): CaptureFacts {
   const nothing = listings ? null : unknown();
   return {
     difficulty: new Int16Array(size).fill(-1),
-    chanceError: unknown(),
+    gainErrors: { retitled: unknown(), strengthened: unknown(), written: unknown() },
     openBlocks: new Uint8Array(size),
     blockHolder: new Int32Array(size),
     blockHolderAt: new Uint8Array(size),
@@ -146,9 +172,4 @@ function noteOpenBlock(
       }
     return;
   }
-}
-
-/** Only where no own target ranks within 50 is it asked whether one could. */
-function needsMaterial(own: number): boolean {
-  return !isRanked(own) || own > 50;
 }

@@ -2,6 +2,7 @@ import type { Project } from '@opsimath/contract/api/projects';
 import { ACTIONS } from '@opsimath/core/gap/action';
 import { type ComparisonColumns, type GapColumns, compare } from '@opsimath/core/gap/compare';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
+import { type Auction, bestBid } from '@opsimath/core/ads/paidForecast';
 import { expectedVolume } from '@opsimath/core/demand/season';
 import type { ClickCurve } from '@opsimath/core/ranking/clickThrough';
 import { UNKNOWN } from '@opsimath/core/ranking/position';
@@ -9,6 +10,7 @@ import type { MarketRow } from '../../data/markets';
 import type { AdTerms } from '../facts/adTerms';
 import type { Borrowed } from '../facts/borrowed';
 import { type CaptureFacts, captureFacts } from './captureFacts';
+import { unforetold } from './foretell';
 import { filled, picked } from '../facts/columnMaps';
 import type { ColumnStore } from '../kept/columnStore';
 import { monthOf } from '../facts/demand';
@@ -33,6 +35,8 @@ export interface ComparisonParts {
   keywords: Int32Array;
   models: Models;
   ads: AdTerms;
+  /** Auctions observed lately, by keyword. */
+  auctions: ReadonlyMap<number, readonly Auction[]>;
   /** Keywords of which somebody typed a position in. */
   byHand: ReadonlySet<number>;
   /** Volumes lent by another surface, where the settings want them. */
@@ -56,7 +60,6 @@ export interface Comparison extends CaptureFacts, ComparisonParts {
   /** Index into VERDICTS. */
   verdicts: Uint8Array;
   effort: Float64Array;
-  meanChance: number;
 }
 
 /** Gathers the columns of method §5–§8 from what was read, and compares. */
@@ -72,6 +75,11 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
     const id = keywords[i]!;
     return Number.isNaN(known) ? (parts.borrowed?.volumes.get(id) ?? NaN) : known;
   });
+  const paid = (of: (term: { clicks: number; cost: number }) => number): Float64Array =>
+    filled(new Float64Array(size), (i) => {
+      const term = parts.ads.terms.get(keywords[i]!);
+      return term === undefined ? NaN : of(term);
+    });
   const columns: ComparisonColumns = {
     ownOrganic: pick(now.own.organic),
     ownPaid: pick(now.own.paid),
@@ -83,14 +91,25 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
       expectedVolume(volume[i]!, seasonOf(metrics, rows[i]!), month),
     ),
     featureFactor: new Float64Array(size).fill(1),
-    chance: new Float64Array(size).fill(NaN),
+    ...unforetold(size),
     worth,
     clickCost: filled(new Float64Array(size), (i) => costOfClick(parts, keywords[i]!, rows[i]!)),
     fit: new Float64Array(size).fill(parts.project.settings.fits.unjudged),
     phraseInTitle: new Uint8Array(size),
-    covered: new Uint8Array(size),
+    served: new Uint8Array(size),
+    paidClicks: paid(({ clicks }) => clicks),
+    paidCost: paid(({ cost }) => cost),
+    bidClicks: new Float64Array(size).fill(NaN),
+    bidCost: new Float64Array(size).fill(NaN),
     ownTargets: pick(now.ownTargets),
   };
+  keywords.forEach((keyword, i) => {
+    const auctions = parts.auctions.get(keyword);
+    const bid = auctions && bestBid(auctions, columns.expectedVolume[i]!, worth[i]!);
+    if (!bid) return;
+    columns.bidClicks[i] = bid.clicks;
+    columns.bidCost[i] = bid.cost;
+  });
   const facts = await captureFacts(store, parts, rows, columns);
   return compared({
     ...parts,
@@ -102,25 +121,20 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
     worthSource,
     worthSigma,
     verdicts: new Uint8Array(size).fill(VERDICTS.indexOf('unjudged')),
-    meanChance: mean(columns.chance),
   });
 }
 
 /** Gaps, priorities and actions of what was gathered. */
 function compared(gathered: Omit<Comparison, 'gaps' | 'effort'>): Comparison {
   const { front, efforts, thresholds } = gathered.project.settings;
-  const { columns, curve, meanChance } = gathered;
+  const { columns } = gathered;
   const { surface } = gathered.market;
-  const { doubling, lowChance } = thresholds;
   const gaps = compare(columns, {
     surface,
     front,
-    curve,
     efforts,
-    meanChance,
     movement: thresholds,
-    doubling,
-    lowChance,
+    doubling: thresholds.doubling,
   });
   const days = ACTIONS.map((action) => efforts[action]);
   const effort = filled(new Float64Array(gaps.action.length), (i) => days[gaps.action[i]!]!);
@@ -150,15 +164,4 @@ export function byStanding({ now, rows }: Comparison, figures: Float64Array): Fl
   const spread = new Float64Array(now.size).fill(NaN);
   for (let i = 0; i < rows.length; i++) spread[rows[i]!] = figures[i]!;
   return spread;
-}
-
-function mean(values: Float64Array): number {
-  let sum = 0;
-  let count = 0;
-  for (const value of values) {
-    if (Number.isNaN(value)) continue;
-    sum += value;
-    count++;
-  }
-  return count > 0 ? sum / count : NaN;
 }

@@ -1,11 +1,11 @@
 import type { GapRow } from '@opsimath/contract/api/gaps';
 import { type GapFigure, GAP_FIGURE_NAMES } from '@opsimath/contract/figures/gapFigures';
-import { ACTIONS } from '@opsimath/core/gap/action';
+import { ACTIONS, type Action } from '@opsimath/core/gap/action';
 import { GAP_KINDS, isNear } from '@opsimath/core/gap/kind';
 import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
 import { PAID_STATES } from '@opsimath/core/gap/paid';
 import { reason } from '@opsimath/core/gap/reason';
-import { chanceSpread, worthParts } from '@opsimath/core/gap/worthParts';
+import { worthParts } from '@opsimath/core/gap/worthParts';
 import { WORTH_SOURCES } from '@opsimath/core/gap/worth';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
@@ -82,7 +82,8 @@ function gapRow(
     byHand: comparison.byHand.has(comparison.keywords[i]!),
     demand: figure('demand'),
     chance: figure('chance'),
-    chanceAssumed: Number.isNaN(columns.chance[i]!) && !Number.isNaN(gaps.worthAMonth[i]!),
+    asIs: figure('as it is'),
+    chanceAssumed: capture === 0 && !Number.isNaN(gaps.chance[i]!),
     worth: columns.worth[i]!,
     worthSource: WORTH_SOURCES[comparison.worthSource[i]!]!,
     aim: gaps.aim[i] === 0 ? null : gaps.aim[i]!,
@@ -100,9 +101,14 @@ function gapRow(
         .sort((a, b) => a - b),
       front,
       phraseInTitle: columns.phraseInTitle[i] === 1,
-      covered: columns.covered[i] === 1,
+      frontPhrase: frontPhraseOf(comparison, i),
       ownTargets: columns.ownTargets[i]!,
-      chance: known(columns.chance[i]!),
+      searches: known(columns.expectedVolume[i]!),
+      asIs: known(columns.asIs.chance[i]!),
+      chance: known(gaps.chance[i]!),
+      value: known(gaps.worthAMonth[i]!),
+      currency: project.settings.currency,
+      effort: comparison.effort[i]!,
     }),
     cpcLow: known(metrics.cpcLow[row]!),
     cpcHigh: known(metrics.cpcHigh[row]!),
@@ -136,34 +142,42 @@ function blockOf(
   };
 }
 
-/** What spreads the expected worth; `null` where that is unknown. */
-function partsOf(comparison: Comparison, i: number): GapRow['parts'] {
-  const { columns, gaps, curve, meanChance } = comparison;
-  if (Number.isNaN(gaps.worthAMonth[i]!)) return null;
+/** How many results of the captured front have the phrase in the title; ours are left out. */
+function frontPhraseOf(
+  { exactRivals, project }: Comparison,
+  i: number,
+): { results: number; held: number } | null {
+  return exactRivals[i]! < 0 ? null : { results: project.settings.front, held: exactRivals[i]! };
+}
+
+/** Whose errors a forecast of an action has. */
+const ERRORS: Partial<Record<Action, keyof Comparison['gainErrors']>> = {
+  retitle: 'retitled',
+  'add the words': 'retitled',
+  strengthen: 'strengthened',
+  'new page': 'written',
+  'new video': 'written',
+  'new listing': 'written',
+};
+
+/** What spreads the value of the best action; `null` where there is none, or it is unknown. */
+export function partsOf(comparison: Comparison, i: number): GapRow['parts'] {
+  const { columns, gaps } = comparison;
+  if (Number.isNaN(gaps.priority[i]!)) return null;
+  const action = ACTIONS[gaps.action[i]!]!;
+  const errors = ERRORS[action];
+  const searched = columns.expectedVolume[i]! * columns.featureFactor[i]!;
   return worthParts({
-    expectedVolume: columns.expectedVolume[i]!,
     volumeRange: volumeRangeOf(comparison.metrics, comparison.rows[i]!),
-    featureFactor: columns.featureFactor[i]!,
-    curve,
-    aim: gaps.aim[i]!,
-    own: columns.ownOrganic[i]!,
-    chance: columns.chance[i]!,
-    chanceError: comparison.chanceError[i]!,
-    meanChance,
-    chanceSpread: spreadOf(columns.chance),
+    clicks: gaps.gain[i]!,
+    value: gaps.worthAMonth[i]!,
+    // What ads bring rests on no forecast.
+    clicksError: errors === undefined ? 0 : searched * comparison.gainErrors[errors][i]!,
     worth: columns.worth[i]!,
     worthSigma: comparison.worthSigma[i]!,
     fit: columns.fit[i]!,
     effort: comparison.effort[i]!,
   });
-}
-
-const spreads = new WeakMap<Float64Array, number>();
-
-function spreadOf(chances: Float64Array): number {
-  let spread = spreads.get(chances);
-  if (spread === undefined) spreads.set(chances, (spread = chanceSpread(chances)));
-  return spread;
 }
 
 function known(value: number): number | null {

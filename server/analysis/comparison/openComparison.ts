@@ -1,5 +1,6 @@
 import type { ComparisonScope } from '@opsimath/contract/api/gaps';
 import type { Ground } from '@opsimath/contract/api/grounds';
+import { daysUntil, observedAuctions } from '../../data/auctions';
 import { completeLookUps } from '../../data/completeLookUps';
 import type { Revisions } from '../../data/grounds';
 import { type HandFact, handFacts } from '../../data/handPositions';
@@ -22,6 +23,9 @@ import { type Standings, buildStandings } from '../facts/standings';
 import { modelsUntil } from '../models/models';
 import type { Workspace } from '../kept/workspace';
 import { type Comparison, buildComparison, withVerdicts } from './comparison';
+
+/** Auctions count for so many days (method §17). */
+const AUCTION_DAYS = 28;
 
 /** A comparison, the name it is kept under, and where everything stood when it was asked for. */
 export interface OpenComparison {
@@ -93,7 +97,13 @@ async function gather(
   };
   const { standings: now, presumed } = await standingsAt(scope.date);
   return buildComparison(store, {
-    models: await modelsUntil(workspace, market, projectId, scope.date, revisions, settings),
+    models: await modelsUntil(workspace, market, projectId, scope.date, revisions, settings, sides),
+    auctions: await observedAuctions(
+      database,
+      market.id,
+      daysUntil(scope.date, AUCTION_DAYS)[0]!,
+      scope.date,
+    ),
     ads: await adTermsUntil(workspace, revisions, projectId, market.id, scope.date),
     project,
     market,

@@ -12,6 +12,8 @@ export interface Sides {
   ownName: string;
   ownPlaces: PlaceRow[];
   rivals: Omit<RivalColumn, 'looked'>[];
+  /** One list a rival. */
+  rivalPlaces: PlaceRow[][];
   /** By place id: bit 0 is ours, bit r + 1 is rival r. */
   masks: Uint32Array;
 }
@@ -45,6 +47,7 @@ export async function gatherSides(database: Database, projectId: number, surface
       name: rival.name,
       address: rival.address,
     })),
+    rivalPlaces: groups.slice(1),
     masks,
   };
 }

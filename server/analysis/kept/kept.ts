@@ -3,7 +3,7 @@ import { LRUCache } from 'lru-cache';
 import type { Revisions } from '../../data/grounds';
 
 /** What the gathered columns of a comparison rest on; lists, look-ups and tracking as far as its scope names them. */
-const COMPARED: readonly Ground[] = ['projects', 'roster', 'facts', 'keywords', 'hand'];
+const COMPARED: readonly Ground[] = ['projects', 'roster', 'facts', 'keywords', 'hand', 'auctions'];
 const POOLED: readonly Ground[] = ['projects', 'roster', 'facts', 'keywords', 'lookUp'];
 
 /**
@@ -18,6 +18,8 @@ const KINDS = {
   filter: { most: 12, grounds: [] },
   curve: { most: 12, grounds: ['facts', 'keywords', 'roster'] },
   chance: { most: 6, grounds: ['facts'] },
+  forecast: { most: 6, grounds: ['facts'] },
+  entry: { most: 6, grounds: ['facts', 'roster'] },
   alphabet: { most: 2, grounds: ['keywords', 'new keywords'] },
   ranks: { most: 2, grounds: ['keywords', 'new keywords'] },
   metrics: { most: 3, grounds: ['facts', 'keywords'] },

@@ -15,6 +15,7 @@ import { poolPage } from '../questions/poolPage';
 import { report } from '../questions/report';
 import { siftPage } from '../questions/siftPage';
 import { targetProfile } from '../questions/targetProfile';
+import { closeFitWorkers } from '../models/forecast';
 import { closeWordWorkers } from '../words/inWordWorker';
 import { Workspace } from './workspace';
 
@@ -70,6 +71,7 @@ pannier rack,2026-03-02,2,300,8
 afterAll(async () => {
   warm.database.client.close();
   await closeWordWorkers();
+  await closeFitWorkers();
   await running.stop();
 });
 
@@ -192,6 +194,7 @@ const OTHERWISE: Record<keyof typeof projectSettings.shape, unknown> = {
   brandLeftOut: true,
   chanceFitted: false,
   chanceWeights: [1, 1, 1, 1, 1, 1, 1],
+  horizons: { web: 20 },
   leadDays: 10,
   margin: 0.4,
   conversionRate: 0.02,

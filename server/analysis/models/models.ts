@@ -18,15 +18,22 @@ import { listTargets } from '../../data/targets';
 import { CaptureReader, newestCaptures } from '../facts/captures';
 import { ownFigures } from '../facts/ownFigures';
 import { slotStanding } from '../facts/slotFigures';
+import type { Sides } from '../facts/sides';
 import { givingWay } from '../kept/giveWay';
 import type { Workspace } from '../kept/workspace';
+import { type Forecast, forecastUntil } from './forecast';
 
-/** Click-through and chance as they were fitted, or the prior and default weights for want of material. */
+/** Click-through and what is foretold, as they were fitted, or the prior and stated defaults for want of material. */
 export interface Models {
+  forecast: Forecast;
   curve: ClickCurve;
   /** Own search performance that the curve rests on. */
   buckets: ClickBuckets;
   curveFitted: boolean;
+}
+
+/** What a page’s fields alone tell of standing on the front. */
+export interface ChanceModel {
   weights: ChanceWeights;
   /** `null` while the default weights hold. */
   fitted: FittedChance | null;
@@ -42,18 +49,19 @@ const DEEPEST = 50;
 /** More captures than this are not needed: every n-th is taken. */
 const MOST_CAPTURES = 4000;
 
-/** Click-through and chance (method §3, §6), fitted to what is held on or before a date. */
+/** Click-through and forecast (method §3, §6a), fitted to what is held on or before a date. */
 export async function modelsUntil(
   workspace: Workspace,
   market: MarketRow,
   projectId: number,
   date: string,
   revisions: Revisions,
-  settings: ModelSettings,
+  settings: ProjectSettings,
+  sides: Sides,
 ): Promise<Models> {
   return {
     ...(await curveUntil(workspace, market, projectId, date, revisions, settings)),
-    ...(await chanceUntil(workspace, market, date, revisions, settings)),
+    forecast: await forecastUntil(workspace, market, projectId, date, revisions, settings, sides),
   };
 }
 
@@ -84,13 +92,13 @@ export function curveUntil(
 }
 
 /** The weights of chance (method §6), the same for every project with the same front. */
-function chanceUntil(
+export function chanceUntil(
   workspace: Workspace,
   market: MarketRow,
   date: string,
   revisions: Revisions,
   { front, chanceFitted, chanceWeights }: ModelSettings,
-): Promise<Pick<Models, 'weights' | 'fitted'>> {
+): Promise<ChanceModel> {
   const name = [market.id, date, front, chanceFitted, chanceWeights];
   return workspace.keep('chance', revisions, name, async () => {
     const fitted = chanceFitted ? await fitOnCaptures(workspace, market, date, front) : null;

@@ -1,53 +1,49 @@
-import { dayOf } from '@opsimath/core/day';
 import type { Standing } from '@opsimath/core/gap/chance';
-import { prepareText, textStanding } from '@opsimath/core/gap/textStanding';
-import { contentStems, stem } from '@opsimath/core/text/stems';
-import { key, words } from '@opsimath/core/text/key';
 import type { PlaceRow } from '../../data/places';
 import type { Sides } from '../facts/sides';
+import { CoveringPages } from './coveringPages';
 
-/** Finds which of our pages could answer a keyword: every word of it, by stems, somewhere in its known fields. */
+/** What of our own could answer a keyword: pages that hold its words, or one not written yet. */
 export class OwnMaterial {
-  private readonly pagesByStem = new Map<string, number[]>();
-  private readonly pages: { place: PlaceRow; fields: string[] }[];
+  private readonly pages: CoveringPages;
+  private readonly byId: ReadonlyMap<number, number>;
 
   constructor(
     private readonly sides: Sides,
-    private readonly language: string,
-    private readonly date: string,
+    language: string,
+    date: string,
   ) {
-    this.pages = sides.ownPlaces
+    const strongestFirst = sides.ownPlaces
       .filter((place) => place.title !== '')
-      .sort((a, b) => (b.authority ?? 0) - (a.authority ?? 0) || a.id - b.id)
-      .map((place) => ({ place, fields: [place.description, ...this.recordFields(place.address)] }));
-    this.pages.forEach(({ place, fields }, page) => {
-      const text = key([place.title, ...fields].join(' '));
-      for (const word of new Set(words(text).map((one) => stem(one, language)))) {
-        const list = this.pagesByStem.get(word);
-        if (list) list.push(page);
-        else this.pagesByStem.set(word, [page]);
-      }
-    });
+      .sort((a, b) => (b.authority ?? 0) - (a.authority ?? 0) || a.id - b.id);
+    this.pages = new CoveringPages(strongestFirst, language, date, (address) => this.recordFields(address));
+    this.byId = new Map(strongestFirst.map(({ id }, page) => [id, page]));
+  }
+
+  /** Whether anything is known of our pages’ words. */
+  get isKnown(): boolean {
+    return this.byId.size > 0;
   }
 
   /** The strongest own page that covers a keyword, as it stands to it; `null` when none does. */
   covering(keywordKey: string): { place: PlaceRow; standing: Standing } | null {
-    const wanted = words(contentStems(keywordKey, this.language));
-    const lists = wanted.map((word) => this.pagesByStem.get(word) ?? []);
-    if (lists.length === 0 || lists.some((list) => list.length === 0)) return null;
-    const shortest = lists.reduce((least, list) => (list.length < least.length ? list : least));
-    const page = shortest.find((candidate) => lists.every((list) => list.includes(candidate)));
-    return page === undefined
-      ? null
-      : { place: this.pages[page]!.place, standing: this.standing(page, keywordKey) };
+    for (const page of this.pages.covering(keywordKey))
+      return { place: this.pages.pages[page]!, standing: this.pages.standing(page, keywordKey) };
+    return null;
   }
 
-  /** A page not written yet: our site's authority, the words as the action puts them, no age and no history. */
-  newPage(): Standing {
+  /** One of our pages as it stands to a keyword by what is known of it; `null` where its title is not known. */
+  standingOf(place: number, keywordKey: string): Standing | null {
+    const page = this.byId.get(place);
+    return page === undefined ? null : this.pages.standing(page, keywordKey);
+  }
+
+  /** A page not written yet, a horizon after it was: our site's authority, the words as the action puts them, no history. */
+  newPage(horizon: number): Standing {
     const known = this.sides.own
       .map((target) => target.record?.figures.authority ?? null)
       .filter((figure) => figure !== null);
-    const places = this.pages.flatMap(({ place }) => (place.authority === null ? [] : [place.authority]));
+    const places = this.pages.pages.flatMap(({ authority }) => (authority === null ? [] : [authority]));
     const authority = known[0] ?? (places.length > 0 ? Math.max(...places) : null);
     return {
       authority,
@@ -55,24 +51,9 @@ export class OwnMaterial {
       wordsInTitle: 1,
       wordsInFields: 1,
       engagement: null,
-      ageDays: 0,
-      daysSinceUpdate: 0,
+      ageDays: horizon,
+      daysSinceUpdate: horizon,
     };
-  }
-
-  private standing(page: number, keywordKey: string): Standing {
-    const { place, fields } = this.pages[page]!;
-    return {
-      authority: place.authority,
-      ...textStanding(keywordKey, prepareText(place.title, fields)),
-      engagement: null,
-      ageDays: this.daysSince(place.published),
-      daysSinceUpdate: this.daysSince(place.updated),
-    };
-  }
-
-  private daysSince(day: string | null): number | null {
-    return day === null ? null : Math.max(0, dayOf(this.date) - dayOf(day));
   }
 
   private recordFields(address: string): string[] {

@@ -101,14 +101,14 @@ async function neighboursOf(
   i: number,
   keywordKey: string,
 ): Promise<Around['neighbours']> {
-  const { keywords, columns, gaps, project } = comparison;
-  if (Number.isNaN(columns.chance[i]!)) return [];
+  const { keywords, gaps, project } = comparison;
+  if (Number.isNaN(gaps.chance[i]!)) return [];
   const containing = new Set(
     await keywordIdsContaining(workspace.database, comparison.market.id, keywordKey),
   );
   const clusters = keywords.length <= MOST_CLUSTERED ? await clustersOf(workspace, comparison) : null;
   const found = easierNeighbours(i, {
-    chances: columns.chance,
+    chances: gaps.chance,
     worths: gaps.worthAMonth,
     clusters,
     contains: (at) => containing.has(keywords[at]!),
@@ -129,7 +129,7 @@ async function neighboursOf(
       id: keywords[at]!,
       text: textAt(at).text,
       kind: GAP_KINDS[gaps.kind[at]!]!,
-      chance: columns.chance[at]!,
+      chance: gaps.chance[at]!,
       worthAMonth: Number.isNaN(gaps.worthAMonth[at]!) ? null : gaps.worthAMonth[at]!,
       why,
     }));

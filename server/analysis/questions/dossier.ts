@@ -7,6 +7,7 @@ import { gapRows } from '../comparison/gapRow';
 import { keywordHistory, resultPage } from '../facts/history';
 import type { Comparison } from '../comparison/comparison';
 import { performanceOf } from '../facts/performance';
+import { forecastOf } from './forecastOf';
 import { sumLines } from './sumLines';
 import { openComparison } from '../comparison/openComparison';
 import type { Workspace } from '../kept/workspace';
@@ -39,6 +40,7 @@ export async function dossier(
     currency: project.settings.currency,
     ...(await keywordHistory(workspace, market.id, keywordId, sides)),
     page: await resultPage(workspace, market.id, keywordId, scope.date, sides),
+    ...(await forecastOf(workspace, comparison, i)),
     sum: sumLines(comparison, i, row!),
     ...(await metricsOf(workspace, comparison, i, row!.text)),
     ...(await performanceOf(

@@ -1,10 +1,14 @@
 import type { MarketModels } from '@opsimath/contract/api/models';
+import { LEAST_PAIRED } from '@opsimath/core/forecast/fitForecast';
+import { CHANGES, CHANGE_COUNT } from '@opsimath/core/forecast/forecast';
 import { CHANCE_FEATURES } from '@opsimath/core/gap/chance';
-import { LEAST_CAPTURES } from '@opsimath/core/gap/fitChance';
+import { type ChanceQuality, LEAST_CAPTURES } from '@opsimath/core/gap/fitChance';
 import { priorCurve } from '@opsimath/core/ranking/clickThrough';
 import { marketByCode } from '../../data/markets';
 import { projectById } from '../../data/projects';
-import { modelsUntil } from '../models/models';
+import { gatherSides } from '../facts/sides';
+import type { Forecast } from '../models/forecast';
+import { chanceUntil, modelsUntil } from '../models/models';
 import type { Workspace } from '../kept/workspace';
 
 const POSITIONS = 100;
@@ -19,14 +23,17 @@ export async function marketModels(
   const market = await marketByCode(workspace.database, code);
   const { settings } = await projectById(workspace.database, projectId);
   const revisions = await workspace.revisions({ project: projectId, market: market.id });
-  const { curve, buckets, curveFitted, weights, fitted } = await modelsUntil(
+  const sides = await gatherSides(workspace.database, projectId, market.surface);
+  const { curve, buckets, curveFitted, forecast } = await modelsUntil(
     workspace,
     market,
     projectId,
     date,
     revisions,
     settings,
+    sides,
   );
+  const { weights, fitted } = await chanceUntil(workspace, market, date, revisions, settings);
   const prior = priorCurve(market.surface, settings.curvePrior[market.surface]);
   const sum = (column: Float64Array): number => column.reduce((all, value) => all + value, 0);
   const width = CHANCE_FEATURES.length + 1;
@@ -43,6 +50,7 @@ export async function marketModels(
         clicks: buckets.clicks[n + 1]!,
       })),
     },
+    forecast: forecastShown(forecast),
     chance: {
       fitted: fitted !== null,
       captures: fitted?.captures ?? 0,
@@ -59,12 +67,45 @@ export async function marketModels(
       },
       quality: fitted && {
         ...fitted.quality,
-        calibration: fitted.quality.calibration.map(({ rows, foretold, inside }) => ({
-          rows,
-          foretold: rows > 0 ? foretold : null,
-          inside: rows > 0 ? inside : null,
-        })),
+        calibration: calibrationShown(fitted.quality),
       },
+    },
+  };
+}
+
+type Calibration = NonNullable<MarketModels['forecast']['quality']>['calibration'];
+
+function calibrationShown({ calibration }: ChanceQuality): Calibration {
+  return calibration.map(({ rows, foretold, inside }) => ({
+    rows,
+    foretold: rows > 0 ? foretold : null,
+    inside: rows > 0 ? inside : null,
+  }));
+}
+
+function forecastShown({ model, fitted, horizon, entry }: Forecast): MarketModels['forecast'] {
+  const errors = fitted?.changesFit.covariance;
+  return {
+    fitted: fitted !== null,
+    horizon,
+    captures: fitted?.captures ?? 0,
+    leastCaptures: LEAST_PAIRED,
+    rows: fitted?.rows ?? 0,
+    changedRows: fitted?.changesFit.rows ?? 0,
+    priorRows: fitted && Number.isFinite(fitted.changesFit.strength) ? fitted.changesFit.strength : null,
+    changes: CHANGES.map((change, n) => ({
+      change,
+      weight: model.changes[n]!,
+      error: errors ? Math.sqrt(Math.max(0, errors[n * CHANGE_COUNT + n]!)) : null,
+    })),
+    entryFitted: entry !== null,
+    quality: fitted && {
+      logScore: fitted.quality.logScore,
+      stays: fitted.others.stays,
+      shares: fitted.others.shares,
+      auc: fitted.quality.front.auc,
+      calibrationError: fitted.quality.front.calibrationError,
+      calibration: calibrationShown(fitted.quality.front),
     },
   };
 }

@@ -26,7 +26,7 @@ export async function report(
   const { top, ...scope } = query;
   const read = (over: Partial<GapQueryRead>): GapQueryRead => ({ ...gapQuery.parse(scope), ...over });
   const { comparison, order } = await filteredOrder(workspace, projectId, read({}));
-  const { project, market, gaps, columns } = comparison;
+  const { project, market, gaps } = comparison;
   const all = await applyFilter(workspace, comparison, gapFilter.parse({}));
   const first = (passes: (i: number) => boolean, most: number, from: Int32Array = order): number[] => {
     const found: number[] = [];
@@ -66,7 +66,10 @@ export async function report(
     },
     sources: await sourcesOf(workspace, projectId, comparison),
   };
-  const captured = columns.chance.reduce((count, chance) => count + (Number.isNaN(chance) ? 0 : 1), 0);
+  const captured = comparison.rows.reduce(
+    (count, row) => count + (comparison.now.capture[row] === 0 ? 0 : 1),
+    0,
+  );
   return {
     ...content,
     sentences: summarySentences(content),

@@ -22,10 +22,10 @@ export function summarySentences(content: Content): string[] {
       `${whole(totals.kinds.unknown)} keywords are unknown: no result page has been captured that would tell.`,
     );
   }
-  if (totals.worthAMonth > 0 && totals.firstTwenty !== null) {
+  if (totals.firstTwenty !== null) {
     sentences.push(
-      `Winning every gap would be worth about ${whole(totals.worthAMonth)} ${currency} a month (estimated); ` +
-        `the first 20 by priority carry ${percent(totals.firstTwenty)} of it.`,
+      `Doing the first 20 would add about ${whole(totals.firstTwenty.value)} ${currency} a month ` +
+        `(estimated; 80 % between ${whole(totals.firstTwenty.low)} and ${whole(totals.firstTwenty.high)}).`,
     );
   }
   if (own && own.visibility !== null) {
@@ -60,9 +60,9 @@ export function qualitySentences(content: Content, captured: number, models: Mod
     ? 'click-through fitted from own search performance'
     : 'a prior click-through curve';
   const weights =
-    models.fitted === null
-      ? 'default chance weights'
-      : `a chance model fitted on ${whole(models.fitted.captures)} captures`;
+    models.forecast.fitted === null
+      ? 'stated defaults of the forecast'
+      : `a forecast fitted on ${whole(models.forecast.fitted.captures)} pairs of captures`;
   return [
     `${whole(captured)} of ${whole(totals.keywords)} keywords have a captured result page; only these can show anybody absent.`,
     `Positions count organic slots only. The front is the first ${front}. “Absent” means looked through and not found; “unknown” means never looked.`,

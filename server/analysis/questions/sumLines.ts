@@ -3,6 +3,7 @@ import type { GapRow } from '@opsimath/contract/api/gaps';
 import { seasonMean } from '@opsimath/core/demand/season';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import type { Comparison } from '../comparison/comparison';
+import type { ForetoldName } from '../comparison/foretell';
 import { monthOf } from '../facts/demand';
 import { seasonOf } from '../facts/metrics';
 
@@ -41,9 +42,9 @@ function sourcesOf({ metrics, rows, models, borrowed, now }: Comparison, i: numb
     captured,
     positions: row.captureDate !== null ? captured : now.rests.length > 0 ? 'look-ups' : 'nothing held',
     weighed:
-      models.fitted === null
-        ? 'default weights'
-        : `model fitted on ${spelled(models.fitted.captures)} captures, AUC ${spelled(models.fitted.quality.auc, 2)}`,
+      models.forecast.fitted === null
+        ? 'stated defaults'
+        : `forecast fitted on ${spelled(models.forecast.fitted.captures)} pairs of captures`,
   };
 }
 
@@ -86,14 +87,30 @@ function demandLines(comparison: Comparison, i: number, row: GapRow, { volume }:
   ];
 }
 
+/** What is foretold of the best action, by its name. */
+const FORETOLD_BY: Partial<Record<GapRow['action'], ForetoldName>> = {
+  retitle: 'retitled',
+  'add the words': 'retitled',
+  strengthen: 'strengthened',
+  'new page': 'written',
+  'new video': 'written',
+  'new listing': 'written',
+};
+
 function gainLines(
-  { columns, curve, models }: Comparison,
+  comparison: Comparison,
   i: number,
   row: GapRow,
-  { captured, positions }: Sources,
+  { captured, positions, weighed }: Sources,
 ): SumLine[] {
-  const ownClicks = row.own === 'unknown' ? null : curve[columns.ownOrganic[i]!]!;
-  const aimClicks = row.aim === null ? null : curve[row.aim]!;
+  const { columns, models, project } = comparison;
+  const { front } = project.settings;
+  const known = (value: number): number | null => (Number.isNaN(value) ? null : value);
+  const foretold = FORETOLD_BY[row.action];
+  const ahead = `${models.forecast.horizon} days ahead`;
+  const from = row.chanceAssumed
+    ? `${weighed}, no capture: from the position alone`
+    : `${weighed}, ${captured}`;
   return [
     line(
       'Feature factor',
@@ -105,68 +122,60 @@ function gainLines(
     {
       name: 'Own position',
       value: row.ownPresumed ? `${row.own}, presumed` : String(row.own),
-      how: ownClicks === null ? 'not known' : `click-through ${spelled(ownClicks, 4)}`,
+      how: 'where the forecast begins',
       source: row.ownPresumed ? 'a complete look-up that does not name it' : positions,
       estimated: row.ownPresumed,
     },
-    {
-      name: 'Position aimed at',
-      value: row.aim === null ? MISSING : String(row.aim),
-      how: aimClicks === null ? 'needs both sides known' : `click-through ${spelled(aimClicks, 4)}`,
-      source: `by gap kind: ${row.kind}`,
-      estimated: true,
-    },
+    line('Chance as it is', row.asIs, 3, `of standing within ${front} if nothing is done, ${ahead}`, from),
     line(
-      'Gain',
+      'Click-through as it is',
+      known(columns.asIs.clickThrough[i]!),
+      4,
+      `over all places it may stand at, ${ahead}`,
+      models.curveFitted ? 'click-through fitted from own search performance' : 'prior click-through curve',
+    ),
+    line('Chance', row.chance, 3, `of standing within ${front} after: ${row.action}`, from),
+    ...(foretold === undefined
+      ? []
+      : [
+          line(
+            'Click-through after',
+            known(columns[foretold].clickThrough[i]!),
+            4,
+            `over all places it may stand at after: ${row.action}`,
+            from,
+          ),
+        ]),
+    line(
+      'Clicks added',
       row.gain,
       1,
-      'demand × factor × difference in click-through, clicks a month',
-      models.curveFitted ? 'click-through fitted from own search performance' : 'prior click-through curve',
+      foretold === undefined
+        ? 'clicks a month, by what ads bring'
+        : 'demand × factor × difference in click-through, clicks a month',
+      'worked out',
     ),
   ];
 }
 
-function worthLines(
-  comparison: Comparison,
-  i: number,
-  row: GapRow,
-  { weighed, captured, volume }: Sources,
-): SumLine[] {
+function worthLines(comparison: Comparison, i: number, row: GapRow, { volume }: Sources): SumLine[] {
   const { columns, project, verdicts } = comparison;
-  const { currency, front } = project.settings;
+  const { currency } = project.settings;
   const verdict = VERDICTS[verdicts[i]!]!;
+  const fit = columns.fit[i]!;
+  const cost =
+    row.gain === null || row.worthAMonth === null ? null : row.gain * row.worth * fit - row.worthAMonth;
   return [
-    row.chanceAssumed
-      ? line('Chance', comparison.meanChance, 3, 'mean of this market, for want of a capture', weighed)
-      : line(
-          'Chance',
-          row.chance,
-          3,
-          `of standing within ${front} after: ${row.action}`,
-          `${weighed}, ${captured}`,
-        ),
     line('Worth of a click', row.worth, 2, WORTH_HOW[row.worthSource], worthFrom(comparison, row, volume)),
-    line(
-      'Fit',
-      columns.fit[i]!,
-      1,
-      verdict,
-      verdict === 'unjudged' ? 'no verdict yet' : 'verdict, Sift',
-      false,
-    ),
-    line(
-      'Expected worth',
-      row.worthAMonth,
-      2,
-      `chance × gain × worth × fit, ${currency} a month`,
-      'worked out',
-    ),
+    line('Fit', fit, 1, verdict, verdict === 'unjudged' ? 'no verdict yet' : 'verdict, Sift', false),
+    line('Cost', cost, 2, `beside work, ${currency} a month; what is saved is below 0`, 'worked out'),
+    line('Adds', row.worthAMonth, 2, `clicks added × worth × fit − cost, ${currency} a month`, 'worked out'),
     line('Effort', row.effort, 2, `days to ${row.action}`, 'settings', false),
     line(
       'Priority',
       row.priority,
       1,
-      `expected worth ÷ effort, ${currency} a month for a day of work`,
+      `what it adds ÷ effort, ${currency} a month for a day of work`,
       'worked out',
     ),
   ];

@@ -31,6 +31,7 @@ import { targetProfile } from '../questions/targetProfile';
 import { report } from '../questions/report';
 import { variantPage } from '../questions/variants';
 import { wordCounts } from '../questions/wordCounts';
+import { closeFitWorkers } from '../models/forecast';
 import { closeWordWorkers } from '../words/inWordWorker';
 import { Workspace } from '../kept/workspace';
 import { marketByCode } from '../../data/markets';
@@ -109,7 +110,7 @@ interface Question {
 parentPort!.on('message', ({ id, name, args }: Question) => {
   if (name === CLOSE) {
     workspace.database.client.close();
-    void closeWordWorkers().finally(() => process.exit(0));
+    void Promise.all([closeWordWorkers(), closeFitWorkers()]).finally(() => process.exit(0));
     return;
   }
   answerTo(name, args).then(

@@ -17,6 +17,7 @@ import { Notes } from '../notes/Notes';
 import { Problem } from '../words/Problem';
 import { RateWord } from '../words/RateWord';
 import { age, count, decimal, movement, spelledDay } from '../words/figures';
+import { Alternatives } from './Alternatives';
 import { AroundParts } from './AroundParts';
 import { FrontStudy } from './FrontStudy';
 import { HandPositions } from './HandPositions';
@@ -124,10 +125,11 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
               {data.row.kind}
               {data.row.near ? ' · near' : ''}
             </b>
-            {movement(data.row) !== '' && <>, moved {movement(data.row)}</>}. Suggested:{' '}
+            {movement(data.row) !== '' && <>, moved {movement(data.row)}</>}. Best to do:{' '}
             <b>{data.row.action}</b>. {data.row.reason}
           </p>
           <DossierLane data={data} />
+          <Alternatives key={keyword} data={data} />
           <DossierFacts data={data} metricsAge={metricsAge} pageAge={pageAge} />
           <section className="section">
             <h2>Notes</h2>

@@ -2,7 +2,7 @@ import type { GapPage } from '@opsimath/contract/api/gaps';
 import type { KeywordList } from '@opsimath/contract/api/lists';
 import type { LookUp } from '@opsimath/contract/api/lookUps';
 import { Select } from 'antd';
-import { count, percent, spelledDay, worth } from '../../parts/words/figures';
+import { count, spelledDay, worth } from '../../parts/words/figures';
 import type { Scope } from '../../state/scope';
 import { isNarrowed } from './narrowed';
 
@@ -59,10 +59,11 @@ export function GapTitle({ page, scope, pools, lists, busy, onChange }: GapTitle
           <>
             {' '}
             {count(page.totals.keywords)} keywords.{' '}
-            {page.totals.worthAMonth > 0 && (
+            {page.totals.firstTwenty && (
               <>
-                Worth about {worth(page.totals.worthAMonth)} {page.currency} a month if all were won
-                (estimated); the first 20 carry {percent(page.totals.firstTwenty, 0)} of it.
+                The first 20 would add about {worth(page.totals.firstTwenty.value)} {page.currency} a month
+                (80 % between {worth(page.totals.firstTwenty.low)} and {worth(page.totals.firstTwenty.high)},
+                estimated).
               </>
             )}
             {!filtered && <OnFront totals={page.totals} />}

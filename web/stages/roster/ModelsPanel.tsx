@@ -4,6 +4,7 @@ import { useModelsQuery } from '../../state/gapsApi';
 import { useProjectsQuery } from '../../state/projectApi';
 import { useScope } from '../../state/useScope';
 import { CurveChart } from './CurveChart';
+import { ForecastModelView } from './ForecastModelView';
 
 /** How clicks and chance are estimated here: the curve beside its prior, the weights, and how right they have been. */
 export function ModelsPanel() {
@@ -13,18 +14,19 @@ export function ModelsPanel() {
   const { data: projects } = useProjectsQuery();
   const settings = projects?.find(({ id }) => id === project)?.settings;
   if (error) return <Problem error={error} />;
-  if (!data) return <p className="soft">Fitting clicks and chance…</p>;
-  const { curve, chance } = data;
+  if (!data) return <p className="soft">Fitting clicks and the forecast…</p>;
+  const { curve, chance, forecast } = data;
   return (
     <section className="sheet models" aria-label="How it is estimated">
-      <h2>How clicks and chance are estimated</h2>
+      <h2>How clicks and chances are estimated</h2>
       <p className="soft">
         {curve.fitted
           ? `Click-through by position is fitted from own search performance: ${count(curve.clicks)} clicks of ${count(curve.impressions)} impressions, leaning on the prior by 500 impressions a position, never rising (§3).`
           : 'Click-through by position is the prior (§3). With own search performance, brought in under Files, it is fitted.'}
       </p>
       <CurveChart points={curve.points} />
-      <h3>Chance of standing within the front</h3>
+      <ForecastModelView forecast={forecast} setOff={settings?.chanceFitted === false} />
+      <h3>What a page’s fields alone tell</h3>
       <p className="soft">
         {chance.fitted
           ? `Fitted on the results of ${count(chance.captures)} captures (§6).`

@@ -12,7 +12,6 @@ const PLACES: [Threshold, string][] = [
   ['doubling', 'Paid for twice down to our position'],
 ];
 const SHARES: [Threshold, string, number][] = [
-  ['lowChance', 'Low chance, rather bought below, 0–1', 1],
   ['dearShare', 'Dear clicks, share of the highest CPCs, 0–1', 1],
   ['easier', 'Easier neighbour from, times our chance', 100],
   ['costly', 'Costly from, times what a conversion may cost', 1000],

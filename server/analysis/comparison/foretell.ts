@@ -1,0 +1,150 @@
+import { bandClicks, expectedClickThrough, within } from '@opsimath/core/forecast/bands';
+import type { Distribution } from '@opsimath/core/forecast/bands';
+import {
+  type Change,
+  NO_CHANGE,
+  forecastEntry,
+  forecastStanding,
+  standingInputs,
+} from '@opsimath/core/forecast/forecast';
+import { clickGradient, errorOf, gainError } from '@opsimath/core/forecast/gainError';
+import { score } from '@opsimath/core/forecast/orderedLogit';
+import { type CaptureMedians, type Standing, chanceFeatures } from '@opsimath/core/gap/chance';
+import type { ComparisonColumns, ForetoldColumns } from '@opsimath/core/gap/compare';
+import { ABSENT } from '@opsimath/core/ranking/position';
+import type { Forecast } from '../models/forecast';
+
+/** A target that was not touched for so many days is long untouched (method §8). */
+export const LONG_UNTOUCHED = 180;
+
+/** Every figure that a forecast fills, by what is done. */
+export const FORETOLD = ['asIs', 'retitled', 'strengthened', 'written'] as const;
+export type ForetoldName = (typeof FORETOLD)[number];
+
+/** How unsure the click-through is that each action adds: its standard error; NaN where nothing tells. */
+export type GainErrors = Record<Exclude<ForetoldName, 'asIs'>, Float64Array>;
+
+/** What serves a keyword now: where it stands, and its fields as far as they are known. */
+export interface Serving {
+  /** A column value, not unknown. */
+  position: number;
+  standing: Standing | null;
+  /** Medians of the captured page; `null` without a capture, when features count as the middle. */
+  medians: CaptureMedians | null;
+}
+
+const MIDDLE = [0, 0, 0, 0, 0, 0, 0];
+
+/** What a title with the phrase and all words would change; `null` where nothing is missing from it. */
+export function retitling({ phraseInTitle, wordsInTitle }: Standing): Change | null {
+  if (phraseInTitle === 1 && wordsInTitle === 1) return null;
+  return [1 - phraseInTitle, 1 - wordsInTitle, 0, 1];
+}
+
+/** What all words in the other fields would change; `null` where none is missing and it was touched not long ago. */
+export function strengthening({ wordsInFields, daysSinceUpdate }: Standing): Change | null {
+  if (wordsInFields === 1 && (daysSinceUpdate ?? 0) <= LONG_UNTOUCHED) return null;
+  return [0, 0, 1 - wordsInFields, 1];
+}
+
+/** Foretells keyword by keyword; where only a position is known, from a table that is made once. */
+export class Foreteller {
+  private readonly clicks: Float64Array;
+  private readonly plain: (Distribution | undefined)[] = [];
+
+  constructor(
+    private readonly forecast: Forecast,
+    curve: Float64Array,
+    private readonly front: number,
+  ) {
+    this.clicks = bandClicks(curve);
+  }
+
+  /** Where a target will stand that serves now, with a change or without. */
+  standing({ position, standing, medians }: Serving, change: Change = NO_CHANGE): Distribution {
+    if (standing === null || medians === null) {
+      if (change === NO_CHANGE) return (this.plain[position] ??= this.of(position, MIDDLE, change));
+      return this.of(position, MIDDLE, change);
+    }
+    return this.of(position, chanceFeatures(standing, medians), change);
+  }
+
+  /** Where a target will stand that is written now. */
+  written(standing: Standing, medians: CaptureMedians | null): Distribution {
+    return forecastEntry(this.forecast.model, entryFeatures(standing, medians));
+  }
+
+  private of(position: number, features: readonly number[], change: Change): Distribution {
+    return forecastStanding(this.forecast.model, position, features, change);
+  }
+
+  /** Fills what is foretold of a keyword that a target of ours serves. */
+  noteServed(columns: ComparisonColumns, errors: GainErrors, i: number, serving: Serving): void {
+    this.note(columns.asIs, i, this.standing(serving));
+    const { standing } = serving;
+    if (standing === null) return;
+    for (const [name, change] of [
+      ['retitled', retitling(standing)],
+      ['strengthened', strengthening(standing)],
+    ] as const) {
+      if (change === null) continue;
+      this.note(columns[name], i, this.standing(serving, change));
+      errors[name][i] = this.errorOfChange(serving, standing, change);
+    }
+  }
+
+  /** Fills what is foretold of a keyword that nothing of ours serves: absent as it is, or a new target. */
+  noteUnserved(
+    columns: ComparisonColumns,
+    errors: GainErrors,
+    i: number,
+    planned: Standing,
+    medians: CaptureMedians | null,
+  ): void {
+    columns.asIs.chance[i] = columns.asIs.clickThrough[i] = 0;
+    this.note(columns.written, i, this.written(planned, medians));
+    const { entry } = this.forecast;
+    if (entry === null || medians === null) return;
+    const features = entryFeatures(planned, medians);
+    const gradient = clickGradient(entry, features, score(entry.weights, features), this.clicks);
+    errors.written[i] = errorOf(gradient, entry.covariance);
+  }
+
+  private note({ chance, clickThrough }: ForetoldColumns, i: number, distribution: Distribution): void {
+    chance[i] = within(distribution, this.front);
+    clickThrough[i] = expectedClickThrough(distribution, this.clicks);
+  }
+
+  private errorOfChange({ position, medians }: Serving, standing: Standing, change: Change): number {
+    const { fitted } = this.forecast;
+    if (fitted === null || medians === null) return NaN;
+    const { standing: fit, changes, changesFit } = fitted;
+    return gainError(
+      { standing: fit, changes, changesCovariance: changesFit.covariance },
+      standingInputs(position, chanceFeatures(standing, medians)),
+      change,
+      this.clicks,
+    );
+  }
+}
+
+/** Features of a target not written yet: nobody has seen it, its engagement counts as the middle. */
+function entryFeatures(standing: Standing, medians: CaptureMedians | null): number[] {
+  return medians === null ? MIDDLE : chanceFeatures({ ...standing, engagement: null }, medians);
+}
+
+/** Columns of a forecast that nothing is known of yet. */
+export function unforetold(size: number): Record<ForetoldName, ForetoldColumns> {
+  const unknown = (): ForetoldColumns => ({
+    chance: new Float64Array(size).fill(NaN),
+    clickThrough: new Float64Array(size).fill(NaN),
+  });
+  return { asIs: unknown(), retitled: unknown(), strengthened: unknown(), written: unknown() };
+}
+
+/** Standing of somebody absent who could serve. */
+export const absentServing = (standing: Standing, medians: CaptureMedians | null): Serving => ({
+  position: ABSENT,
+  standing,
+  medians,
+});

@@ -1,0 +1,60 @@
+import { dayOf } from '@opsimath/core/day';
+import type { Standing } from '@opsimath/core/gap/chance';
+import { type PreparedText, prepareText, textStanding } from '@opsimath/core/gap/textStanding';
+import { contentStems, stem } from '@opsimath/core/text/stems';
+import { key, words } from '@opsimath/core/text/key';
+import type { PlaceRow } from '../../data/places';
+
+/** Finds which of some pages could answer a keyword: every word of it, by stems, somewhere in their known fields. */
+export class CoveringPages {
+  private readonly byStem = new Map<string, number[]>();
+  private readonly texts: (PreparedText | undefined)[] = [];
+  private readonly fields: string[][];
+
+  /**
+   * @param pages in the order in which they are found
+   * @param fieldsOf further fields of a page, beside its description
+   */
+  constructor(
+    readonly pages: readonly PlaceRow[],
+    private readonly language: string,
+    private readonly date: string,
+    fieldsOf: (address: string) => string[] = () => [],
+  ) {
+    this.fields = pages.map((place) => [place.description, ...fieldsOf(place.address)]);
+    pages.forEach((place, page) => {
+      const text = key([place.title, ...this.fields[page]!].join(' '));
+      for (const word of new Set(words(text).map((one) => stem(one, language)))) {
+        const list = this.byStem.get(word);
+        if (list) list.push(page);
+        else this.byStem.set(word, [page]);
+      }
+    });
+  }
+
+  /** Pages that hold every word of a keyword, by index. */
+  *covering(keywordKey: string): Generator<number> {
+    const wanted = words(contentStems(keywordKey, this.language));
+    const lists = wanted.map((word) => this.byStem.get(word) ?? []);
+    if (lists.length === 0 || lists.some((list) => list.length === 0)) return;
+    const shortest = lists.reduce((least, list) => (list.length < least.length ? list : least));
+    for (const page of shortest) if (lists.every((list) => list.includes(page))) yield page;
+  }
+
+  /** A page as it stands to a keyword, by what is known of it without a capture. */
+  standing(page: number, keywordKey: string): Standing {
+    const place = this.pages[page]!;
+    const text = (this.texts[page] ??= prepareText(place.title, this.fields[page]!));
+    return {
+      authority: place.authority,
+      ...textStanding(keywordKey, text),
+      engagement: null,
+      ageDays: this.daysSince(place.published),
+      daysSinceUpdate: this.daysSince(place.updated),
+    };
+  }
+
+  private daysSince(day: string | null): number | null {
+    return day === null ? null : Math.max(0, dayOf(this.date) - dayOf(day));
+  }
+}
