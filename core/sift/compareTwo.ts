@@ -4,10 +4,10 @@ export interface Standing {
   /** Searches a month. */
   volume: number | null;
   priority: number | null;
-  /** The factors of priority: searches a month to come, clicks a month gained for each of them, chance, worth of a click, fit, days of work. */
+  /** What priority is made of: searches a month to come, clicks added, their value less what they cost, worth of a click, fit, days of work. */
   demand: number | null;
   gain: number | null;
-  chance: number | null;
+  value: number | null;
   worth: number;
   fit: number;
   effort: number;
@@ -54,12 +54,20 @@ export function compareTwo(a: Standing, b: Standing): Decision {
 
 const FACTORS: [string, (of: Standing) => number | null][] = [
   ['demand', ({ demand }) => demand],
-  ['clicks gained of each search', ({ gain, demand }) => (gain === null || !demand ? null : gain / demand)],
-  ['chance', ({ chance }) => chance],
+  ['clicks added of each search', ({ gain, demand }) => (gain === null || !demand ? null : gain / demand)],
   ['worth of a click', ({ worth }) => worth],
   ['fit', ({ fit }) => fit],
+  ['left after cost', leftAfterCost],
   ['less effort', ({ effort }) => (effort > 0 ? 1 / effort : null)],
 ];
+
+/** Value as a share of what the clicks are worth; below 1 where they are paid for. */
+function leftAfterCost({ gain, value, worth, fit }: Standing): number | null {
+  if (gain === null || value === null) return null;
+  const brought = gain * worth * fit;
+  // The same but for rounding: nothing was paid.
+  return brought > 0 && Math.abs(value / brought - 1) > 1e-9 ? value / brought : 1;
+}
 
 /** Above 0 where the first is ahead; unknown is behind all that is known. */
 function order(a: number | null, b: number | null): number {

@@ -10,6 +10,8 @@ test.each([
   // A figure is no formula.
   ['-12.5', '-12.5'],
   ['-1,200', '-1,200'],
+  // Signs alone are none.
+  ['-,', "'-,"],
   ['one\r\ntwo\tthree', 'one two three'],
   ['\t=1', "' =1"],
   ['', ''],

@@ -4,5 +4,5 @@
  */
 export function safeCell(text: string): string {
   const flat = text.replace(/[\t\r\n]+/g, ' ');
-  return /^[\s\u00a0]*[=+\-@]/.test(flat) && !/^-?[\d.,]+$/.test(flat) ? `'${flat}` : flat;
+  return /^[\s\u00a0]*[=+\-@]/.test(flat) && !/^-?\d[\d.,]*$/.test(flat) ? `'${flat}` : flat;
 }

@@ -16,7 +16,7 @@ import { givingWay } from '../kept/giveWay';
 import type { Workspace } from '../kept/workspace';
 
 /** Pairs of results that are learnt from, newest first. */
-export const MOST_PAIRS = 200_000;
+export const MOST_PAIRS = 60_000;
 const DEPTH = 100;
 
 /** Two captures of one keyword, by number of their segment and row there. */

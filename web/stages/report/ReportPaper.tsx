@@ -159,7 +159,10 @@ function TopGaps({ report }: { report: Report }) {
               />
             </td>
             <td className="figure">{count(row.demand)}</td>
-            <td className="figure">{row.chanceAssumed ? 'mean' : decimal(row.chance, 2)}</td>
+            <td className="figure">
+              {row.chanceAssumed ? '~' : ''}
+              {decimal(row.chance, 2)}
+            </td>
             <td className="figure">{worth(row.worthAMonth)}</td>
             <td className="figure">
               <span className={`ochre ochre-${ochreOf(row.priority, report.totals.topPriority)}`}>
