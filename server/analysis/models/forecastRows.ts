@@ -15,8 +15,8 @@ import type { ColumnStore } from '../kept/columnStore';
 import { givingWay } from '../kept/giveWay';
 import type { Workspace } from '../kept/workspace';
 
-/** Pairs of results that are learnt from, newest first. */
-export const MOST_PAIRS = 60_000;
+/** Results that are learnt from, a hundred a pair of captures. */
+const MOST_ROWS = 100_000;
 const DEPTH = 100;
 
 /** Two captures of one keyword, by number of their segment and row there. */
@@ -25,6 +25,8 @@ interface Pair {
   before: { number: number; row: number };
   after: { number: number; row: number };
   days: number;
+  /** Of the later one. */
+  day: number;
 }
 
 /**
@@ -73,7 +75,7 @@ function pairsOf(captures: readonly CaptureColumns[], horizon: number): Pair[] {
       else list.push(entry);
     });
   });
-  const pairs: (Pair & { day: number })[] = [];
+  const pairs: Pair[] = [];
   for (const [keyword, list] of of)
     for (let later = list.length - 1; later > 0; later--) {
       const after = list[later]!;
@@ -94,6 +96,20 @@ function pairsOf(captures: readonly CaptureColumns[], horizon: number): Pair[] {
         });
     }
   return pairs.sort((a, b) => b.day - a.day || a.keyword - b.keyword);
+}
+
+/** The newest pairs; of a day with more than can be taken every n-th, so that no part of the alphabet goes first. */
+function newestOf(pairs: readonly Pair[]): Pair[] {
+  const taken: Pair[] = [];
+  const most = Math.floor(MOST_ROWS / DEPTH);
+  for (let from = 0; from < pairs.length && taken.length < most;) {
+    let to = from;
+    while (to < pairs.length && pairs[to]!.day === pairs[from]!.day) to++;
+    const step = Math.max(1, Math.ceil((to - from) / (most - taken.length)));
+    for (let n = from; n < to; n += step) taken.push(pairs[n]!);
+    from = to;
+  }
+  return taken;
 }
 
 /** A result that was gone later: what became of its fields is told by where else its place was met. */
@@ -121,11 +137,8 @@ async function gathered(
   const met = new Met(workspace.store, reader);
   const giveWay = givingWay();
   let used = 0;
-  // Where there are more than can be taken, every n-th: no part of the alphabet goes first.
-  const step = Math.max(1, Math.ceil((pairs.length * DEPTH) / MOST_PAIRS));
-  for (let n = 0; n < pairs.length && before.length < MOST_PAIRS; n += step) {
+  for (const pair of newestOf(pairs)) {
     await giveWay();
-    const pair = pairs[n]!;
     const then = reader.pageAt(pair.before.number, pair.before.row);
     const later = reader.pageAt(pair.after.number, pair.after.row);
     const elsewhere = await met.at(pair.after.number);
