@@ -32,7 +32,7 @@ test('compared, filtered to absent, a field drawn on the map, its row opened and
   await expect(heading).toHaveText(`${absent.total} keywords of this choice`);
 
   await page.getByText('Map', { exact: true }).click();
-  const drawing = page.getByRole('img', { name: /^Chance against demand/ });
+  const drawing = page.getByRole('img', { name: /^What is added against chance/ });
   await expect(drawing).toHaveAccessibleName(/of [1-9]/);
   const box = (await drawing.boundingBox())!;
   await page.mouse.move(box.x + 70, box.y + 40);
@@ -45,9 +45,9 @@ test('compared, filtered to absent, a field drawn on the map, its row opened and
   expect(within.total).toBeGreaterThan(0);
   expect(within.total).toBeLessThan(absent.total);
   await expect(heading).toHaveText(`${within.total} keywords of this choice`);
-  for (const { chance, demand } of within.rows) {
-    const [, low, high, from, to] = /^demand:(.+)\.\.(.+),chance:(.+)\.\.(.+)$/.exec(limits)!.map(Number);
-    expect(demand! >= low! && demand! <= high! && chance! >= from! && chance! <= to!).toBe(true);
+  for (const { chance, worthAMonth } of within.rows) {
+    const [, low, high, from, to] = /^a month:(.+)\.\.(.+),chance:(.+)\.\.(.+)$/.exec(limits)!.map(Number);
+    expect(worthAMonth! >= low! && worthAMonth! <= high! && chance! >= from! && chance! <= to!).toBe(true);
   }
 
   const grid = page.getByRole('grid', { name: 'Gaps' });
@@ -56,9 +56,13 @@ test('compared, filtered to absent, a field drawn on the map, its row opened and
   const row = within.rows[0]!;
   await expect(dossier.getByRole('heading', { level: 1 })).toHaveText(row.text);
   await expect(dossier.getByRole('heading', { name: 'The front in figures' })).toBeVisible();
+  const todo = dossier.getByRole('region', { name: 'What can be done' });
+  await expect(todo.getByRole('img', { name: 'Forecast' })).toBeVisible();
+  const best = todo.getByRole('button', { name: row.action, exact: true });
+  await expect(best).toHaveAttribute('aria-pressed', 'true');
   await checkByHand(running, row);
   await expect(dossier).toContainText(`Priority`);
-  await page.getByRole('button', { name: 'let go of the field' }).click();
+  await page.getByRole('button', { name: 'clear the field' }).click();
   await expect(page).not.toHaveURL(/limits=/);
 });
 

@@ -100,7 +100,7 @@ test('from an empty project to an exported report', async ({ page, running }) =>
     await page.keyboard.press('Enter');
     const dossier = page.getByRole('complementary', { name: 'Dossier' });
     await expect(dossier.getByRole('heading', { name: 'How the priority came about' })).toBeVisible();
-    await expect(dossier.getByRole('row', { name: /Expected worth/ })).toBeVisible();
+    await expect(dossier.getByRole('row', { name: /^Adds/ })).toBeVisible();
     await expect(dossier.getByText(/looked to depth 100/)).toBeVisible();
     await page.keyboard.press('Space');
     await expect(page.getByText('1 in the tray')).toBeVisible();

@@ -81,7 +81,7 @@ const SHOTS = [
 
 async function drawField(page) {
   // Drawn anew when its rows come: only then is it where it stays.
-  const map = page.getByRole('img', { name: /^Chance against demand of [1-9]/ });
+  const map = page.getByRole('img', { name: /^What is added against chance, of [1-9]/ });
   await map.waitFor();
   const { x, y, width, height } = await map.boundingBox();
   await page.mouse.move(x + width * 0.5, y + height * 0.12);

@@ -19,14 +19,17 @@ export interface FittedChanges {
   /** Covariance of the weights, row by row. */
   covariance: Float64Array;
   rows: number;
-  /** How strongly the prior holds, of {@link STRENGTHS}; ∞ where there were too few rows to ask. */
+  /** How strongly the prior of words holds, in rows; ∞ where too few rows changed at all. */
   strength: number;
 }
 
-/** Changed rows below which the prior alone holds. */
+/** Changed rows below which the prior alone holds; and rows of which words changed below which its strength is the stated one. */
 export const LEAST_CHANGED = 200;
-/** How many rows’ worth of certainty the prior may be given. */
+/** How many rows’ worth of certainty the prior of words may be given, and what it has where too few tell. */
 export const STRENGTHS = [1, 10, 100, 1000, 10_000] as const;
+export const STATED_STRENGTH = 100;
+/** Of changes that are no words the prior is 0, a place to begin. */
+const WORDS = 3;
 const FOLDS = 5;
 const STEPS = 20;
 const SETTLED = 1e-6;
@@ -34,9 +37,9 @@ const LEAST = 1e-12;
 
 /**
  * What changes do (method §6a). Few are seen: their weights lean on a prior, which is what the same difference does among
- * the results of one capture, as strongly as makes held-out changed rows most likely.
+ * the results of one capture, as strongly as makes held-out rows of changed words most likely.
  *
- * @param prior a weight a change, in logits
+ * @param prior a weight a change, in logits; those of words come first
  */
 export function fitChanges(
   rows: ChangedRows,
@@ -51,17 +54,31 @@ export function fitChanges(
       rows: size,
       strength: Infinity,
     };
-  let [best, strength] = [-Infinity, STRENGTHS[0] as number];
+  const strength = strengthOf(rows, thresholds, prior);
+  return { ...leaning(rows, thresholds, prior, strength, () => true), rows: size, strength };
+}
+
+/** The strength with which the prior of words foretells held-out rows best of which words changed. */
+function strengthOf(rows: ChangedRows, thresholds: Float64Array, prior: Float64Array): number {
+  const telling: number[] = [];
+  for (let row = 0; row < rows.band.length; row++)
+    for (let n = 0; n < WORDS; n++)
+      if (rows.changes[row * rows.width + n] !== 0) {
+        telling.push(row);
+        break;
+      }
+  if (telling.length < LEAST_CHANGED) return STATED_STRENGTH;
+  let [best, strength] = [-Infinity, STATED_STRENGTH];
   for (const one of STRENGTHS) {
     let sum = 0;
     for (let fold = 0; fold < FOLDS; fold++) {
       const { weights } = leaning(rows, thresholds, prior, one, (row) => rows.keyword[row]! % FOLDS !== fold);
-      for (let row = 0; row < size; row++)
+      for (const row of telling)
         if (rows.keyword[row]! % FOLDS === fold) sum += logScore(rows, thresholds, weights, row);
     }
     if (sum > best) [best, strength] = [sum, one];
   }
-  return { ...leaning(rows, thresholds, prior, strength, () => true), rows: size, strength };
+  return strength;
 }
 
 function logScore(rows: ChangedRows, thresholds: Float64Array, weights: Float64Array, row: number): number {
@@ -82,7 +99,9 @@ function leaning(
   const { band } = rows;
   const taking: number[] = [];
   for (let row = 0; row < band.length; row++) if (counts(row)) taking.push(row);
-  const pull: Pull = { prior, stiffness: strength / 4 };
+  // A quarter is what a row tells at the most.
+  const stiffness = Float64Array.from(prior, (_, n) => (n < WORDS ? strength : 1) / 4);
+  const pull: Pull = { prior, stiffness };
   let weights = Float64Array.from(prior);
   let at = evaluate(rows, thresholds, taking, weights, pull);
   for (let step = 0; step < STEPS; step++) {
@@ -104,8 +123,8 @@ function leaning(
 
 interface Pull {
   prior: Float64Array;
-  /** A quarter, what a row tells at the most, times the rows that the prior counts for. */
-  stiffness: number;
+  /** How strongly each weight is held to it. */
+  stiffness: Float64Array;
 }
 
 function evaluate(
@@ -115,9 +134,9 @@ function evaluate(
   weights: Float64Array,
   { prior, stiffness }: Pull,
 ): { objective: number; gradient: Float64Array; information: Matrix } {
-  const gradient = Float64Array.from(weights, (weight, n) => stiffness * (prior[n]! - weight));
+  const gradient = Float64Array.from(weights, (weight, n) => stiffness[n]! * (prior[n]! - weight));
   let objective = 0;
-  weights.forEach((weight, n) => (objective -= (stiffness / 2) * (weight - prior[n]!) ** 2));
+  weights.forEach((weight, n) => (objective -= (stiffness[n]! / 2) * (weight - prior[n]!) ** 2));
   const told = new Float64Array(width * width);
   for (const row of taking) {
     const from = row * width;
@@ -132,8 +151,6 @@ function evaluate(
       for (let j = 0; j < width; j++) told[i * width + j]! += stiff * input * changes[from + j]!;
     }
   }
-  const information = Matrix.eye(width)
-    .mul(stiffness)
-    .add(Matrix.from1DArray(width, width, told));
+  const information = Matrix.diag(Array.from(stiffness)).add(Matrix.from1DArray(width, width, told));
   return { objective, gradient, information };
 }

@@ -42,7 +42,7 @@ export function Tray({ project }: { project: number }) {
   };
   const copy = async (): Promise<void> => {
     const rows: string[][] = [
-      ['keyword', 'kind', 'own position', 'demand', 'expected worth a month', 'priority', 'action', 'reason'],
+      ['keyword', 'kind', 'own position', 'demand', 'adds a month', 'priority', 'best to do', 'reason'],
     ];
     for (const id of ids) {
       const asked = dispatch(gapsApi.endpoints.dossier.initiate({ project, keyword: id, scope: comparison }));

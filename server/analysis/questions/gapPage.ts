@@ -113,7 +113,7 @@ function firstTwenty(comparison: Comparison, first: readonly number[]): GapPage[
   if (first.length === 0) return null;
   const parts = first.map((i) => partsOf(comparison, i)!);
   const value = first.reduce((sum, i) => sum + comparison.gaps.worthAMonth[i]!, 0);
-  return { value, ...spreadOfSum(parts, SEED) };
+  return { keywords: first.length, value, ...spreadOfSum(parts, SEED) };
 }
 
 function named<Name extends string>(names: readonly Name[], counts: ArrayLike<number>): Record<Name, number> {

@@ -24,7 +24,7 @@ export function summarySentences(content: Content): string[] {
   }
   if (totals.firstTwenty !== null) {
     sentences.push(
-      `Doing the first 20 would add about ${whole(totals.firstTwenty.value)} ${currency} a month ` +
+      `Doing the first ${totals.firstTwenty.keywords} would add about ${whole(totals.firstTwenty.value)} ${currency} a month ` +
         `(estimated; 80 % between ${whole(totals.firstTwenty.low)} and ${whole(totals.firstTwenty.high)}).`,
     );
   }

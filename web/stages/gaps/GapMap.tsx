@@ -24,30 +24,34 @@ const SHAPES: Record<GapKind, string> = {
 const SMALLEST = 6;
 const LARGEST = 34;
 
-/** Chance against demand, size by worth a month, shape by kind. A field drawn with the mouse narrows the table to it. */
+/**
+ * What the best action adds against its chance, size by demand, shape by kind. A field drawn with the mouse narrows the table
+ * to it, a point opens its dossier.
+ */
 export function GapMap({ project, query, page }: { project: number; query: GapQuery; page: GapPage }) {
   const { scope, change } = useScope();
   const ink = useChartInk();
   // The field must not take away what lies outside it: the map shows all, the table what is in the field.
   const others = writeLimits(
-    readLimits(scope.limits).filter(({ figure }) => figure !== 'chance' && figure !== 'demand'),
+    readLimits(scope.limits).filter(({ figure }) => figure !== 'chance' && figure !== 'a month'),
   );
   const { data } = useGapPageQuery({
     project,
     query: { ...query, limits: others, sort: '-priority', offset: 0, limit: DRAWN },
   });
   const rows = useMemo(
-    () => (data?.rows ?? []).filter(({ chance, demand }) => chance !== null && (demand ?? 0) > 0),
+    () => (data?.rows ?? []).filter(({ chance, worthAMonth }) => chance !== null && (worthAMonth ?? 0) > 0),
     [data],
   );
   const option = useMemo(() => optionOf(rows, ink, page.currency), [rows, ink, page.currency]);
+  const openPoint = useRef<(keyword: number) => void>(() => undefined);
   const choose = useRef<(field: Field | null) => void>(() => undefined);
   const withField = (field: Field | null): void => {
     const kept = readLimits(others);
     const next = field
       ? [
           ...kept,
-          { figure: 'demand' as const, ...field.demand, unknown: false },
+          { figure: 'a month' as const, ...field.adds, unknown: false },
           { figure: 'chance' as const, ...field.chance, unknown: false },
         ]
       : kept;
@@ -60,15 +64,20 @@ export function GapMap({ project, query, page }: { project: number; query: GapQu
       brushOption: { brushType: 'rect', brushMode: 'single' },
     });
     chart.on('brushEnd', (event) => choose.current(fieldOf(event)));
+    chart.on('click', (event) => {
+      const { row } = event.data as { row?: GapRow };
+      if (row) openPoint.current(row.id);
+    });
   }, []);
   return (
     <section className="gap-map" aria-label="Map of gaps">
       <Chart
         option={option}
         height={290}
-        label={`Chance against demand of ${rows.length} keywords`}
+        label={`What is added against chance, of ${rows.length} keywords`}
         onReady={(chart) => {
           choose.current = withField;
+          openPoint.current = (open) => change({ open });
           onReady(chart);
         }}
       />
@@ -78,12 +87,12 @@ export function GapMap({ project, query, page }: { project: number; query: GapQu
             <i className={`shape shape-${SHAPES[kind]}`} /> {kind}
           </span>
         ))}
-        Size is worth a month. The {count(rows.length)} of highest priority that have a chance and a demand
-        are drawn{data && data.total > rows.length && `, of ${count(data.total)}`}. Draw a field to see its
-        keywords in the table{scope.limits !== others && ': '}
+        Size is demand. The {count(rows.length)} of highest priority that have something to do are drawn
+        {data && data.total > rows.length && `, of ${count(data.total)}`}. Press a point for its dossier; draw
+        a field to see its keywords in the table{scope.limits !== others && ': '}
         {scope.limits !== others && (
           <button className="plain written" onClick={() => withField(null)}>
-            let go of the field
+            clear the field
           </button>
         )}
         .
@@ -93,7 +102,7 @@ export function GapMap({ project, query, page }: { project: number; query: GapQu
 }
 
 interface Field {
-  demand: { least: number; most: number };
+  adds: { least: number; most: number };
   chance: { least: number; most: number };
 }
 
@@ -108,14 +117,14 @@ function fieldOf(event: unknown): Field | null {
   const rounded = (value: number): number => Number(value.toPrecision(4));
   return {
     chance: { least: Math.max(0, rounded(left)), most: Math.min(1, rounded(right)) },
-    demand: { least: rounded(low), most: rounded(high) },
+    adds: { least: rounded(low), most: rounded(high) },
   };
 }
 
 function optionOf(rows: readonly GapRow[], ink: ChartInk, currency: string) {
-  const most = rows.reduce((top, row) => Math.max(top, row.worthAMonth ?? 0), 0);
+  const most = rows.reduce((top, row) => Math.max(top, row.demand ?? 0), 0);
   const size = (row: GapRow): number =>
-    most > 0 ? SMALLEST + (LARGEST - SMALLEST) * Math.sqrt((row.worthAMonth ?? 0) / most) : SMALLEST;
+    most > 0 ? SMALLEST + (LARGEST - SMALLEST) * Math.sqrt((row.demand ?? 0) / most) : SMALLEST;
   const shown = GAP_KINDS.filter((kind) => rows.some((row) => row.kind === kind));
   const paper = onPaper(ink);
   return {
@@ -135,12 +144,12 @@ function optionOf(rows: readonly GapRow[], ink: ChartInk, currency: string) {
       formatter: ({ data }: { data: { row: GapRow } }) => {
         const { row } = data;
         const text = row.text.replace(/[&<>]/g, (sign) => `&#${sign.charCodeAt(0)};`);
-        return `<b>${text}</b><br>${row.kind}, chance ${decimal(row.chance, 2)}, demand ${count(row.demand)}<br>${worth(row.worthAMonth)} ${currency} a month, ${row.action}`;
+        return `<b>${text}</b><br>${row.kind}, chance ${decimal(row.asIs, 2)} → ${decimal(row.chance, 2)}, demand ${count(row.demand)}<br>adds ${worth(row.worthAMonth)} ${currency} a month: ${row.action}`;
       },
     },
     xAxis: {
       type: 'value',
-      name: 'chance of the front after the action',
+      name: 'chance of the front after the best action',
       nameLocation: 'middle',
       nameGap: 24,
       min: 0,
@@ -150,9 +159,9 @@ function optionOf(rows: readonly GapRow[], ink: ChartInk, currency: string) {
     },
     yAxis: {
       type: 'log',
-      name: 'demand a month',
+      name: `adds, ${currency} a month`,
       nameTextStyle: { align: 'left' },
-      axisLabel: { formatter: (value: number) => count(value) },
+      axisLabel: { formatter: (value: number) => worth(value) },
       splitLine: { lineStyle: { color: ink.hairline, type: 'dotted' } },
     },
     series: shown.map((kind) => ({
@@ -167,7 +176,7 @@ function optionOf(rows: readonly GapRow[], ink: ChartInk, currency: string) {
       },
       data: rows
         .filter((row) => row.kind === kind)
-        .map((row) => ({ value: [row.chance, row.demand], symbolSize: size(row), row })),
+        .map((row) => ({ value: [row.chance, row.worthAMonth], symbolSize: size(row), row })),
     })),
   };
 }

@@ -61,9 +61,9 @@ export function GapTitle({ page, scope, pools, lists, busy, onChange }: GapTitle
             {count(page.totals.keywords)} keywords.{' '}
             {page.totals.firstTwenty && (
               <>
-                The first 20 would add about {worth(page.totals.firstTwenty.value)} {page.currency} a month
-                (80 % between {worth(page.totals.firstTwenty.low)} and {worth(page.totals.firstTwenty.high)},
-                estimated).
+                The first {page.totals.firstTwenty.keywords} would add about{' '}
+                {worth(page.totals.firstTwenty.value)} {page.currency} a month (80 % between{' '}
+                {worth(page.totals.firstTwenty.low)} and {worth(page.totals.firstTwenty.high)}, estimated).
               </>
             )}
             {!filtered && <OnFront totals={page.totals} />}

@@ -52,7 +52,7 @@ export function GroupTable({ project, query }: { project: number; query: GapGrou
           },
           {
             head: 'A month',
-            tip: 'Expected worth a month if all were won; estimated',
+            tip: 'What the best actions add a month, each keyword by itself; estimated',
             figure: true,
             cell: ({ worthAMonth }) => worth(worthAMonth),
           },

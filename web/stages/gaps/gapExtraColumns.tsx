@@ -82,6 +82,7 @@ const FURTHER: readonly GapFigure[] = [
   'cpc',
   'ad competition',
   'difficulty',
+  'as it is',
   'gain',
   'effort',
   'at stake',
@@ -106,7 +107,7 @@ function ofDraws(page: Page, spreadOf: SpreadOf): Extra[] {
     {
       id: 'range',
       head: 'P10–P90',
-      tip: `Expected worth in ${page.currency} a month at the 10th and 90th percentile of 2,000 seeded draws of demand, chance and worth. Worked out for the first 50.`,
+      tip: `What the best action adds in ${page.currency} a month at the 10th and 90th percentile of 2,000 seeded draws of demand, clicks added and worth. Worked out for the first 50.`,
       width: 104,
       align: 'right',
       cell: (row) => {

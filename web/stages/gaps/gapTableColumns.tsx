@@ -79,7 +79,9 @@ export function gapTableColumns(
       ...figureColumn('chance', page),
       cell: (row) =>
         row.chanceAssumed ? (
-          <span title="No capture: the market’s mean is used">mean</span>
+          <span className="soft" title="No capture: foretold from the position alone">
+            ~{decimal(row.chance, 2)}
+          </span>
         ) : (
           decimal(row.chance, 2)
         ),
@@ -97,9 +99,9 @@ export function gapTableColumns(
     },
     {
       id: 'do',
-      head: 'Do',
+      head: 'Best action',
       sort: 'action',
-      tip: 'Suggested action; the dossier says which facts chose it.',
+      tip: 'What adds most for a day of work; the dossier shows the others beside it.',
       width: 108,
       cell: (row) => <span title={row.reason}>{row.action}</span>,
     },

@@ -3,7 +3,7 @@ import type { WorthParts, WorthSpread } from '@opsimath/core/gap/spreadOfWorth';
 import { useEffect, useMemo, useState } from 'react';
 import type { WorthSpreadAnswer, WorthSpreadTask } from '../../workers/worthSpread.worker';
 
-/** Spread of the expected worth of a keyword, by its id; undefined where it was not worked out. */
+/** Spread of what the best action of a keyword adds, by its id; undefined where it was not worked out. */
 export type SpreadOf = (keyword: number) => WorthSpread | undefined;
 
 const SEED = 20_260_314;
