@@ -30,7 +30,6 @@ interface Row {
   worth: number;
   clickCost: number | null;
   verdict: keyof typeof FIT;
-  phrase: boolean;
   served: boolean;
   ownTargets: number;
 }
@@ -165,7 +164,6 @@ const row: fc.Arbitrary<Row> = fc.record({
   worth: fc.double({ min: 0, max: 20, noNaN: true }),
   clickCost: fc.option(fc.double({ min: 0, max: 20, noNaN: true }), { nil: null, freq: 6 }),
   verdict: fc.constantFrom('fit', 'unjudged', 'adjacent', 'off'),
-  phrase: fc.boolean(),
   served: fc.boolean(),
   ownTargets: fc.integer({ min: 0, max: 3 }),
 });
@@ -206,7 +204,6 @@ function columnsOf(rows: Row[]): ComparisonColumns {
     worth: exact(rows, ({ worth }) => worth),
     clickCost: exact(rows, ({ clickCost }) => clickCost),
     fit: exact(rows, ({ verdict }) => FIT[verdict]),
-    phraseInTitle: bytes(rows, ({ phrase }) => Number(phrase)),
     served: bytes(rows, ({ served }) => Number(served)),
     ownTargets: bytes(rows, ({ ownTargets }) => ownTargets),
   };

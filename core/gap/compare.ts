@@ -41,8 +41,6 @@ export interface ComparisonColumns {
   clickCost: Float64Array;
   /** 0–1 by verdict (FIT). */
   fit: Float64Array;
-  /** 1 where our best target has the phrase in its title. */
-  phraseInTitle: Uint8Array;
   /** 1 where some own target ranks or holds every word. */
   served: Uint8Array;
   /** What own ads bring and cost a month; NaN where no ad terms tell. */

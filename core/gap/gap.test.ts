@@ -27,7 +27,6 @@ interface Row {
   retitled: number;
   worth: number;
   factor: number;
-  phrase: boolean;
 }
 const row = (over: Partial<Row> = {}): Row => ({
   own: 14,
@@ -40,7 +39,6 @@ const row = (over: Partial<Row> = {}): Row => ({
   retitled: 0.05,
   worth: 0.62,
   factor: 0.95,
-  phrase: false,
   ...over,
 });
 const anyRow = fc.record({
@@ -54,7 +52,6 @@ const anyRow = fc.record({
   retitled: fc.double({ min: 0, max: 0.3, noNaN: true }),
   worth: fc.double({ min: 0, max: 20, noNaN: true }),
   factor: fc.double({ min: 0.5, max: 1, noNaN: true }),
-  phrase: fc.boolean(),
 });
 
 /** A chance beside it, so that the two cannot be mixed up. */
@@ -87,7 +84,6 @@ function columnsOf(rows: Row[]): ComparisonColumns {
     worth: Float64Array.from(rows, (r) => r.worth),
     clickCost: Float64Array.from(rows, (r) => r.worth / 0.7),
     fit: Float64Array.from(rows, () => 1),
-    phraseInTitle: Uint8Array.from(rows, (r) => (r.phrase ? 1 : 0)),
     served: Uint8Array.from(rows, () => 1),
     ownTargets: Uint8Array.from(rows, () => 1),
   };

@@ -8,7 +8,6 @@ export interface ReasonFacts {
   /** Positions of rivals within the front, best first. */
   rivalsInFront: readonly number[];
   front: number;
-  phraseInTitle: boolean;
   /** Results of the captured front, and how many have the phrase in the title; `null` without a capture. */
   frontPhrase: { results: number; held: number } | null;
   ownTargets: number;
@@ -57,14 +56,13 @@ function searchedPhrase({ searches }: ReasonFacts): string {
   return searches === null ? '' : `searched ${rounded(searches)} times a month, `;
 }
 
-function titlePhrase({ phraseInTitle, frontPhrase }: ReasonFacts): string {
-  if (phraseInTitle) return ' with the phrase in the title but not all its words where they count';
-  const lacking = frontPhrase === null ? 0 : frontPhrase.results - frontPhrase.held;
-  const others =
-    frontPhrase === null || lacking === 0
-      ? ''
-      : `; ${lacking} of the first ${frontPhrase.results} lack it too`;
-  return ` with the phrase missing from the title${others}`;
+/** What the title lacks, and how many of the front lack it too. */
+function titlePhrase({ frontPhrase: front }: ReasonFacts): string {
+  const missing = ' with the phrase missing from the title';
+  if (front === null || front.held >= front.results) return missing;
+  return front.held === 0
+    ? `${missing}; none of the first ${front.results} has it`
+    : `${missing}; ${front.results - front.held} of the first ${front.results} lack it too`;
 }
 
 function chancePhrase({ asIs, chance, front }: ReasonFacts): string {

@@ -73,7 +73,6 @@ describe('the reason for an action', () => {
     ownPaid: ABSENT,
     rivalsInFront: [3, 5, 9],
     front: 10,
-    phraseInTitle: false,
     frontPhrase: { results: 10, held: 4 },
     ownTargets: 1,
     searches: 14_237,
@@ -87,6 +86,14 @@ describe('the reason for an action', () => {
     [
       {},
       'Adds about 310 USD a month for a quarter of a day: searched 14,200 times a month, we stand at 14 with the phrase missing from the title; 6 of the first 10 lack it too; the chance of the first 10 goes from 12 % to 64 %.',
+    ],
+    [
+      { frontPhrase: { results: 10, held: 0 }, chance: null },
+      'Adds about 310 USD a month for a quarter of a day: searched 14,200 times a month, we stand at 14 with the phrase missing from the title; none of the first 10 has it.',
+    ],
+    [
+      { frontPhrase: { results: 5, held: 5 }, asIs: null, effort: 0.1 },
+      'Adds about 310 USD a month for a tenth of a day: searched 14,200 times a month, we stand at 14 with the phrase missing from the title.',
     ],
     [
       { action: 'strengthen', rivalsInFront: [2], effort: 1, searches: 96 },

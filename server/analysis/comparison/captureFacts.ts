@@ -76,8 +76,6 @@ export async function captureFacts(
       facts.frontMedians[name][i] = median(values) ?? NaN;
     }
     noteOpenBlock(facts, i, page, sides.masks);
-    const ownSlot = now.ownSlot[rows[i]!]!;
-    if (ownSlot >= 0) columns.phraseInTitle[i] = page.figures.phrase[ownSlot]!;
   }
   return facts;
 }

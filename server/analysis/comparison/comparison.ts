@@ -95,7 +95,6 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
     worth,
     clickCost: filled(new Float64Array(size), (i) => costOfClick(parts, keywords[i]!, rows[i]!)),
     fit: new Float64Array(size).fill(parts.project.settings.fits.unjudged),
-    phraseInTitle: new Uint8Array(size),
     served: new Uint8Array(size),
     paidClicks: paid(({ clicks }) => clicks),
     paidCost: paid(({ cost }) => cost),

@@ -100,7 +100,6 @@ function gapRow(
         .filter((position) => isRanked(position) && position <= front)
         .sort((a, b) => a - b),
       front,
-      phraseInTitle: columns.phraseInTitle[i] === 1,
       frontPhrase: frontPhraseOf(comparison, i),
       ownTargets: columns.ownTargets[i]!,
       searches: known(columns.expectedVolume[i]!),

@@ -51,7 +51,7 @@ export function GroupTable({ project, query }: { project: number; query: GapGrou
             cell: ({ volume }) => count(volume),
           },
           {
-            head: 'A month',
+            head: 'Adds',
             tip: 'What the best actions add a month, each keyword by itself; estimated',
             figure: true,
             cell: ({ worthAMonth }) => worth(worthAMonth),

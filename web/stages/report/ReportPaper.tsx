@@ -128,7 +128,7 @@ function TopGaps({ report }: { report: Report }) {
           </th>
           <th className="figure">Demand</th>
           <th className="figure">Chance</th>
-          <th className="figure">A month</th>
+          <th className="figure">Adds</th>
           <th className="figure">Priority</th>
         </tr>
       </thead>
@@ -178,7 +178,7 @@ function TopGaps({ report }: { report: Report }) {
             <span className={`letter hue-${r % 4}`}>{rival.letter}</span> {rival.name}{' '}
           </span>
         ))}
-        · disc: {report.sides[0]!.name} · ring: before · diamonds: paid. A month and priority in{' '}
+        · disc: {report.sides[0]!.name} · ring: before · diamonds: paid. What it adds and priority in{' '}
         {report.currency}, estimated.
       </caption>
     </table>
