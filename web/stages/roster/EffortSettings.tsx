@@ -10,7 +10,7 @@ export interface SettingsPart {
   onChange: (next: SettingsChange, what: string) => Promise<void>;
 }
 
-/** What work takes, how many tags a target may bear, and when figures are old. */
+/** What work takes, how far ahead is foretold, how many tags a target may bear, and when figures are old. */
 export function EffortSettings({ settings, onChange: apply }: SettingsPart) {
   return (
     <>
@@ -25,6 +25,20 @@ export function EffortSettings({ settings, onChange: apply }: SettingsPart) {
             onChange={(days) => apply({ efforts: { [action]: days } }, `Effort to ${action}`)}
           />
           <Usual value={settings.efforts[action]} usual={DEFAULTS.efforts[action]} />
+        </label>
+      ))}
+      <h3>Forecast</h3>
+      {SURFACES.map((surface) => (
+        <label key={surface}>
+          <span>Days ahead, {surface}</span>
+          <Figure
+            value={settings.horizons[surface]}
+            min={1}
+            max={365}
+            whole
+            onChange={(days) => apply({ horizons: { [surface]: days } }, `Forecast of ${surface}`)}
+          />
+          <Usual value={settings.horizons[surface]} usual={DEFAULTS.horizons[surface]} />
         </label>
       ))}
       <h3>Tags of a target, at most</h3>
