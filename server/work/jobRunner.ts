@@ -1,5 +1,6 @@
 import { EventEmitter } from 'node:events';
 import path from 'node:path';
+import { setImmediate as turn } from 'node:timers/promises';
 import { Worker } from 'node:worker_threads';
 import type { Job } from '@opsimath/contract/api/jobs';
 import { LRUCache } from 'lru-cache';
@@ -17,8 +18,8 @@ const LONGEST_RESTART_MS = 60_000;
 /** A thread in the middle of something is not waited for longer than this. */
 const CLOSING_MS = 3000;
 
-/** What the thread says: how a job stands, or what the log is to keep. */
-export type Report = { job: Job } | { trouble: Trouble };
+/** What the thread says: how a job stands, how one ends that is about to go with its project, or what the log is to keep. */
+export type Report = { job: Job } | { going: Job } | { trouble: Trouble };
 export type Order = { type: 'run' | 'cancel'; id: number } | { type: 'close' };
 
 interface RunnerOptions {
@@ -61,6 +62,7 @@ export class JobRunner {
     const { threadId } = worker;
     worker.on('message', (report: Report) => {
       if ('trouble' in report) onTrouble(report.trouble);
+      else if ('going' in report) this.gone.set(report.going.id, report.going);
       else this.hear(report.job);
     });
     worker.on('error', (error) =>
@@ -86,7 +88,6 @@ export class JobRunner {
     if (unwritten) this.unwritten.set(job.id, told);
     else if (job.state !== 'running') this.unwritten.delete(job.id);
     if (job.state === 'done') this.deaths = 0;
-    if (job.kind === 'archive' && job.state === 'failed') this.gone.set(job.id, told);
     this.events.emit(String(job.id), told);
     if (job.state !== 'running' && job.state !== 'queued') this.options.onEnd(told);
   }
@@ -96,6 +97,8 @@ export class JobRunner {
     try {
       return this.asItStands(readJob(await jobById(this.database, id)));
     } catch (error) {
+      // Its thread said how it ends before it took it away: what it said may still be on its way here.
+      await turn();
       const gone = this.gone.get(id);
       if (gone) return gone;
       throw error;

@@ -158,8 +158,11 @@ async function withoutArchive(
   // On a full disk or a held file the project stays as it is, and the job goes on once there is room.
   if (!cancelled && storageProblem(error) !== null) return { job, progress, state: 'failed', message };
   if ((await jobById(database, job.id)).state === 'done') return null;
+  const ended: Job = { ...job, state: 'failed', message, finishedAt: new Date().toISOString() };
+  // Said before it goes: whoever asks in between is told how it ended, not that there never was such a job.
+  tell({ going: ended });
   await removeProject(database, projectId);
-  tell({ job: { ...job, state: 'failed', message, finishedAt: new Date().toISOString() } });
+  tell({ job: ended });
   return null;
 }
 
