@@ -77,7 +77,8 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
   });
   const paid = (of: (term: { clicks: number; cost: number }) => number): Float64Array =>
     filled(new Float64Array(size), (i) => {
-      const term = parts.ads.terms.get(keywords[i]!);
+      const id = keywords[i]!;
+      const term = parts.ads.terms.get(id);
       return term === undefined ? NaN : of(term);
     });
   const columns: ComparisonColumns = {

@@ -72,8 +72,10 @@ const READERS: Record<GapFigure | Word, (comparison: Comparison) => Figures | ((
   verdict: ({ verdicts }) => verdicts,
   'at stake':
     ({ gaps, ads, keywords }) =>
-    (i) =>
-      gaps.doubling[i] === 1 ? (ads.terms.get(keywords[i]!)?.cost ?? NaN) : NaN,
+    (i) => {
+      const id = keywords[i]!;
+      return gaps.doubling[i] === 1 ? (ads.terms.get(id)?.cost ?? NaN) : NaN;
+    },
   'our clicks': (comparison) => clicksAt(comparison, comparison.columns.ownOrganic),
   'rival clicks': (comparison) => clicksAt(comparison, comparison.gaps.rivalBest),
   results:
