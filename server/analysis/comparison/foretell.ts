@@ -1,5 +1,4 @@
-import { bandClicks, expectedClickThrough, within } from '@opsimath/core/forecast/bands';
-import type { Distribution } from '@opsimath/core/forecast/bands';
+import { type Distribution, bandClicks, expectedClickThrough, within } from '@opsimath/core/forecast/bands';
 import {
   type Change,
   NO_CHANGE,
@@ -9,6 +8,7 @@ import {
 } from '@opsimath/core/forecast/forecast';
 import { clickGradient, errorOf, gainError } from '@opsimath/core/forecast/gainError';
 import { score } from '@opsimath/core/forecast/orderedLogit';
+import type { Action } from '@opsimath/core/gap/action';
 import { type CaptureMedians, type Standing, chanceFeatures } from '@opsimath/core/gap/chance';
 import type { ComparisonColumns, ForetoldColumns } from '@opsimath/core/gap/compare';
 import { ABSENT } from '@opsimath/core/ranking/position';
@@ -17,12 +17,21 @@ import type { Forecast } from '../models/forecast';
 /** A target that was not touched for so many days is long untouched (method §8). */
 export const LONG_UNTOUCHED = 180;
 
-/** Every figure that a forecast fills, by what is done. */
-export const FORETOLD = ['asIs', 'retitled', 'strengthened', 'written'] as const;
-export type ForetoldName = (typeof FORETOLD)[number];
+/** Columns of what is foretold after something was done. */
+type AfterName = 'retitled' | 'strengthened' | 'written';
+
+/** Where it stands what is foretold of an action; those of ads are foretold nothing. */
+export const FORETOLD_OF: Partial<Record<Action, AfterName>> = {
+  retitle: 'retitled',
+  'add the words': 'retitled',
+  strengthen: 'strengthened',
+  'new page': 'written',
+  'new video': 'written',
+  'new listing': 'written',
+};
 
 /** How unsure the click-through is that each action adds: its standard error; NaN where nothing tells. */
-export type GainErrors = Record<Exclude<ForetoldName, 'asIs'>, Float64Array>;
+export type GainErrors = Record<AfterName, Float64Array>;
 
 /** What serves a keyword now: where it stands, and its fields as far as they are known. */
 export interface Serving {
@@ -36,16 +45,22 @@ export interface Serving {
 const MIDDLE = [0, 0, 0, 0, 0, 0, 0];
 
 /** What a title with the phrase and all words would change; `null` where nothing is missing from it. */
-export function retitling({ phraseInTitle, wordsInTitle }: Standing): Change | null {
+function retitling({ phraseInTitle, wordsInTitle }: Standing): Change | null {
   if (phraseInTitle === 1 && wordsInTitle === 1) return null;
   return [1 - phraseInTitle, 1 - wordsInTitle, 0, 1];
 }
 
 /** What all words in the other fields would change; `null` where none is missing and it was touched not long ago. */
-export function strengthening({ wordsInFields, daysSinceUpdate }: Standing): Change | null {
+function strengthening({ wordsInFields, daysSinceUpdate }: Standing): Change | null {
   if (wordsInFields === 1 && (daysSinceUpdate ?? 0) <= LONG_UNTOUCHED) return null;
   return [0, 0, 1 - wordsInFields, 1];
 }
+
+/** What an action changes in the target that serves. A new target changes nothing that is there. */
+export const CHANGE_OF: Record<Exclude<AfterName, 'written'>, (standing: Standing) => Change | null> = {
+  retitled: retitling,
+  strengthened: strengthening,
+};
 
 /** Foretells keyword by keyword; where only a position is known, from a table that is made once. */
 export class Foreteller {
@@ -83,10 +98,8 @@ export class Foreteller {
     this.note(columns.asIs, i, this.standing(serving));
     const { standing } = serving;
     if (standing === null) return;
-    for (const [name, change] of [
-      ['retitled', retitling(standing)],
-      ['strengthened', strengthening(standing)],
-    ] as const) {
+    for (const name of ['retitled', 'strengthened'] as const) {
+      const change = CHANGE_OF[name](standing);
       if (change === null) continue;
       this.note(columns[name], i, this.standing(serving, change));
       errors[name][i] = this.errorOfChange(serving, standing, change);
@@ -134,7 +147,7 @@ function entryFeatures(standing: Standing, medians: CaptureMedians | null): numb
 }
 
 /** Columns of a forecast that nothing is known of yet. */
-export function unforetold(size: number): Record<ForetoldName, ForetoldColumns> {
+export function unforetold(size: number): Record<'asIs' | AfterName, ForetoldColumns> {
   const unknown = (): ForetoldColumns => ({
     chance: new Float64Array(size).fill(NaN),
     clickThrough: new Float64Array(size).fill(NaN),

@@ -1,6 +1,6 @@
 import type { GapRow } from '@opsimath/contract/api/gaps';
 import { type GapFigure, GAP_FIGURE_NAMES } from '@opsimath/contract/figures/gapFigures';
-import { ACTIONS, type Action } from '@opsimath/core/gap/action';
+import { ACTIONS } from '@opsimath/core/gap/action';
 import { GAP_KINDS, isNear } from '@opsimath/core/gap/kind';
 import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
 import { PAID_STATES } from '@opsimath/core/gap/paid';
@@ -15,6 +15,7 @@ import { placesById } from '../../data/places';
 import { trackedAmong } from '../../data/tracked';
 import { FEATURE_CODES } from '../../data/segments/captureColumns';
 import type { Comparison } from './comparison';
+import { FORETOLD_OF } from './foretell';
 import { positionOf } from '../facts/positionOf';
 import { marksOfRow } from './gapFilter';
 import { gapFigure } from './gapFigures';
@@ -149,29 +150,19 @@ function frontPhraseOf(
   return exactRivals[i]! < 0 ? null : { results: project.settings.front, held: exactRivals[i]! };
 }
 
-/** Whose errors a forecast of an action has. */
-const ERRORS: Partial<Record<Action, keyof Comparison['gainErrors']>> = {
-  retitle: 'retitled',
-  'add the words': 'retitled',
-  strengthen: 'strengthened',
-  'new page': 'written',
-  'new video': 'written',
-  'new listing': 'written',
-};
-
 /** What spreads the value of the best action; `null` where there is none, or it is unknown. */
 export function partsOf(comparison: Comparison, i: number): GapRow['parts'] {
   const { columns, gaps } = comparison;
   if (Number.isNaN(gaps.priority[i]!)) return null;
   const action = ACTIONS[gaps.action[i]!]!;
-  const errors = ERRORS[action];
+  const foretold = FORETOLD_OF[action];
   const searched = columns.expectedVolume[i]! * columns.featureFactor[i]!;
   return worthParts({
     volumeRange: volumeRangeOf(comparison.metrics, comparison.rows[i]!),
     clicks: gaps.gain[i]!,
     value: gaps.worthAMonth[i]!,
     // What ads bring rests on no forecast.
-    clicksError: errors === undefined ? 0 : searched * comparison.gainErrors[errors][i]!,
+    clicksError: foretold === undefined ? 0 : searched * comparison.gainErrors[foretold][i]!,
     worth: columns.worth[i]!,
     worthSigma: comparison.worthSigma[i]!,
     fit: columns.fit[i]!,

@@ -6,8 +6,9 @@ import { weighAll } from '@opsimath/core/plan/weigh';
 import { UNKNOWN } from '@opsimath/core/ranking/position';
 import { servingOf } from '../comparison/captureFacts';
 import type { Comparison } from '../comparison/comparison';
-import { Foreteller, retitling, strengthening } from '../comparison/foretell';
-import { CaptureReader } from '../facts/captures';
+import { CHANGE_OF, FORETOLD_OF, Foreteller } from '../comparison/foretell';
+import { type CapturedPage, CaptureReader, type Captures } from '../facts/captures';
+import type { ColumnStore } from '../kept/columnStore';
 import type { Workspace } from '../kept/workspace';
 
 /** What can be done for one keyword, side by side, each with where we would stand then (method §6a, §8). */
@@ -16,12 +17,11 @@ export async function forecastOf(
   comparison: Comparison,
   i: number,
 ): Promise<Pick<Dossier, 'forecast' | 'alternatives'>> {
-  const { columns, gaps, market, project, models, now, sides } = comparison;
+  const { columns, gaps, market, project, models, now } = comparison;
   const { forecast } = models;
   const told = { horizon: forecast.horizon, fitted: forecast.fitted !== null };
   if (columns.ownOrganic[i] === UNKNOWN) return { forecast: null, alternatives: [] };
-  const reader = await CaptureReader.over(store, now, sides.masks);
-  const page = reader.page(comparison.keywords[i]!);
+  const page = await pageOf(store, now, comparison.rows[i]!);
   const medians = page === null ? null : page.figures.medians.map((values) => values[page.row]!);
   const one = {
     ...comparison,
@@ -37,19 +37,12 @@ export async function forecastOf(
   const foreteller = new Foreteller(forecast, models.curve, project.settings.front);
   const asIs = served === null ? absent() : foreteller.standing(served);
   const after = (action: Action): Distribution => {
-    const standing = served?.standing ?? null;
-    const change =
-      standing === null
-        ? null
-        : action === 'retitle' || action === 'add the words'
-          ? retitling(standing)
-          : action === 'strengthen'
-            ? strengthening(standing)
-            : null;
-    if (served !== null) return change === null ? asIs : foreteller.standing(served, change);
-    return action.startsWith('new')
-      ? foreteller.written(serving.material.newPage(forecast.horizon), medians)
-      : asIs;
+    const foretold = FORETOLD_OF[action];
+    if (foretold === undefined) return asIs;
+    if (foretold === 'written')
+      return foreteller.written(serving.material.newPage(forecast.horizon), medians);
+    // Only where something is missing is it offered.
+    return foreteller.standing(served!, CHANGE_OF[foretold](served!.standing!)!);
   };
   const weighed = weighAll(
     planFacts(columns, i, gaps.doubling[i] === 1, market.surface),
@@ -69,6 +62,14 @@ export async function forecastOf(
       after: Array.from(after(action)),
     })),
   };
+}
+
+/** The newest page of one keyword: only the capture that it is in is read. */
+async function pageOf(store: ColumnStore, now: Captures, row: number): Promise<CapturedPage | null> {
+  const number = now.capture[row]! - 1;
+  if (number < 0) return null;
+  const reader = await CaptureReader.over(store, { ...now, captures: [now.captures[number]!] });
+  return reader.pageAt(0, now.captureRow[row]!);
 }
 
 /** Nobody of ours could stand anywhere. */

@@ -3,7 +3,7 @@ import type { GapRow } from '@opsimath/contract/api/gaps';
 import { seasonMean } from '@opsimath/core/demand/season';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import type { Comparison } from '../comparison/comparison';
-import type { ForetoldName } from '../comparison/foretell';
+import { FORETOLD_OF } from '../comparison/foretell';
 import { monthOf } from '../facts/demand';
 import { seasonOf } from '../facts/metrics';
 
@@ -87,16 +87,6 @@ function demandLines(comparison: Comparison, i: number, row: GapRow, { volume }:
   ];
 }
 
-/** What is foretold of the best action, by its name. */
-const FORETOLD_BY: Partial<Record<GapRow['action'], ForetoldName>> = {
-  retitle: 'retitled',
-  'add the words': 'retitled',
-  strengthen: 'strengthened',
-  'new page': 'written',
-  'new video': 'written',
-  'new listing': 'written',
-};
-
 function gainLines(
   comparison: Comparison,
   i: number,
@@ -106,7 +96,7 @@ function gainLines(
   const { columns, models, project } = comparison;
   const { front } = project.settings;
   const known = (value: number): number | null => (Number.isNaN(value) ? null : value);
-  const foretold = FORETOLD_BY[row.action];
+  const foretold = FORETOLD_OF[row.action];
   const ahead = `${models.forecast.horizon} days ahead`;
   const from = row.chanceAssumed
     ? `${weighed}, no capture: from the position alone`
