@@ -1,5 +1,5 @@
 import { FEATURE_COUNT } from './forecast';
-import { type FittedLogit, fitOrderedLogitInSteps } from './orderedLogit';
+import { type FittedLogit, fitOrderedLogit } from './orderedLogit';
 
 /** Targets whose fields hold every word of a keyword, ranked or not, a target a row. */
 export interface EntryRows {
@@ -14,11 +14,11 @@ export const LEAST_ENTRIES = 500;
 
 /**
  * Where a target comes in that is not written yet (method §6a): learnt from all targets that hold a keyword’s words, the
- * absent ones included, stopping after every Newton step.
+ * absent ones included.
  *
  * @returns `null` for fewer than {@link LEAST_ENTRIES}, or where all stand alike
  */
-export function* fitEntryInSteps({ features, band }: EntryRows): Generator<void, FittedLogit | null> {
+export function fitEntry({ features, band }: EntryRows): FittedLogit | null {
   if (band.length < LEAST_ENTRIES) return null;
-  return yield* fitOrderedLogitInSteps({ inputs: features, width: FEATURE_COUNT, band }, 'free');
+  return fitOrderedLogit({ inputs: features, width: FEATURE_COUNT, band }, 'free');
 }

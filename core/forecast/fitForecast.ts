@@ -11,7 +11,7 @@ import {
   type Thresholds,
   CUT_LEVELS,
   distributionAt,
-  fitOrderedLogitInSteps,
+  fitOrderedLogit,
   score,
 } from './orderedLogit';
 
@@ -65,19 +65,7 @@ const LEAST = 1e-12;
  * @param front F, at which the quality is told
  * @returns `null` for fewer than {@link LEAST_PAIRED} captures, or where nothing ever moves
  */
-export function fitForecast(rows: ForecastRows, front: number): FittedForecast | null {
-  const steps = fitForecastInSteps(rows, front);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
-}
-
-/** {@link fitForecast}, stopping after every Newton step. */
-export function* fitForecastInSteps(
-  { pairs, captures }: ForecastRows,
-  front: number,
-): Generator<void, FittedForecast | null> {
+export function fitForecast({ pairs, captures }: ForecastRows, front: number): FittedForecast | null {
   if (captures < LEAST_PAIRED) return null;
   const size = pairs.before.length;
   const inputs = new Float64Array(size * STANDING_INPUTS);
@@ -95,13 +83,13 @@ export function* fitForecastInSteps(
   const heldOut = (row: number): boolean => unchanged(row) && pairs.keyword[row]! % FOLDS === 0;
   const tried: { thresholds: Thresholds; logScore: number; fit: FittedLogit }[] = [];
   for (const thresholds of ['free', 'on levels'] as const) {
-    const fit = yield* fitOrderedLogitInSteps(standingRows, thresholds, learnt);
+    const fit = fitOrderedLogit(standingRows, thresholds, learnt);
     if (fit === null) return null;
     tried.push({ thresholds, fit, logScore: meanLog(standingRows, fit, heldOut) });
   }
   tried.sort((a, b) => b.logScore - a.logScore);
   const [kept, other] = [tried[0]!, tried[1]!];
-  const standing = (yield* fitOrderedLogitInSteps(standingRows, kept.thresholds, unchanged))!;
+  const standing = fitOrderedLogit(standingRows, kept.thresholds, unchanged)!;
   const changesFit = fitChanges(
     changedRows(pairs, inputs, band, changed, standing),
     standing.thresholds,

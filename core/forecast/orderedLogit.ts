@@ -75,19 +75,6 @@ export function fitOrderedLogit(
   thresholds: Thresholds,
   counts: (row: number) => boolean = () => true,
 ): FittedLogit | null {
-  const steps = fitOrderedLogitInSteps(rows, thresholds, counts);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
-}
-
-/** {@link fitOrderedLogit}, stopping after every Newton step, so that others may be served between. */
-export function* fitOrderedLogitInSteps(
-  rows: OrderedRows,
-  thresholds: Thresholds,
-  counts: (row: number) => boolean = () => true,
-): Generator<void, FittedLogit | null> {
   const problem = prepared(rows, thresholds, counts);
   if (problem === null) return null;
   const parameters = firstParameters(problem);
@@ -99,7 +86,6 @@ export function* fitOrderedLogitInSteps(
       size /= 2;
     parameters.set(moved(parameters, move, size));
     at = evaluate(problem, parameters);
-    yield;
     if (size * Math.max(...move.map(Math.abs)) < SETTLED) break;
   }
   return unscaled(problem, parameters, inverse(at.information));

@@ -126,6 +126,16 @@ export class CaptureReader {
     return this.pageAt(number, this.newest.captureRow[i]!);
   }
 
+  /** Ids of captured keywords, ascending; every n-th where there are more than can be taken. */
+  sample(most: number): number[] {
+    const captured: number[] = [];
+    this.newest.capture.forEach((number, i) => {
+      if (number > 0) captured.push(this.newest.base + i);
+    });
+    const step = Math.max(1, Math.ceil(captured.length / most));
+    return captured.filter((_, n) => n % step === 0);
+  }
+
   /** Any page: entry `row` of the capture of this number. */
   pageAt(number: number, row: number): CapturedPage {
     const columns = this.newest.captures[number]!;

@@ -31,12 +31,7 @@ export async function entryRows(
   if (range === null) return { features: new Float64Array(0), band: new Uint8Array(0) };
   const segments = await findSegments(database, { marketId: market.id, kind: 'captures', until: date });
   const reader = await CaptureReader.over(store, await newestCaptures(store, segments, range));
-  const captured: number[] = [];
-  reader.newest.capture.forEach((number, i) => {
-    if (number > 0) captured.push(range.least + i);
-  });
-  const step = Math.max(1, Math.ceil(captured.length / MOST_CAPTURES));
-  const asked = captured.filter((_, n) => n % step === 0);
+  const asked = reader.sample(MOST_CAPTURES);
   const keys = await keywordKeys(database, market.id, asked);
   const known = [...sides.ownPlaces, ...sides.rivalPlaces.flat()].filter(({ title }) => title !== '');
   const pages = new CoveringPages(known, market.language, date);

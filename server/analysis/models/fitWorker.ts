@@ -1,4 +1,4 @@
-import { type EntryRows, fitEntryInSteps } from '@opsimath/core/forecast/fitEntry';
+import { type EntryRows, fitEntry } from '@opsimath/core/forecast/fitEntry';
 import { type FittedForecast, type ForecastRows, fitForecast } from '@opsimath/core/forecast/fitForecast';
 import type { FittedLogit } from '@opsimath/core/forecast/orderedLogit';
 
@@ -11,13 +11,7 @@ export interface FitTasks {
 
 const tasks: { [Name in keyof FitTasks]: (given: FitTasks[Name]['given']) => FitTasks[Name]['gives'] } = {
   forecast: ({ rows, front }) => fitForecast(rows, front),
-  entry: (rows) => {
-    const steps = fitEntryInSteps(rows);
-    for (;;) {
-      const step = steps.next();
-      if (step.done) return step.value;
-    }
-  },
+  entry: fitEntry,
 };
 
 export default function fit<Name extends keyof FitTasks>({

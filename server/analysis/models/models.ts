@@ -126,25 +126,20 @@ async function fitOnCaptures(
   if (range === null) return null;
   const segments = await findSegments(database, { marketId: market.id, kind: 'captures', until: date });
   const reader = await CaptureReader.over(store, await newestCaptures(store, segments, range));
-  const captured: number[] = [];
-  reader.newest.capture.forEach((number, i) => {
-    if (number > 0) captured.push(range.least + i);
-  });
-  const step = Math.max(1, Math.ceil(captured.length / MOST_CAPTURES));
   const features: number[] = [];
   const inside: number[] = [];
   const keyword: number[] = [];
   const giveWay = givingWay();
-  for (let n = 0; n < captured.length; n += step) {
+  for (const [n, id] of reader.sample(MOST_CAPTURES).entries()) {
     await giveWay();
-    const page = reader.page(captured[n]!)!;
+    const page = reader.page(id)!;
     const { figures, row } = page;
     const medians = figures.medians.map((values) => values[row]!);
     for (const { slot, position, place } of reader.results(page, DEEPEST)) {
       if (place === 0) continue;
       features.push(...chanceFeatures(slotStanding(figures, slot, figures.words[row]!), medians));
       inside.push(position <= front ? 1 : 0);
-      keyword.push(n / step);
+      keyword.push(n);
     }
   }
   const steps = fitChanceInSteps(
