@@ -1,3 +1,4 @@
+import { Matrix, inverse as invert } from 'ml-matrix';
 import { CHANCE_FEATURES, type ChanceWeights } from './chance';
 
 /** Captures needed before a model is fitted; below, the stated default weights hold (method §6). */
@@ -50,18 +51,6 @@ export interface FittedChance extends ChanceWeights {
  * @returns `null` for fewer than 200 keywords, or where all rows are on one side
  */
 export function fitChance(rows: ChanceRows, against: ChanceWeights): FittedChance | null {
-  const steps = fitChanceInSteps(rows, against);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
-}
-
-/** {@link fitChance}, stopping after every Newton step, so that others may be served between. */
-export function* fitChanceInSteps(
-  rows: ChanceRows,
-  against: ChanceWeights,
-): Generator<void, FittedChance | null> {
   const size = rows.inside.length;
   const captures = new Set(rows.keyword).size;
   let inside = 0;
@@ -71,11 +60,11 @@ export function* fitChanceInSteps(
   const standard = standardised(rows.features, size, scale);
   const foretold = new Float64Array(size);
   for (let fold = 0; fold < FOLDS; fold++) {
-    const { beta } = yield* solve(standard, rows, (row) => rows.keyword[row]! % FOLDS !== fold);
+    const { beta } = solve(standard, rows, (row) => rows.keyword[row]! % FOLDS !== fold);
     for (let row = 0; row < size; row++)
       if (rows.keyword[row]! % FOLDS === fold) foretold[row] = probability(standard, row, beta);
   }
-  const { beta, covariance } = yield* solve(standard, rows, () => true);
+  const { beta, covariance } = solve(standard, rows, () => true);
   return {
     ...unscaled(beta, covariance, scale),
     captures,
@@ -176,11 +165,11 @@ function probability(standard: Float64Array, row: number, beta: Float64Array): n
 }
 
 /** Newton steps until the weights settle; the covariance is the inverse of the last penalised information. */
-function* solve(
+function solve(
   standard: Float64Array,
   { inside }: ChanceRows,
   counts: (row: number) => boolean,
-): Generator<void, { beta: Float64Array; covariance: Float64Array }> {
+): { beta: Float64Array; covariance: Float64Array } {
   const n = WIDTH + 1;
   const beta = new Float64Array(n);
   let inverse: Float64Array = new Float64Array(n * n);
@@ -205,7 +194,7 @@ function* solve(
       gradient[i]! -= RIDGE * beta[i]!;
       information[i * n + i]! += RIDGE;
     }
-    inverse = inverted(information, n);
+    inverse = Float64Array.from(invert(Matrix.from1DArray(n, n, information)).to1DArray());
     let moved = 0;
     for (let i = 0; i < n; i++) {
       let change = 0;
@@ -214,7 +203,6 @@ function* solve(
       moved = Math.max(moved, Math.abs(change));
     }
     if (moved < SETTLED) break;
-    yield;
   }
   return { beta, covariance: inverse };
 }
@@ -247,28 +235,4 @@ function unscaled(
     weights,
     covariance: times(times(change, covariance, false), change, true),
   };
-}
-
-/** Inverse by elimination with pivots. The ridge keeps it from being singular. */
-function inverted(matrix: Float64Array, n: number): Float64Array {
-  const a = Float64Array.from(matrix);
-  const inverse = new Float64Array(n * n);
-  for (let i = 0; i < n; i++) inverse[i * n + i] = 1;
-  for (let column = 0; column < n; column++) {
-    let pivot = column;
-    for (let row = column + 1; row < n; row++)
-      if (Math.abs(a[row * n + column]!) > Math.abs(a[pivot * n + column]!)) pivot = row;
-    for (const m of [a, inverse])
-      for (let j = 0; j < n; j++)
-        [m[column * n + j], m[pivot * n + j]] = [m[pivot * n + j]!, m[column * n + j]!];
-    const by = a[column * n + column]! || 1e-12;
-    for (const m of [a, inverse]) for (let j = 0; j < n; j++) m[column * n + j]! /= by;
-    for (let row = 0; row < n; row++) {
-      if (row === column) continue;
-      const times = a[row * n + column]!;
-      if (times === 0) continue;
-      for (const m of [a, inverse]) for (let j = 0; j < n; j++) m[row * n + j]! -= times * m[column * n + j]!;
-    }
-  }
-  return inverse;
 }

@@ -15,7 +15,7 @@ import { poolPage } from '../questions/poolPage';
 import { report } from '../questions/report';
 import { siftPage } from '../questions/siftPage';
 import { targetProfile } from '../questions/targetProfile';
-import { closeFitWorkers } from '../models/forecast';
+import { closeFitWorkers } from '../models/inFitWorker';
 import { closeWordWorkers } from '../words/inWordWorker';
 import { Workspace } from './workspace';
 

@@ -5,15 +5,10 @@ import type { FittedLogit } from '@opsimath/core/forecast/orderedLogit';
 import type { Revisions } from '../../data/grounds';
 import type { MarketRow } from '../../data/markets';
 import type { Sides } from '../facts/sides';
-import { ThreadPool } from '../kept/threadPool';
 import type { Workspace } from '../kept/workspace';
 import { entryRows } from './entryRows';
-import type { FitTasks } from './fitWorker';
 import { forecastRows } from './forecastRows';
-
-const pool = new ThreadPool<FitTasks>('fitWorker', 1);
-/** Ends the threads. */
-export const closeFitWorkers = (): Promise<void> => pool.close();
+import { inFitWorker } from './inFitWorker';
 
 /** Where targets will stand, as it was fitted, or the stated defaults for want of material. */
 export interface Forecast {
@@ -44,14 +39,18 @@ export async function forecastUntil(
     [market.id, date, horizon, front],
     async () => {
       const rows = await forecastRows(workspace, market, date, horizon);
-      return { fitted: await pool.run('forecast', { rows, front }) };
+      return { fitted: await inFitWorker('forecast', { rows, front }) };
     },
   );
   const { entry } = await workspace.keep('entry', revisions, [market.id, projectId, date], async () => ({
-    entry: await pool.run('entry', await entryRows(workspace, market, date, sides)),
+    entry: await inFitWorker('entry', await entryRows(workspace, market, date, sides)),
   }));
   return {
-    model: { ...defaults, ...(fitted ?? {}), entry: entry ?? defaults.entry },
+    model: {
+      standing: fitted?.standing ?? defaults.standing,
+      changes: fitted?.changes ?? defaults.changes,
+      entry: entry ?? defaults.entry,
+    },
     horizon,
     fitted,
     entry,

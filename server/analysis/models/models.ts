@@ -1,6 +1,6 @@
 import type { ProjectSettings } from '@opsimath/contract/api/projects';
 import { type ChanceWeights, chanceFeatures, defaultChanceWeights } from '@opsimath/core/gap/chance';
-import { type FittedChance, fitChanceInSteps } from '@opsimath/core/gap/fitChance';
+import type { FittedChance } from '@opsimath/core/gap/fitChance';
 import { type ClickCurve, priorCurve } from '@opsimath/core/ranking/clickThrough';
 import {
   type ClickBuckets,
@@ -22,6 +22,7 @@ import type { Sides } from '../facts/sides';
 import { givingWay } from '../kept/giveWay';
 import type { Workspace } from '../kept/workspace';
 import { type Forecast, forecastUntil } from './forecast';
+import { inFitWorker } from './inFitWorker';
 
 /** Click-through and what is foretold, as they were fitted, or the prior and stated defaults for want of material. */
 export interface Models {
@@ -142,17 +143,12 @@ async function fitOnCaptures(
       keyword.push(n);
     }
   }
-  const steps = fitChanceInSteps(
-    {
+  return inFitWorker('chance', {
+    rows: {
       features: Float64Array.from(features),
       inside: Uint8Array.from(inside),
       keyword: Int32Array.from(keyword),
     },
-    defaultChanceWeights(front),
-  );
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-    await giveWay();
-  }
+    against: defaultChanceWeights(front),
+  });
 }

@@ -31,7 +31,7 @@ import { targetProfile } from '../questions/targetProfile';
 import { report } from '../questions/report';
 import { variantPage } from '../questions/variants';
 import { wordCounts } from '../questions/wordCounts';
-import { closeFitWorkers } from '../models/forecast';
+import { closeFitWorkers } from '../models/inFitWorker';
 import { closeWordWorkers } from '../words/inWordWorker';
 import { Workspace } from '../kept/workspace';
 import { marketByCode } from '../../data/markets';
