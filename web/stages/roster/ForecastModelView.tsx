@@ -1,5 +1,6 @@
 import type { MarketModels } from '@opsimath/contract/api/models';
-import { count, decimal, percent } from '../../parts/words/figures';
+import { count, decimal } from '../../parts/words/figures';
+import { ModelTables } from './ModelTables';
 
 /** Where targets will stand: what that is learnt from, and how right it has been on keywords it had not seen. */
 export function ForecastModelView({
@@ -26,52 +27,11 @@ export function ForecastModelView({
           ? ' A new target is judged by all that hold a keyword’s words, the absent ones included.'
           : ' A new target comes in at the stated level.'}
       </p>
-      <div className="models-tables">
-        <table className="ledger">
-          <thead>
-            <tr>
-              <th>What changes</th>
-              <th className="figure" title="On the log odds of every place">
-                Weight
-              </th>
-              <th className="figure">± error</th>
-            </tr>
-          </thead>
-          <tbody>
-            {changes.map(({ change, weight, error }) => (
-              <tr key={change}>
-                <td>{change}</td>
-                <td className="figure">{decimal(weight, 2)}</td>
-                <td className="figure">{error === null || error === 0 ? '–' : decimal(error, 2)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        {quality && (
-          <table className="ledger">
-            <thead>
-              <tr>
-                <th>Foretold</th>
-                <th className="figure">Results</th>
-                <th className="figure">Mean foretold</th>
-                <th className="figure">Were inside</th>
-              </tr>
-            </thead>
-            <tbody>
-              {quality.calibration.map((bin, n) => (
-                <tr key={n}>
-                  <td>
-                    {n * 10}–{n * 10 + 10} %
-                  </td>
-                  <td className="figure">{count(bin.rows)}</td>
-                  <td className="figure">{bin.foretold === null ? '–' : percent(bin.foretold)}</td>
-                  <td className="figure">{bin.inside === null ? '–' : percent(bin.inside)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        )}
-      </div>
+      <ModelTables
+        head="What changes"
+        weights={changes.map(({ change, ...rest }) => ({ name: change, ...rest }))}
+        calibration={quality?.calibration ?? null}
+      />
     </>
   );
 }

@@ -1,10 +1,11 @@
 import { Problem } from '../../parts/words/Problem';
-import { count, decimal, percent } from '../../parts/words/figures';
+import { count, decimal } from '../../parts/words/figures';
 import { useModelsQuery } from '../../state/gapsApi';
 import { useProjectsQuery } from '../../state/projectApi';
 import { useScope } from '../../state/useScope';
 import { CurveChart } from './CurveChart';
 import { ForecastModelView } from './ForecastModelView';
+import { ModelTables } from './ModelTables';
 
 /** How clicks and chance are estimated here: the curve beside its prior, the weights, and how right they have been. */
 export function ModelsPanel() {
@@ -38,50 +39,11 @@ export function ModelsPanel() {
         {chance.others &&
           ` The default weights: AUC ${decimal(chance.others.defaults.auc, 3)}, Brier score ${decimal(chance.others.defaults.brier, 3)}; the share within the front alone: ${decimal(chance.others.constant.auc, 3)} and ${decimal(chance.others.constant.brier, 3)}.`}
       </p>
-      <div className="models-tables">
-        <table className="ledger">
-          <thead>
-            <tr>
-              <th>Beside the median of its page</th>
-              <th className="figure">Weight</th>
-              <th className="figure">± error</th>
-            </tr>
-          </thead>
-          <tbody>
-            {chance.weights.map(({ feature, weight, error: uncertain }) => (
-              <tr key={feature}>
-                <td>{feature}</td>
-                <td className="figure">{decimal(weight, 2)}</td>
-                <td className="figure">{uncertain === null ? '–' : decimal(uncertain, 2)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        {chance.quality && (
-          <table className="ledger">
-            <thead>
-              <tr>
-                <th>Foretold</th>
-                <th className="figure">Results</th>
-                <th className="figure">Mean foretold</th>
-                <th className="figure">Were inside</th>
-              </tr>
-            </thead>
-            <tbody>
-              {chance.quality.calibration.map(({ rows, foretold, inside }, n) => (
-                <tr key={n}>
-                  <td>
-                    {n * 10}–{n * 10 + 10} %
-                  </td>
-                  <td className="figure">{count(rows)}</td>
-                  <td className="figure">{foretold === null ? '–' : percent(foretold)}</td>
-                  <td className="figure">{inside === null ? '–' : percent(inside)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        )}
-      </div>
+      <ModelTables
+        head="Beside the median of its page"
+        weights={chance.weights.map(({ feature, ...rest }) => ({ name: feature, ...rest }))}
+        calibration={chance.quality?.calibration ?? null}
+      />
     </section>
   );
 }
