@@ -8,6 +8,12 @@ export interface TestSlot {
   paid?: number;
   authority?: number;
   phrase?: number;
+  /** Words of the keyword in its title and its other fields, of two. */
+  titleWords?: number;
+  fieldWords?: number;
+  /** Days since its last update; −1 where nobody said. */
+  updated?: number;
+  version?: number;
 }
 
 /** A look-up's row: where one place stands for a keyword. */
@@ -44,7 +50,6 @@ export function storeCapture(
 ): Promise<unknown> {
   const bytes = (of: (slot: TestSlot) => number): Uint8Array => Uint8Array.from(slots, of);
   const none = bytes(() => 0);
-  const unknownDays = Int32Array.from(slots, () => -1);
   const medians = ['m0', 'm1', 'm2', 'm3', 'm4', 'm5', 'm6'].map((name) => [name, Float64Array.of(1)]);
   return writeTogether(
     database,
@@ -61,11 +66,12 @@ export function storeCapture(
         authority: bytes(({ authority = 40 }) => authority),
         phrase: bytes(({ phrase = 0 }) => phrase),
         feature: none,
-        titleWords: none,
-        fieldWords: none,
+        titleWords: bytes(({ titleWords = 0 }) => titleWords),
+        fieldWords: bytes(({ fieldWords = 0 }) => fieldWords),
+        version: Int32Array.from(slots, ({ version = 0 }) => version),
         engagement: Float32Array.from(slots, () => NaN),
-        age: unknownDays,
-        updated: unknownDays,
+        age: Int32Array.from(slots, () => -1),
+        updated: Int32Array.from(slots, ({ updated = -1 }) => updated),
         above: Uint8Array.of(1),
         paidAbove: Uint8Array.of(slots.filter(({ paid = 0 }) => paid > 0).length),
         words: Uint8Array.of(2),

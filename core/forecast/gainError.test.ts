@@ -1,0 +1,70 @@
+import { DEFAULT_WEIGHTS } from '../gap/chance';
+import { priorCurve } from '../ranking/clickThrough';
+import { CUTS, bandClicks, expectedClickThrough } from './bands';
+import { defaultForecast, standingInputs } from './forecast';
+import { clickGradient, errorOf, gainError } from './gainError';
+import { distributionAt, score } from './orderedLogit';
+
+const { standing, changes } = defaultForecast(DEFAULT_WEIGHTS);
+const clicks = bandClicks(priorCurve('web'));
+const inputs = standingInputs(14, [0.4, 1, 0.2, 0, 0.1, 0, -0.3]);
+const size = CUTS.length + standing.weights.length;
+const CHANGE = [1, 0.5, 0, 1];
+
+test('the gradient is how the click-through moves with each parameter', () => {
+  const STEP = 1e-6;
+  const told = clickGradient(standing, inputs, score(standing.weights, inputs), clicks);
+  expect(told).toHaveLength(size);
+  const at = (parameter: number, by: number): number => {
+    const thresholds = Float64Array.from(standing.thresholds);
+    const weights = Float64Array.from(standing.weights);
+    if (parameter < CUTS.length) thresholds[parameter]! += by;
+    else weights[parameter - CUTS.length]! += by;
+    return expectedClickThrough(distributionAt(thresholds, score(weights, inputs)), clicks);
+  };
+  told.forEach((slope, n) => expect(slope).toBeCloseTo((at(n, STEP) - at(n, -STEP)) / (2 * STEP), 7));
+});
+
+test('an error is that of the sum, whatever goes with whatever', () => {
+  // 3² · 4 + 2 · 3 · 1 · 0.5 + 1² · 9
+  expect(errorOf(Float64Array.of(3, 1), Float64Array.of(4, 0.5, 0.5, 9))).toBeCloseTo(
+    Math.sqrt(36 + 3 + 9),
+    12,
+  );
+});
+
+describe('the error of what a change adds', () => {
+  const diagonal = (n: number, variance: number): Float64Array =>
+    Float64Array.from({ length: n * n }, (_, at) => (at % (n + 1) === 0 ? variance : 0));
+  const errorWith = (ofStanding: number, ofChange: number, change = CHANGE): number =>
+    gainError(
+      {
+        standing: { ...standing, covariance: diagonal(size, ofStanding) },
+        changes,
+        changesCovariance: diagonal(4, ofChange),
+      },
+      inputs,
+      change,
+      clicks,
+    );
+
+  test('is nothing where nothing is unsure, or nothing changes', () => {
+    expect(errorWith(0, 0)).toBe(0);
+    expect(errorWith(0.2, 0.3, [0, 0, 0, 0])).toBe(0);
+  });
+
+  test('grows with what is unsure, and both parts add up as squares do', () => {
+    const [one, other] = [errorWith(0.01, 0), errorWith(0, 0.04)];
+    expect(one).toBeGreaterThan(0);
+    expect(errorWith(0.01, 0.04)).toBeCloseTo(Math.hypot(one, other), 12);
+    expect(errorWith(0.04, 0)).toBeCloseTo(2 * one, 12);
+  });
+
+  test('of the change alone: slope of the click-through times how unsure the change is', () => {
+    const shift = score(standing.weights, inputs) + score(changes, CHANGE);
+    const through = (more: number): number =>
+      expectedClickThrough(distributionAt(standing.thresholds, shift + more), clicks);
+    const slope = (through(1e-6) - through(-1e-6)) / 2e-6;
+    expect(errorWith(0, 0.04)).toBeCloseTo(slope * Math.sqrt(0.04 * (1 + 0.25 + 1)), 7);
+  });
+});
