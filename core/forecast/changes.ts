@@ -24,10 +24,10 @@ export interface FittedChanges {
 }
 
 /** Changed rows below which the prior alone holds; and rows of which words changed below which its strength is the stated one. */
-export const LEAST_CHANGED = 200;
+const LEAST_CHANGED = 200;
 /** How many rows’ worth of certainty the prior of words may be given, and what it has where too few tell. */
-export const STRENGTHS = [1, 10, 100, 1000, 10_000] as const;
-export const STATED_STRENGTH = 100;
+const STRENGTHS = [1, 10, 100, 1000, 10_000] as const;
+const STATED_STRENGTH = 100;
 /** Of changes that are no words the prior is 0, a place to begin. */
 const WORDS = 3;
 const FOLDS = 5;

@@ -10,7 +10,7 @@ export interface EntryRows {
 }
 
 /** Targets below which the stated default holds. */
-export const LEAST_ENTRIES = 500;
+const LEAST_ENTRIES = 500;
 
 /**
  * Where a target comes in that is not written yet (method §6a): learnt from all targets that hold a keyword’s words, the

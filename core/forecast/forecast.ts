@@ -61,7 +61,7 @@ export function forecastEntry(model: ForecastModel, features: readonly number[])
 /** Logits for one unit of level, by the stated defaults. */
 const DEFAULT_SLOPE = 1.7;
 /** How much of a level is still there after a horizon, by the stated defaults. */
-export const DEFAULT_PERSISTENCE = 0.9;
+const DEFAULT_PERSISTENCE = 0.9;
 /** Level of a target that holds a keyword’s words and has the features of the middle, by the stated defaults. */
 const DEFAULT_ENTRY_LEVEL = -2.2;
 

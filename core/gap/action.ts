@@ -16,9 +16,6 @@ export const ACTIONS = [
 ] as const;
 export type Action = (typeof ACTIONS)[number];
 
-/** Actions that are never among the things to do: they have no value of their own. */
-export const NOT_TO_DO: ReadonlySet<Action> = new Set(['capture first', 'merge', 'hold']);
-
 /** Effort in days by action, editable in the project's settings (method §8). */
 export type Efforts = Readonly<Record<Action, number>>;
 

@@ -85,7 +85,7 @@ function rivalsPhrase(positions: readonly number[], front: number): string {
 }
 
 /** Days of work as people say them. */
-export function daysPhrase(days: number): string {
+function daysPhrase(days: number): string {
   if (days === 0.1) return 'a tenth of a day';
   if (days === 0.25) return 'a quarter of a day';
   if (days === 0.5) return 'half a day';

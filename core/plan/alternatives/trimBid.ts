@@ -2,7 +2,7 @@ import { paidClickThrough } from '../../ranking/clickThrough';
 import type { Alternative } from './alternative';
 
 /** Share of paid clicks that come to our organic result once the bid is gone (method §8). */
-export const SHARE_MOVED = 0.8;
+const SHARE_MOVED = 0.8;
 
 /** No bid where we stand near the top without: most of its clicks come anyway, and its cost is saved. */
 export const trimBid: Alternative = {

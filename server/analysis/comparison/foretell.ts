@@ -15,7 +15,7 @@ import { ABSENT } from '@opsimath/core/ranking/position';
 import type { Forecast } from '../models/forecast';
 
 /** A target that was not touched for so many days is long untouched (method §8). */
-export const LONG_UNTOUCHED = 180;
+const LONG_UNTOUCHED = 180;
 
 /** Columns of what is foretold after something was done. */
 type AfterName = 'retitled' | 'strengthened' | 'written';

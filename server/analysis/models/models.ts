@@ -34,7 +34,7 @@ export interface Models {
 }
 
 /** What a page’s fields alone tell of standing on the front. */
-export interface ChanceModel {
+interface ChanceModel {
   weights: ChanceWeights;
   /** `null` while the default weights hold. */
   fitted: FittedChance | null;
