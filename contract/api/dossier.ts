@@ -84,7 +84,7 @@ export type Alternative = z.infer<typeof alternative>;
 
 export const dossier = z.object({
   row: gapRow,
-  /** Where we will stand if nothing is done; `null` where our position is unknown. */
+  /** Where we will stand if nothing is done; `null` where our position or that of all rivals is unknown. */
   forecast: z.object({ horizon: z.int(), fitted: z.boolean(), asIs: distribution }).nullable(),
   alternatives: z.array(alternative),
   rivals: z.array(rivalColumn),

@@ -321,6 +321,13 @@ test('the dossier opens the sum, the history and the page slot by slot', async (
   expect(inFront(dossier.forecast.asIs)).toBeCloseTo(row.asIs!, 9);
   expect(inFront(best.after)).toBeCloseTo(row.chance!, 9);
   expect(dossier.captureDates).toEqual([BEFORE, DATE]);
+  const unknown =
+    rows.find(({ kind, own }) => kind === 'unknown' && own !== 'unknown') ??
+    rows.find(({ kind }) => kind === 'unknown')!;
+  expect(await running.api.get(`${at}/keywords/${unknown.id}/dossier?${SCOPE}`)).toMatchObject({
+    forecast: null,
+    alternatives: [],
+  });
   expect(dossier.history.map((point: { own: unknown }) => point.own)).toEqual([row.ownBefore, row.own]);
   const answer = await running.witness<Answer>('/result-pages', {
     market: MARKET,

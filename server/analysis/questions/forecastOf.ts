@@ -1,9 +1,10 @@
 import type { Dossier } from '@opsimath/contract/api/dossier';
-import { BAND_COUNT, ABSENT_BAND, type Distribution } from '@opsimath/core/forecast/bands';
+import { type Distribution, certainAt } from '@opsimath/core/forecast/bands';
 import { planFacts } from '@opsimath/core/gap/compare';
+import { GAP_KINDS } from '@opsimath/core/gap/kind';
 import type { Action } from '@opsimath/core/gap/action';
 import { weighAll } from '@opsimath/core/plan/weigh';
-import { UNKNOWN } from '@opsimath/core/ranking/position';
+import { ABSENT } from '@opsimath/core/ranking/position';
 import { servingOf } from '../comparison/captureFacts';
 import type { Comparison } from '../comparison/comparison';
 import { CHANGE_OF, FORETOLD_OF, Foreteller } from '../comparison/foretell';
@@ -20,7 +21,8 @@ export async function forecastOf(
   const { columns, gaps, market, project, models, now } = comparison;
   const { forecast } = models;
   const told = { horizon: forecast.horizon, fitted: forecast.fitted !== null };
-  if (columns.ownOrganic[i] === UNKNOWN) return { forecast: null, alternatives: [] };
+  // As in the table: where a side is unknown, so is what anything would add.
+  if (GAP_KINDS[gaps.kind[i]!] === 'unknown') return { forecast: null, alternatives: [] };
   const page = await pageOf(store, now, comparison.rows[i]!);
   const medians = page === null ? null : page.figures.medians.map((values) => values[page.row]!);
   const one = {
@@ -35,7 +37,7 @@ export async function forecastOf(
   );
   const served = serving.of(0, page, medians);
   const foreteller = new Foreteller(forecast, models.curve, project.settings.front);
-  const asIs = served === null ? absent() : foreteller.standing(served);
+  const asIs = served === null ? certainAt(ABSENT) : foreteller.standing(served);
   const after = (action: Action): Distribution => {
     const foretold = FORETOLD_OF[action];
     if (foretold === undefined) return asIs;
@@ -70,11 +72,4 @@ async function pageOf(store: ColumnStore, now: Captures, row: number): Promise<C
   if (number < 0) return null;
   const reader = await CaptureReader.over(store, { ...now, captures: [now.captures[number]!] });
   return reader.pageAt(0, now.captureRow[row]!);
-}
-
-/** Nobody of ours could stand anywhere. */
-function absent(): Distribution {
-  const distribution = new Float64Array(BAND_COUNT);
-  distribution[ABSENT_BAND] = 1;
-  return distribution;
 }
