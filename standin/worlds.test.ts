@@ -160,6 +160,46 @@ describe.each([3, 4242])('world %i', (seed) => {
     }
   });
 
+  test('others reword some of what they have, publish and give up; nobody touches what is ours', async () => {
+    let met = 0;
+    const changes = { reworded: 0, better: 0, gone: 0, born: 0, own: 0 };
+    const EARLIER = '2025-09-15';
+    for (const market of markets) {
+      const keywords = await someKeywords(market, 60);
+      const seen = async (date: string) =>
+        new Map(
+          (
+            await ask(resultPagesAnswer, '/result-pages', { market: market.code, date, keywords })
+          ).records.map((record) => [record.address, record] as const),
+        );
+      const [before, after] = [await seen(EARLIER), await seen(DATE)];
+      for (const [address, record] of before) {
+        const later = after.get(address);
+        if (later === undefined) continue;
+        met++;
+        const differs = record.title !== later.title || record.description !== later.description;
+        if (differs && record.owner === 'Tarnwick') changes.own++;
+        if (!differs) continue;
+        changes.reworded++;
+        if (later.title.includes(record.title) && later.title.length > record.title.length) changes.better++;
+        // Search saw a change, so it was touched in between.
+        expect(later.updated! > EARLIER).toBe(true);
+      }
+      for (const { published } of after.values()) if (published! > EARLIER) changes.born++;
+      for (const address of [...before.keys()].filter((one) => !after.has(one)).slice(0, 12)) {
+        const answer = await fetch(`${world.url}/v1/records?${at(market, { target: address })}`);
+        if (answer.status === 404) changes.gone++;
+      }
+    }
+    // Six months at some 3 % a month.
+    expect(changes.reworded / met).toBeGreaterThan(0.08);
+    expect(changes.reworded / met).toBeLessThan(0.3);
+    expect(changes.better).toBeGreaterThan(0);
+    expect(changes.gone).toBeGreaterThan(0);
+    expect(changes.born).toBeGreaterThan(10);
+    expect(changes.own).toBe(0);
+  });
+
   test('metrics have whole months up to the date, prices that do not cross, shares within bounds', async () => {
     for (const market of markets) {
       const keywords = await someKeywords(market, 30);

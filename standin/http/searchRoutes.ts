@@ -7,6 +7,7 @@ import { metricsOf } from '../people/demand';
 import { holdAuction } from '../search/auction';
 import type { OpenMarket } from '../search/market';
 import { fullRecordOf, parentRecordOf } from '../search/records';
+import { standsOn } from '../world/history';
 import { platformOf } from '../world/world';
 import { Refusal } from './refusal';
 import type { Services } from './services';
@@ -198,7 +199,8 @@ export function searchRoutes(router: Router, services: Services): void {
     const ask = requests.auction.parse(context.query);
     const market = services.market(ask.market);
     const keyword = market.index.get(key(ask.keyword));
-    const slots = keyword === undefined ? [] : holdAuction(market.world, keyword, services.day(ask.date));
+    const day = services.day(ask.date);
+    const slots = keyword === undefined ? [] : holdAuction(market.world, keyword, day);
     context.body = {
       date: ask.date,
       units: services.charge(1, requestId(context)),
@@ -207,7 +209,7 @@ export function searchRoutes(router: Router, services: Services): void {
         cost,
         advertiser: world.owners[advert.owner]!.name,
         address: market.world.documents[advert.landing]!.address,
-        title: market.world.documents[advert.landing]!.fields.title,
+        title: market.ranker.contentOn(advert.landing, day).fields.title,
       })),
     };
   });
@@ -265,6 +267,6 @@ function recordAt({ world, figures }: Services, market: OpenMarket, address: str
   );
   if (owner) return parentRecordOf(world, market, owner, day);
   const index = market.world.documents.findIndex((entry) => entry.address === address);
-  if (index < 0 || market.world.documents[index]!.revisions[0]! > day) throw unknownTarget(address);
+  if (index < 0 || !standsOn(market.world.documents[index]!, day)) throw unknownTarget(address);
   return fullRecordOf(world, market, figures, market.ranker.contentOn(index, day), day);
 }

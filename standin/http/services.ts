@@ -2,18 +2,15 @@ import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from '
 import path from 'node:path';
 import { dayNumber, isoDay, monthIndex } from '../day';
 import { Translator } from '../people/translate';
-import { mix } from '../random';
 import { Figures } from '../search/figures';
 import { localMarket, readNear, townsIn } from '../search/localMarket';
 import { type OpenMarket, openMarkets } from '../search/market';
 import { Publishing, type PublishedEdit } from '../search/publishing';
-import { documentsName, type World } from '../world/world';
+import type { World } from '../world/world';
 import { Faults } from './faults';
 import { Refusal } from './refusal';
 import { Units } from './units';
 
-/** In one advance of the clock: each takes some time to work into the order of every keyword. */
-const MOST_RIVAL_EDITS = 60;
 /** Places kept as they were worked out; those asked for longest ago are worked out anew. */
 const MOST_PLACES = 12;
 
@@ -94,35 +91,9 @@ export class Services {
   }
 
   advance(days: number): string {
-    const from = dayNumber(this.today);
-    this.today = isoDay(from + days);
-    this.rivalsEdit(from + 1, from + days);
-    this.forgetPlaces();
+    this.today = isoDay(dayNumber(this.today) + days);
     this.keep();
     return this.today;
-  }
-
-  /** Rivals rewrite a title now and then, on days on which they touch a document anyway. */
-  private rivalsEdit(from: number, to: number): void {
-    const names = new Set(this.world.scenario.owners.map(({ name }) => name));
-    const seen = new Set<string>();
-    let edits = 0;
-    for (const market of this.markets.values()) {
-      const name = documentsName(market.world.market);
-      if (seen.has(name)) continue;
-      seen.add(name);
-      const own = this.ownOwner(market);
-      for (const document of [...market.world.documents]) {
-        const owner = this.world.owners[document.owner]!;
-        if (document.owner === own || !names.has(owner.name) || document.seed % 3 !== 0) continue;
-        const day = document.revisions.find((revision) => revision >= from && revision <= to);
-        if (day === undefined || edits++ >= MOST_RIVAL_EDITS) continue;
-        const { keywords } = market.world;
-        const said = keywords[mix(document.seed, day) % Math.min(400, keywords.length)]!.text;
-        const title = `${said[0]!.toUpperCase()}${said.slice(1)} by ${owner.name}`;
-        this.publishing.publishOn(market, document.owner, document.address, { title }, isoDay(day));
-      }
-    }
   }
 
   day(date: string): number {

@@ -1,5 +1,6 @@
 import { hashText, mix, unit } from '../random';
 import type { Advert } from '../world/adverts';
+import { standsOn } from '../world/history';
 import type { MarketWorld } from '../world/world';
 
 /** One paid slot won. */
@@ -21,7 +22,7 @@ const MOST_SLOTS = 6;
 export function holdAuction(world: MarketWorld, keyword: number, day: number): PaidSlot[] {
   const bids = world.adverts[keyword]!.flatMap((advert) => {
     // Nobody pays for a page that is not there yet.
-    if (world.documents[advert.landing]!.revisions[0]! > day) return [];
+    if (!standsOn(world.documents[advert.landing]!, day)) return [];
     const luck = mix(hashText(`${advert.owner}:${advert.match}`), mix(keyword, day));
     if (unit(luck) > advert.presence) return [];
     const bid = advert.bid * (0.9 + 0.2 * unit(mix(luck, 7)));

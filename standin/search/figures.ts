@@ -1,10 +1,17 @@
-import { drift } from './drift';
+import { mix, unit } from '../random';
 import type { WorldDocument } from '../world/document';
+import { standsOn } from '../world/history';
+import { ownNameOf } from '../world/pages';
 import type { World } from '../world/world';
+import { drift } from './drift';
+
+/** How long others keep a price. */
+const PRICE_DAYS = 150;
 
 /** What a public record says in figures beside authority and links, on a day. */
 export class Figures {
-  private readonly ranks = new Map<string, Map<WorldDocument, number>>();
+  /** By address: an edited document is another object. */
+  private readonly ranks = new Map<string, Map<string, number>>();
 
   constructor(
     private readonly world: World,
@@ -29,7 +36,7 @@ export class Figures {
         const rate = this.world.scenario.currencies[currency] ?? 1;
         const reviews = Math.round(0.05 * unitsUntil(document, day));
         return {
-          price: Math.round(document.facts.price! * rate * 100) / 100,
+          price: Math.round(this.priceOn(document, day) * rate * 100) / 100,
           rating: reviews > 0 ? document.facts.rating! : null,
           reviews,
           'sales rank': this.salesRank(document, day, place),
@@ -41,6 +48,15 @@ export class Figures {
     }
   }
 
+  /** What others ask for a thing goes down or up now and then. */
+  private priceOn(document: WorldDocument, day: number): number {
+    const price = document.facts.price!;
+    if (this.world.owners[document.owner]!.name === ownNameOf(this.world.scenario)) return price;
+    const period = Math.floor((day + (document.seed % PRICE_DAYS)) / PRICE_DAYS);
+    const luck = unit(mix(document.seed, period));
+    return price * (luck < 0.12 ? 0.9 : luck > 0.92 ? 1.08 : 1);
+  }
+
   /** 1 is the listing of its category that sells most in the place. */
   salesRank(document: WorldDocument, day: number, place: string): number | null {
     const name = `${place}:${day}`;
@@ -50,14 +66,14 @@ export class Figures {
       if (this.ranks.size > 8) this.ranks.delete(this.ranks.keys().next().value!);
       this.ranks.set(name, ranks);
     }
-    return ranks.get(document) ?? null;
+    return ranks.get(document.address) ?? null;
   }
 
   /** Units a month at some ranks of a category; nothing where the scenario keeps it secret. */
   salesCurve(category: string, day: number, place: string): { rank: number; units: number }[] {
     if (this.world.scenario.categories.find(({ name }) => name === category)?.curve === false) return [];
     const sold = this.listings
-      .filter((document) => document.category === category && document.revisions[0]! <= day)
+      .filter((document) => document.category === category && standsOn(document, day))
       .map((document) => unitsADay(document, day, place) * 30)
       .sort((a, b) => b - a);
     return [1, 2, 3, 5, 8, 12, 20, 35, 60, 100, 200, 400, 800, 1500, 3000].flatMap((rank) =>
@@ -65,18 +81,18 @@ export class Figures {
     );
   }
 
-  private rankAll(day: number, place: string): Map<WorldDocument, number> {
+  private rankAll(day: number, place: string): Map<string, number> {
     const byCategory = new Map<string, { document: WorldDocument; units: number }[]>();
     for (const document of this.listings) {
-      if (document.revisions[0]! > day) continue;
+      if (!standsOn(document, day)) continue;
       const list = byCategory.get(document.category!) ?? [];
       list.push({ document, units: unitsADay(document, day, place) });
       byCategory.set(document.category!, list);
     }
-    const ranks = new Map<WorldDocument, number>();
+    const ranks = new Map<string, number>();
     for (const list of byCategory.values()) {
       list.sort((a, b) => b.units - a.units || a.document.seed - b.document.seed);
-      list.forEach(({ document }, i) => ranks.set(document, i + 1));
+      list.forEach(({ document }, i) => ranks.set(document.address, i + 1));
     }
     return ranks;
   }

@@ -3,9 +3,9 @@ import { dayNumber, isoDay } from '../day';
 import { hashText, mix } from '../random';
 import { scoresOf, type SearchGround } from '../world/candidates';
 import type { WorldDocument } from '../world/document';
-import { buildIndex, type TextIndex } from '../world/textIndex';
-import { SURFACES } from '../surfaces';
-import { documentsName, groundOf, type World } from '../world/world';
+import { standsOn, versionsOf } from '../world/history';
+import type { TextIndex } from '../world/textIndex';
+import { documentsName, groundOf, indexOf, type World } from '../world/world';
 import type { OpenMarket } from './market';
 
 /** One edit as it was published. */
@@ -48,17 +48,6 @@ export class Publishing {
     return edit;
   }
 
-  /** Somebody else's edit, seen by search on the day it is made. */
-  publishOn(
-    market: OpenMarket,
-    owner: number,
-    address: string,
-    fields: Record<string, string>,
-    day: string,
-  ): void {
-    this.take({ market: market.code, address, fields, publishedOn: day, seenOn: day }, owner);
-  }
-
   /** Search looks again today. */
   lookAgain(address: string, today: string): void {
     for (const edit of this.edits.filter((entry) => entry.address === address && entry.seenOn > today)) {
@@ -74,7 +63,7 @@ export class Publishing {
       return { address, state: waits ? 'waiting' : 'indexed', since: edit.seenOn };
     }
     const document = market.world.documents.find((entry) => entry.address === address);
-    const published = document && isoDay(document.revisions[0]!) <= today;
+    const published = document && standsOn(document, dayNumber(today));
     return published
       ? { address, state: 'indexed', since: isoDay(document.revisions[0]! + 1 + (document.seed % 5)) }
       : { address, state: 'not indexed', since: null };
@@ -128,7 +117,7 @@ export class Publishing {
     const name = `${documentsName(description)}:${description.language}`;
     let index = this.indices.get(name);
     if (!index) {
-      index = buildIndex(documents, SURFACES[description.surface], description.language);
+      index = indexOf(versionsOf(documents), description);
       this.indices.set(name, index);
     }
     return groundOf(this.world, description, index);
@@ -148,6 +137,8 @@ export class Publishing {
       authority: Math.max(1, authority - 6),
       // Nothing is shown of it before search has seen it.
       revisions: [dayNumber(edit.seenOn)],
+      rewordings: [],
+      ends: null,
       appeal: 0,
       facts: { length: 300, price: 60, images: 4, rating: 4.5 },
       category: surface === 'marketplace' ? this.world.scenario.category : null,

@@ -1,5 +1,6 @@
 import { SURFACES, type SurfaceTable } from '../surfaces';
 import type { WorldDocument } from '../world/document';
+import { wordedOn } from '../world/history';
 import type { MarketWorld } from '../world/world';
 import { drift } from './drift';
 
@@ -51,7 +52,7 @@ export class Ranker {
 
   /** A document as search knows it on a day. */
   contentOn(document: number, day: number): WorldDocument {
-    let content = this.world.documents[document]!;
+    let content = wordedOn(this.world.documents[document]!, day);
     for (const edition of this.editions)
       if (edition.document === document && edition.seenFrom <= day) content = edition.content;
     return content;
@@ -99,7 +100,9 @@ export class Ranker {
       order.push(index);
     };
     for (let i = candidates.start[keyword]!; i < candidates.start[keyword + 1]!; i++) {
-      const index = candidates.document[i]!;
+      const version = candidates.version[i]!;
+      if (day < candidates.from[version]! || day >= candidates.until[version]!) continue;
+      const index = candidates.documentOf[version]!;
       if (edited.size === 0 || !edited.has(index)) add(index, documents[index]!, candidates.score[i]!);
     }
     for (const { document, content, scores } of edited.values()) {

@@ -133,7 +133,7 @@ export class Rankings {
         if (this.editedOwners.has(owner)) return true;
         if (adverts[keyword]!.some((advert) => advert.owner === owner)) return true;
         for (let i = candidates.start[keyword]!; i < candidates.start[keyword + 1]!; i++) {
-          if (documents[candidates.document[i]!]!.owner === owner) return true;
+          if (documents[candidates.documentOf[candidates.version[i]!]!]!.owner === owner) return true;
         }
         return false;
       });

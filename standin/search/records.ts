@@ -1,6 +1,7 @@
 import type { SourceFullRecord, SourceRecord } from '@opsimath/contract/source/answers';
 import { isoDay } from '../day';
 import type { WorldDocument } from '../world/document';
+import { standsOn } from '../world/history';
 import type { Owner } from '../world/owners';
 import type { ScenarioMarket } from '../world/scenario';
 import type { World } from '../world/world';
@@ -73,7 +74,7 @@ export function parentRecordOf(
 ): SourceFullRecord {
   const index = world.owners.indexOf(owner);
   const held = market.documents.flatMap((document, i) =>
-    document.owner === index && document.revisions[0]! <= day ? [ranker.contentOn(i, day)] : [],
+    document.owner === index && standsOn(document, day) ? [ranker.contentOn(i, day)] : [],
   );
   const home = held.find((document) => document.genre === 'home');
   const first = held.reduce((least, document) => Math.min(least, document.revisions[0]!), day);

@@ -1,7 +1,9 @@
 import { key } from '@opsimath/core/text/key';
 import { stems } from '@opsimath/core/text/stems';
+import { dayNumber } from '../day';
 import { Draws, hashText, mix } from '../random';
 import type { WorldDocument } from './document';
+import { standsOn } from './history';
 import type { WorldKeyword } from './keywords';
 import type { Owner } from './owners';
 import type { ScenarioMarket, Vocabulary } from './scenario';
@@ -46,6 +48,8 @@ export function placeAdverts(
   documents: readonly WorldDocument[],
 ): { adverts: Advert[][]; campaigns: Campaign[] } {
   const vocabulary = world.scenario.languages[market.language]!;
+  /** Nobody lands on what is still to come or will be given up. */
+  const settled = dayNumber(world.scenario.today) + 20;
   const texts = keywords.map(({ text }) => {
     const words = stems(key(text), market.language);
     return { text, words, stems: padded(words) };
@@ -55,7 +59,11 @@ export function placeAdverts(
   world.owners.forEach((owner, index) => {
     if (owner.advertises <= 0 || owner.surface !== market.surface) return;
     const draws = new Draws(mix(world.seed + 31, hashText(owner.address + market.code)));
-    const own = documents.flatMap((document, i) => (document.owner === index ? [{ document, i }] : []));
+    const own = documents.flatMap((document, i) =>
+      document.owner === index && standsOn(document, settled) && document.ends === null
+        ? [{ document, i }]
+        : [],
+    );
     if (own.length === 0) return;
     const campaign = campaignOf(owner, own, vocabulary, draws);
     const quality = Math.min(1, 0.35 + owner.authority / 130 + draws.between(-0.1, 0.15));

@@ -3,15 +3,21 @@ import { stems } from '@opsimath/core/text/stems';
 import { hashText, mix, unit } from '../random';
 import type { SurfaceTable } from '../surfaces';
 import type { WorldDocument } from './document';
+import type { Version } from './history';
 import type { Owner } from './owners';
 import { type TextIndex, idfOf, indexedWords, padded, queryStems, synonymStems } from './textIndex';
 
-/** For every keyword the documents that may be shown, with the part of their score that no date changes. */
+/** For every keyword the versions of documents that may be shown, with the part of their score that no date changes. */
 export interface Candidates {
   /** Keyword i has entries start[i] … start[i+1]. */
   start: Int32Array;
-  document: Int32Array;
+  /** A document as it was worded over a span of days: index into what follows. */
+  version: Int32Array;
   score: Float32Array;
+  /** By version: the document, the first day, and the first day on which it no longer holds. */
+  documentOf: Int32Array;
+  from: Int32Array;
+  until: Int32Array;
 }
 
 /** What a market searches in, beside its keywords. */
@@ -26,12 +32,13 @@ export interface SearchGround {
   askingWords: readonly string[];
 }
 
-const KEPT = 200;
-const LOOKED_AT = 300;
+/** Of them at least a hundred hold on any day. */
+const KEPT = 320;
+const LOOKED_AT = 440;
 const K1 = 1.4;
 const SYNONYM_SHARE = 0.6;
 const LEAST_HELD = 0.75;
-/** More than there are documents. */
+/** More than there are versions. */
 const PACK = 65_536;
 
 interface Query {
@@ -42,14 +49,15 @@ interface Query {
   possible: number;
 }
 
-/** Scores documents against keywords by BM25F with an exact-phrase bonus, and keeps the best of each. */
+/** Scores versions of documents against keywords by BM25F with an exact-phrase bonus, and keeps the best of each. */
 export function findCandidates(
   keywords: readonly string[],
-  documents: readonly WorldDocument[],
+  versions: readonly Version[],
   ground: SearchGround,
 ): Candidates {
   const { index, table } = ground;
   const alike = synonymStems(ground.synonyms, ground.language);
+  const documents = versions.map(({ content }) => content);
   const constant = documents.map((document) => standingBeside(document, ground));
   const genres = ['asking', 'buying'].map((kind) =>
     Float64Array.from(
@@ -60,7 +68,7 @@ export function findCandidates(
   const scores = new Float64Array(documents.length);
   const held = new Float64Array(documents.length);
   const start = new Int32Array(keywords.length + 1);
-  const document = new Int32Array(keywords.length * KEPT);
+  const version = new Int32Array(keywords.length * KEPT);
   const score = new Float32Array(keywords.length * KEPT);
   keywords.forEach((keyword, i) => {
     const query = queryOf(keyword, ground);
@@ -81,14 +89,21 @@ export function findCandidates(
     const count = Math.min(KEPT, best.length);
     bestFirst(best, scores).forEach((at, n) => {
       if (n >= count) return;
-      document[start[i]! + n] = at;
+      version[start[i]! + n] = at;
       score[start[i]! + n] = scores[at]!;
     });
     start[i + 1] = start[i]! + count;
     for (const at of relevant) scores[at] = 0;
   });
   const size = start[keywords.length]!;
-  return { start, document: document.slice(0, size), score: score.slice(0, size) };
+  return {
+    start,
+    version: version.slice(0, size),
+    score: score.slice(0, size),
+    documentOf: Int32Array.from(versions, ({ document }) => document),
+    from: Int32Array.from(versions, ({ from }) => from),
+    until: Int32Array.from(versions, ({ until }) => until),
+  };
 }
 
 /** The undated score of one document for every keyword; NaN where it cannot be shown. For edits after generation. */

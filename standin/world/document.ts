@@ -4,6 +4,7 @@ import { hashText, mix } from '../random';
 import type { Owner } from './owners';
 import type { Vocabulary } from './scenario';
 import { fill, type Filling } from './forms';
+import { HISTORY, type Rewording, STILL_TO_COME } from './history';
 
 /** Something that can be found: its fields as searched, and when it changed. */
 export interface WorldDocument {
@@ -21,6 +22,10 @@ export interface WorldDocument {
   authority: number;
   /** Days since 1970, ascending; the first is the day of publication. */
   revisions: number[];
+  /** How others reword it later, oldest first; its owner's account publishes its own. */
+  rewordings: Rewording[];
+  /** Day from which it is gone; `null` within what the world knows. */
+  ends: number | null;
   /** How well people take to it, about −2 to 2. */
   appeal: number;
   /** What it is beside its words: length in seconds, price in the scenario's currency, images. */
@@ -31,15 +36,29 @@ export interface WorldDocument {
 
 const OLDEST_DAYS = 2600;
 
-/** Publication and later revisions, also some after today, so that the clock can be advanced. */
-export function revisionsUntil(
-  last: number,
+/** How many documents of an owner are written: those that stand, and from others those still to come. */
+export function countWithComing(documents: number, isOwn: boolean): number {
+  return isOwn ? documents : documents + Math.round(documents * STILL_TO_COME);
+}
+
+/**
+ * Publication and later revisions, also some after today, so that the clock can be advanced.
+ * @param isComing published only in the months after today
+ */
+export function revisionsOf(
   today: number,
   draws: Draws,
   restless: readonly [number, number],
+  isComing: boolean,
 ): number[] {
+  const last = today + HISTORY.after;
   const pace = draws.between(...restless);
-  const days = [today - Math.round(OLDEST_DAYS * draws.next() ** 1.5) + 20];
+  const luck = draws.next();
+  const days = [
+    isComing
+      ? today + 21 + Math.floor(luck * (HISTORY.after - 21))
+      : today - Math.round(OLDEST_DAYS * luck ** 1.5) + 20,
+  ];
   for (;;) {
     const next = days[days.length - 1]! + Math.round(draws.between(0.3, 1.7) * pace);
     if (next > last) return days;

@@ -1,9 +1,18 @@
 import { dayNumber } from '../day';
 import { Draws, hashText, mix } from '../random';
-import { type WorldDocument, clampAuthority, drawId, drawLines, revisionsUntil, shelfOf } from './document';
+import {
+  type WorldDocument,
+  clampAuthority,
+  countWithComing,
+  drawId,
+  drawLines,
+  revisionsOf,
+  shelfOf,
+} from './document';
 import { drawFilling, fill, type Filling } from './forms';
+import { liveThrough } from './history';
 import { type Owner, PLATFORM_PATHS } from './owners';
-import { brandsOf } from './pages';
+import { brandsOf, ownNameOf } from './pages';
 import type { Scenario } from './scenario';
 
 /** Share of a shop's listings that are written in a second language of the marketplace. */
@@ -20,11 +29,13 @@ export function writeListings(
   if (!table) throw new Error('The scenario has no marketplace.');
   const brands = brandsOf(owners);
   const today = dayNumber(scenario.today);
+  const ownName = ownNameOf(scenario);
   const taken = new Set<string>();
   return owners.flatMap((owner, index) => {
     if (owner.surface !== 'marketplace') return [];
     const draws = new Draws(mix(seed + 41, hashText(owner.address)));
-    return Array.from({ length: owner.documents }, (): WorldDocument => {
+    const isOwn = owner.name === ownName;
+    return Array.from({ length: countWithComing(owner.documents, isOwn) }, (_, n): WorldDocument => {
       const language =
         languages.length > 1 && draws.next() < SECOND_LANGUAGE
           ? draws.one(languages.slice(1))
@@ -36,7 +47,7 @@ export function writeListings(
       const title = fill(draws.one(forms.titles as string[]), filling);
       const id = drawId(PLATFORM_PATHS.marketplace.idStart, draws, taken);
       const product = vocabulary.products.findIndex(({ one }) => one === filling.product);
-      return {
+      const written: WorldDocument = {
         address: table.platform + PLATFORM_PATHS.marketplace.target.replace('{id}', id),
         kind: 'listing',
         genre: 'listing',
@@ -51,7 +62,9 @@ export function writeListings(
           hidden: drawLines(forms.hidden, draws.whole(0, 5), filling, draws).join('\n'),
         },
         authority: clampAuthority(owner.authority + draws.between(-5, 5)),
-        revisions: revisionsUntil(today + 400, today, draws, [90, 1200]),
+        revisions: revisionsOf(today, draws, [90, 1200], n >= owner.documents),
+        rewordings: [],
+        ends: null,
         appeal: draws.normal(),
         facts: {
           price:
@@ -64,6 +77,19 @@ export function writeListings(
           scenario.categories.find((entry) => entry.products.includes(product))?.name ?? scenario.category,
         seed: hashText(id),
       };
+      if (isOwn) return written;
+      return liveThrough(
+        written,
+        {
+          titles: forms.titles as string[],
+          keywords: forms.keywordForms ?? vocabulary.keywordForms,
+          description: forms.descriptions,
+          lines: written.seed % 2 === 0 ? 'bullets' : 'tags',
+        },
+        filling,
+        (again) => drawFilling(vocabulary, brands, again, shelf),
+        today,
+      );
     });
   });
 }

@@ -1,7 +1,15 @@
 import { dayNumber } from '../day';
 import { Draws, hashText, mix } from '../random';
-import { type WorldDocument, clampAuthority, drawLines, revisionsUntil, shelfOf } from './document';
+import {
+  type WorldDocument,
+  clampAuthority,
+  countWithComing,
+  drawLines,
+  revisionsOf,
+  shelfOf,
+} from './document';
 import { drawFilling, fill } from './forms';
+import { liveThrough } from './history';
 import { type Owner, slugOf } from './owners';
 import type { Scenario } from './scenario';
 
@@ -17,6 +25,7 @@ export function writePages(
   const vocabulary = scenario.languages[language]!;
   const brands = brandsOf(owners);
   const today = dayNumber(scenario.today);
+  const ownName = ownNameOf(scenario);
   const taken = new Set<string>();
   const place = Object.values(scenario.places).find((entry) => entry.language === language);
   return owners.flatMap((owner, index) => {
@@ -27,12 +36,13 @@ export function writePages(
       ([genre]) => genre !== 'home',
     );
     const root = place ? `${owner.address}/${language}` : owner.address;
+    const isOwn = owner.name === ownName;
     const count = place ? Math.max(3, Math.round(owner.documents * place.share)) : owner.documents;
-    return Array.from({ length: count }, (_, page): WorldDocument => {
+    return Array.from({ length: countWithComing(count, isOwn) }, (_, page): WorldDocument => {
       const genre = page === 0 ? 'home' : draws.weighted(mixOfGenres);
       const filling = { ...drawFilling(vocabulary, brands, draws, shelf), owner: owner.name };
       const title = fill(draws.one(vocabulary.titleForms[genre]!), filling);
-      return {
+      const written: WorldDocument = {
         address: addressOf(root, genre, title, taken),
         kind: 'page',
         genre,
@@ -46,14 +56,34 @@ export function writePages(
           body: drawLines(vocabulary.sentenceForms, draws.whole(6, 18), filling, draws).join(' '),
         },
         authority: clampAuthority(owner.authority + draws.between(-9, 6) + (page === 0 ? 5 : 0)),
-        revisions: revisionsUntil(today + 400, today, draws, [60, 900]),
+        revisions: revisionsOf(today, draws, [60, 900], page >= count),
+        rewordings: [],
+        ends: null,
         appeal: draws.normal() * 0.8,
         facts: {},
         category: null,
         seed: hashText(owner.address + title + page),
       };
+      if (isOwn || genre === 'home') return written;
+      return liveThrough(
+        written,
+        {
+          titles: vocabulary.titleForms[genre]!,
+          keywords: vocabulary.keywordForms,
+          description: vocabulary.descriptionForms,
+          lines: 'headings',
+        },
+        filling,
+        (again) => drawFilling(vocabulary, brands, again, shelf),
+        today,
+      );
     });
   });
+}
+
+/** Whose account it is: nobody else works on what is theirs. */
+export function ownNameOf(scenario: Scenario): string {
+  return scenario.owners.find(({ host }) => host === scenario.own)!.name;
 }
 
 /** Names of the brands, which other people write about. */

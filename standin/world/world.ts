@@ -8,6 +8,7 @@ import { SURFACES } from '../surfaces';
 import { type Campaign, type Advert, placeAdverts } from './adverts';
 import { findCandidates, type Candidates, type SearchGround } from './candidates';
 import type { WorldDocument } from './document';
+import { type Version, versionsOf } from './history';
 import { chooseKeywords, composeSayings, type Sayings, type WorldKeyword } from './keywords';
 import { writeListings } from './listings';
 import { gatherOwners, PLATFORM_PATHS, type Owner } from './owners';
@@ -41,7 +42,7 @@ interface WorldOptions {
 }
 
 /** Bumped when generation changes, so that no old cache is read. */
-const GENERATION = 4;
+const GENERATION = 5;
 
 /** The world from its cache, generated and kept there the first time. */
 export function openWorld(options: WorldOptions): World {
@@ -63,13 +64,15 @@ function generate(scenario: Scenario, seed: number, size: number): World {
   const owners = gatherOwners(scenario, seed, size);
   const world: World = { scenario, seed, owners, markets: [] };
   const documents = new Map<string, WorldDocument[]>();
+  const worded = new Map<string, Version[]>();
   const indices = new Map<string, TextIndex>();
   const said = new Map<string, Sayings>();
   for (const market of scenario.markets) {
     const sized = { ...market, keywords: Math.max(50, Math.round(market.keywords * size)) };
     const written = once(documents, documentsName(market), () => writeDocuments(world, market));
+    const versions = once(worded, documentsName(market), () => versionsOf(written));
     const index = once(indices, `${documentsName(market)}:${market.language}`, () =>
-      buildIndex(written, SURFACES[market.surface], market.language),
+      indexOf(versions, market),
     );
     const sayings = once(said, `${market.surface}:${market.language}`, () =>
       composeSayings(scenario, market),
@@ -80,11 +83,20 @@ function generate(scenario: Scenario, seed: number, size: number): World {
       market: sized,
       documents: written,
       keywords,
-      candidates: findCandidates(texts, written, groundOf(world, market, index)),
+      candidates: findCandidates(texts, versions, groundOf(world, market, index)),
       ...placeAdverts(world, market, keywords, written),
     });
   }
   return world;
+}
+
+/** What search knows of the words that documents have over time. */
+export function indexOf(versions: readonly Version[], { surface, language }: ScenarioMarket): TextIndex {
+  return buildIndex(
+    versions.map(({ content }) => content),
+    SURFACES[surface],
+    language,
+  );
 }
 
 /** Markets with the same name here search the same documents. */
