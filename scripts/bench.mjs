@@ -12,6 +12,7 @@ const parts = {
   '--crash': 'crash.js',
   '--fuzz': 'fuzz.js',
   '--people': 'people.js',
+  '--validate': 'validate.js',
 };
 const only = parts[process.argv.find((word) => word in parts)] ?? 'main.js';
 const { status } = spawnSync(

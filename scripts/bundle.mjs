@@ -35,6 +35,7 @@ const ENTRIES = {
     'bench/crash.ts',
     'bench/fuzz.ts',
     'bench/people.ts',
+    'bench/validate.ts',
   ],
 };
 

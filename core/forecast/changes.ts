@@ -6,7 +6,7 @@ import { type OrderedLogit, distributionAt, score } from './orderedLogit';
 export interface ChangedRows {
   /** Score of the standing. */
   shift: Float64Array;
-  /** `width` changes a row. */
+  /** `width` changes a row, the two of touches the last. */
   changes: Float64Array;
   width: number;
   band: Uint8Array;
@@ -21,6 +21,8 @@ export interface FittedChanges {
   rows: number;
   /** How strongly the prior of words holds, in rows; ∞ where too few rows changed at all. */
   strength: number;
+  /** How much wider a forecast is once words have changed, 1 or more. */
+  spread: number;
 }
 
 /** Changed rows below which the prior alone holds; and rows of which words changed below which its strength is the stated one. */
@@ -28,8 +30,11 @@ const LEAST_CHANGED = 200;
 /** How many rows’ worth of certainty the prior of words may be given, and what it has where too few tell. */
 const STRENGTHS = [1, 10, 100, 1000, 10_000] as const;
 const STATED_STRENGTH = 100;
-/** Of changes that are no words the prior is 0, a place to begin. */
-const WORDS = 3;
+/** How much wider a forecast may be once words have changed, and how much it is where too few tell. */
+const SPREADS = [1, 1.25, 1.5, 1.75, 2, 2.5, 3] as const;
+export const STATED_SPREAD = 1.5;
+/** Of touches the prior is 0, a place to begin. */
+const TOUCHES = 2;
 const FOLDS = 5;
 const STEPS = 20;
 const SETTLED = 1e-6;
@@ -37,7 +42,8 @@ const LEAST = 1e-12;
 
 /**
  * What changes do (method §6a). Few are seen: their weights lean on a prior, which is what the same difference does among
- * the results of one capture, as strongly as makes held-out rows of changed words most likely.
+ * the results of one capture, as strongly as makes held-out rows of changed words most likely; and whoever changed words is
+ * less surely foretold, by how much the same rows say.
  *
  * @param prior a weight a change, in logits; those of words come first
  */
@@ -47,43 +53,69 @@ export function fitChanges(
   prior: Float64Array,
 ): FittedChanges {
   const size = rows.band.length;
-  if (size < LEAST_CHANGED)
-    return {
-      weights: prior,
-      covariance: new Float64Array(rows.width ** 2),
-      rows: size,
-      strength: Infinity,
-    };
-  const strength = strengthOf(rows, thresholds, prior);
-  return { ...leaning(rows, thresholds, prior, strength, () => true), rows: size, strength };
+  const nothing = { covariance: new Float64Array(rows.width ** 2), rows: size, spread: STATED_SPREAD };
+  if (size < LEAST_CHANGED) return { weights: prior, strength: Infinity, ...nothing };
+  const telling = rowsOfWords(rows);
+  if (telling.length < LEAST_CHANGED) {
+    const fitted = leaning(rows, thresholds, prior, STATED_STRENGTH, STATED_SPREAD, () => true);
+    return { ...fitted, rows: size, strength: STATED_STRENGTH, spread: STATED_SPREAD };
+  }
+  const score = (strength: number, spread: number): number =>
+    heldOutScore(rows, thresholds, prior, strength, spread, telling);
+  const strength = likeliest(STRENGTHS, (one) => score(one, STATED_SPREAD));
+  const spread = likeliest(SPREADS, (one) => score(strength, one));
+  return {
+    ...leaning(rows, thresholds, prior, strength, spread, () => true),
+    rows: size,
+    strength,
+    spread,
+  };
 }
 
-/** The strength with which the prior of words foretells held-out rows best of which words changed. */
-function strengthOf(rows: ChangedRows, thresholds: Float64Array, prior: Float64Array): number {
+function likeliest<T extends number>(tried: readonly T[], score: (one: T) => number): T {
+  let [best, kept] = [-Infinity, tried[0]!];
+  for (const one of tried) {
+    const is = score(one);
+    if (is > best) [best, kept] = [is, one];
+  }
+  return kept;
+}
+
+/** Rows of which words changed, not only the day. */
+function rowsOfWords(rows: ChangedRows): number[] {
   const telling: number[] = [];
   for (let row = 0; row < rows.band.length; row++)
-    for (let n = 0; n < WORDS; n++)
-      if (rows.changes[row * rows.width + n] !== 0) {
-        telling.push(row);
-        break;
-      }
-  if (telling.length < LEAST_CHANGED) return STATED_STRENGTH;
-  let [best, strength] = [-Infinity, STATED_STRENGTH];
-  for (const one of STRENGTHS) {
-    let sum = 0;
-    for (let fold = 0; fold < FOLDS; fold++) {
-      const { weights } = leaning(rows, thresholds, prior, one, (row) => rows.keyword[row]! % FOLDS !== fold);
-      for (const row of telling)
-        if (rows.keyword[row]! % FOLDS === fold) sum += logScore(rows, thresholds, weights, row);
-    }
-    if (sum > best) [best, strength] = [sum, one];
-  }
-  return strength;
+    if (hasWords(rows.changes, row * rows.width, rows.width)) telling.push(row);
+  return telling;
 }
 
-function logScore(rows: ChangedRows, thresholds: Float64Array, weights: Float64Array, row: number): number {
-  const shift = rows.shift[row]! + score(weights, rows.changes, row * rows.width);
-  return Math.log(Math.max(distributionAt(thresholds, shift)[rows.band[row]!]!, LEAST));
+/** Whether any change beside touches is there. @param from where the row’s changes begin */
+export function hasWords(changes: ArrayLike<number>, from: number, width: number): boolean {
+  for (let n = 0; n < width - TOUCHES; n++) if (changes[from + n] !== 0) return true;
+  return false;
+}
+
+/** Σ ln P of what came, over rows of changed words that the fit had not seen. */
+function heldOutScore(
+  rows: ChangedRows,
+  thresholds: Float64Array,
+  prior: Float64Array,
+  strength: number,
+  spread: number,
+  telling: readonly number[],
+): number {
+  let sum = 0;
+  const wider = thresholds.map((threshold) => threshold / spread);
+  for (let fold = 0; fold < FOLDS; fold++) {
+    const isHeldOut = (row: number): boolean => rows.keyword[row]! % FOLDS === fold;
+    const { weights } = leaning(rows, thresholds, prior, strength, spread, (row) => !isHeldOut(row));
+    for (const row of telling) {
+      if (!isHeldOut(row)) continue;
+      const shift = rows.shift[row]! + score(weights, rows.changes, row * rows.width);
+      sum += Math.log(Math.max(distributionAt(wider, shift / spread)[rows.band[row]!]!, LEAST));
+    }
+  }
+  return sum;
 }
 
 const sigmoid = (x: number): number => 1 / (1 + Math.exp(-x));
@@ -94,22 +126,26 @@ function leaning(
   thresholds: Float64Array,
   prior: Float64Array,
   strength: number,
+  spread: number,
   counts: (row: number) => boolean,
 ): { weights: Float64Array; covariance: Float64Array } {
   const { band } = rows;
   const taking: number[] = [];
   for (let row = 0; row < band.length; row++) if (counts(row)) taking.push(row);
   // A quarter is what a row tells at the most.
-  const stiffness = Float64Array.from(prior, (_, n) => (n < WORDS ? strength : 1) / 4);
+  const stiffness = Float64Array.from(
+    prior,
+    (_, n) => (n < prior.length - TOUCHES ? strength : 1) / 4 / spread ** 2,
+  );
   const pull: Pull = { prior, stiffness };
   let weights = Float64Array.from(prior);
-  let at = evaluate(rows, thresholds, taking, weights, pull);
+  let at = evaluate(rows, thresholds, taking, weights, spread, pull);
   for (let step = 0; step < STEPS; step++) {
     const move = solve(at.information, Matrix.columnVector(at.gradient)).to1DArray();
     let size = 1;
     for (;;) {
       const next = weights.map((weight, n) => weight + size * move[n]!);
-      const there = evaluate(rows, thresholds, taking, next, pull);
+      const there = evaluate(rows, thresholds, taking, next, spread, pull);
       if (there.objective >= at.objective || size < SETTLED) {
         [weights, at] = [next, there];
         break;
@@ -132,6 +168,7 @@ function evaluate(
   thresholds: Float64Array,
   taking: readonly number[],
   weights: Float64Array,
+  spread: number,
   { prior, stiffness }: Pull,
 ): { objective: number; gradient: Float64Array; information: Matrix } {
   const gradient = Float64Array.from(weights, (weight, n) => stiffness[n]! * (prior[n]! - weight));
@@ -140,14 +177,16 @@ function evaluate(
   const told = new Float64Array(width * width);
   for (const row of taking) {
     const from = row * width;
+    const ease = hasWords(changes, from, width) ? 1 / spread : 1;
     const at = shift[row]! + score(weights, changes, from);
-    const up = band[row] === ABSENT_BAND ? 1 : sigmoid(thresholds[band[row]!]! + at);
-    const low = band[row] === 0 ? 0 : sigmoid(thresholds[band[row]! - 1]! + at);
+    const up = band[row] === ABSENT_BAND ? 1 : sigmoid(ease * (thresholds[band[row]!]! + at));
+    const low = band[row] === 0 ? 0 : sigmoid(ease * (thresholds[band[row]! - 1]! + at));
     objective += Math.log(Math.max(up - low, LEAST));
-    const stiff = up * (1 - up) + low * (1 - low);
+    const stiff = ease ** 2 * (up * (1 - up) + low * (1 - low));
     for (let i = 0; i < width; i++) {
       const input = changes[from + i]!;
-      gradient[i]! += (1 - up - low) * input;
+      if (input === 0) continue;
+      gradient[i]! += ease * (1 - up - low) * input;
       for (let j = 0; j < width; j++) told[i * width + j]! += stiff * input * changes[from + j]!;
     }
   }

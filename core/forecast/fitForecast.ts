@@ -1,7 +1,15 @@
 import { type ChanceQuality, qualityOf } from '../gap/fitChance';
 import { BAND_COUNT, bandOf, within } from './bands';
 import { type FittedChanges, fitChanges } from './changes';
-import { CHANGE_COUNT, FEATURE_COUNT, type ForecastModel, STANDING_INPUTS, standingInputs } from './forecast';
+import {
+  CHANGE_COUNT,
+  CHANGE_INPUTS,
+  FEATURE_COUNT,
+  type ForecastModel,
+  STANDING_INPUTS,
+  changeInputs,
+  standingInputs,
+} from './forecast';
 import { ABSENT_LEVEL, level } from './level';
 import { fitLevels } from './levels';
 import { isRanked } from '../ranking/position';
@@ -22,7 +30,7 @@ export interface PairRows {
   after: Uint8Array;
   /** Seven features a row at the first capture, in the order of CHANCE_FEATURES. */
   features: Float64Array;
-  /** Four changes a row, in the order of CHANGES. */
+  /** `CHANGE_COUNT` figures a row, a change each. */
   changes: Float64Array;
   /** Number of the keyword of each row, from 0: keywords are held out whole. */
   keyword: Int32Array;
@@ -99,6 +107,7 @@ export function fitForecast({ pairs, captures }: ForecastRows, front: number): F
     standing,
     thresholds: kept.thresholds,
     changes: changesFit.weights,
+    spread: changesFit.spread,
     changesFit,
     rows: size,
     captures,
@@ -129,7 +138,8 @@ function priorOfChanges({ before, features }: PairRows, { thresholds }: OrderedL
   });
   const slope = slopeOf(thresholds);
   // The features of the words stand at 1 to 3. Whether a touch alone does anything only changes can say.
-  return Float64Array.from([onOneDay[1]! * slope, onOneDay[2]! * slope, onOneDay[3]! * slope, 0]);
+  const ofWords = [1, 2, 3].map((feature) => onOneDay[feature]! * slope);
+  return Float64Array.from([...ofWords, ...ofWords, 0, 0]);
 }
 
 /** Logits for one unit of level: thresholds against the levels of the cuts, by least squares. */
@@ -154,14 +164,15 @@ function changedRows(
   changed.forEach((one, row) => {
     if (one === 1) taking.push(row);
   });
-  const changes = new Float64Array(taking.length * CHANGE_COUNT);
-  taking.forEach((row, n) =>
-    changes.set(pairs.changes.subarray(row * CHANGE_COUNT, (row + 1) * CHANGE_COUNT), n * CHANGE_COUNT),
-  );
+  const changes = new Float64Array(taking.length * CHANGE_INPUTS);
+  taking.forEach((row, n) => {
+    const change = pairs.changes.subarray(row * CHANGE_COUNT, (row + 1) * CHANGE_COUNT);
+    changes.set(changeInputs(change), n * CHANGE_INPUTS);
+  });
   return {
     shift: Float64Array.from(taking, (row) => score(standing.weights, inputs, row * STANDING_INPUTS)),
     changes,
-    width: CHANGE_COUNT,
+    width: CHANGE_INPUTS,
     band: Uint8Array.from(taking, (row) => band[row]!),
     keyword: Int32Array.from(taking, (row) => pairs.keyword[row]!),
   };

@@ -1,12 +1,27 @@
 import { CHANCE_FEATURES } from '../gap/chance';
 import { ABSENT, isRanked } from '../ranking/position';
 import type { Distribution } from './bands';
+import { STATED_SPREAD, hasWords } from './changes';
 import { ABSENT_LEVEL, level } from './level';
 import { type OrderedLogit, CUT_LEVELS, distributionAt, score } from './orderedLogit';
 
-/** What may change in a target between two captures, in the order of every vector of changes. */
-export const CHANGES = ['phrase in title', 'words in title', 'words in other fields', 'touched'] as const;
-export const CHANGE_COUNT = CHANGES.length;
+/** What is told of a target between two captures ({@link Change}). */
+export const CHANGE_COUNT = 5;
+/**
+ * What counts of changes, in the order of every vector of their weights: what comes and what goes each by itself, for who
+ * loses a word may no longer be found at all.
+ */
+export const CHANGES = [
+  'phrase into title',
+  'words into title',
+  'words into other fields',
+  'phrase out of title',
+  'words out of title',
+  'words out of other fields',
+  'touched',
+  'touched lately',
+] as const;
+export const CHANGE_INPUTS = CHANGES.length;
 export const FEATURE_COUNT = CHANCE_FEATURES.length;
 /** Beyond these levels a place counts more or less than below: the ends of the front and of the second page. */
 const BENDS = [level(20.5), level(10.5), level(3.5)];
@@ -19,13 +34,32 @@ export interface ForecastModel {
   standing: OrderedLogit;
   /** What each change adds to the score, in the order of {@link CHANGES}. */
   changes: Float64Array;
+  /** How much wider the forecast is once words have changed, 1 or more. */
+  spread: number;
   /** Of a target that is not there yet, from its features alone. */
   entry: OrderedLogit;
 }
 
-/** A change of the fields a forecast knows of: differences of phrase (0/1) and of shares of words, and whether touched (0/1). */
-export type Change = readonly [phrase: number, inTitle: number, inFields: number, touched: number];
-export const NO_CHANGE: Change = [0, 0, 0, 0];
+/**
+ * A change of the fields a forecast knows of: differences of phrase (0/1) and of shares of words, whether touched (0/1), and
+ * how lately: (1 − days since ÷ days of the whole)², so that what is done now counts 0 when the horizon has come.
+ */
+export type Change = readonly [
+  phrase: number,
+  inTitle: number,
+  inFields: number,
+  touched: number,
+  lately: number,
+];
+export const NO_CHANGE: Change = [0, 0, 0, 0, 0];
+
+/** Changes as they count, in the order of {@link CHANGES}: what comes above 0, what goes below. */
+export function changeInputs(change: ArrayLike<number>): number[] {
+  const [phrase, inTitle, inFields] = [change[0]!, change[1]!, change[2]!];
+  const came = [phrase, inTitle, inFields].map((part) => Math.max(0, part));
+  const went = [phrase, inTitle, inFields].map((part) => Math.min(0, part));
+  return [...came, ...went, change[3]!, change[4]!];
+}
 
 /** Inputs of a standing. @param position a column value, not unknown */
 export function standingInputs(position: number, features: readonly number[]): number[] {
@@ -48,9 +82,20 @@ export function forecastStanding(
 ): Distribution {
   if (!isRanked(position) && position !== ABSENT)
     throw new RangeError('Nothing is foretold from an unknown position.');
-  const { thresholds, weights } = model.standing;
-  const shift = score(weights, standingInputs(position, features)) + score(model.changes, change);
-  return distributionAt(thresholds, shift);
+  const { standing, changes } = model;
+  const inputs = changeInputs(change);
+  const shift = score(standing.weights, standingInputs(position, features)) + score(changes, inputs);
+  const spread = spreadOf(model.spread, inputs);
+  if (spread === 1) return distributionAt(standing.thresholds, shift);
+  return distributionAt(
+    standing.thresholds.map((threshold) => threshold / spread),
+    shift / spread,
+  );
+}
+
+/** The spread of a forecast with these changes: 1 where no words are among them. */
+export function spreadOf(spread: number, inputs: ArrayLike<number>): number {
+  return hasWords(inputs, 0, CHANGE_INPUTS) ? spread : 1;
 }
 
 /** Where a target will stand that is not written yet. @param features as it is planned to be */
@@ -83,7 +128,8 @@ export function defaultForecast(weights: readonly number[]): ForecastModel {
         ...weights.map((weight) => weight * (1 - DEFAULT_PERSISTENCE)),
       ]),
     },
-    changes: Float64Array.from([weights[1]!, weights[2]!, weights[3]!, 0]),
+    changes: Float64Array.from([...weights.slice(1, 4), ...weights.slice(1, 4), 0, 0]),
+    spread: STATED_SPREAD,
     entry: {
       thresholds: thresholds.map((threshold) => threshold + DEFAULT_SLOPE * DEFAULT_ENTRY_LEVEL),
       weights: Float64Array.from(weights),

@@ -1,15 +1,22 @@
 import { DEFAULT_WEIGHTS } from '../gap/chance';
 import { priorCurve } from '../ranking/clickThrough';
 import { CUTS, bandClicks, expectedClickThrough } from './bands';
-import { defaultForecast, standingInputs } from './forecast';
+import {
+  CHANGE_INPUTS,
+  type Change,
+  NO_CHANGE,
+  changeInputs,
+  defaultForecast,
+  standingInputs,
+} from './forecast';
 import { clickGradient, errorOf, gainError } from './gainError';
 import { distributionAt, score } from './orderedLogit';
 
-const { standing, changes } = defaultForecast(DEFAULT_WEIGHTS);
+const { standing, changes, spread } = defaultForecast(DEFAULT_WEIGHTS);
 const clicks = bandClicks(priorCurve('web'));
 const inputs = standingInputs(14, [0.4, 1, 0.2, 0, 0.1, 0, -0.3]);
 const size = CUTS.length + standing.weights.length;
-const CHANGE = [1, 0.5, 0, 1];
+const CHANGE: Change = [1, 0.5, 0, 1, 0];
 
 test('the gradient is how the click-through moves with each parameter', () => {
   const STEP = 1e-6;
@@ -41,7 +48,8 @@ describe('the error of what a change adds', () => {
       {
         standing: { ...standing, covariance: diagonal(size, ofStanding) },
         changes,
-        changesCovariance: diagonal(4, ofChange),
+        spread,
+        changesCovariance: diagonal(CHANGE_INPUTS, ofChange),
       },
       inputs,
       change,
@@ -50,7 +58,7 @@ describe('the error of what a change adds', () => {
 
   test('is nothing where nothing is unsure, or nothing changes', () => {
     expect(errorWith(0, 0)).toBe(0);
-    expect(errorWith(0.2, 0.3, [0, 0, 0, 0])).toBe(0);
+    expect(errorWith(0.2, 0.3, NO_CHANGE)).toBe(0);
   });
 
   test('grows with what is unsure, and both parts add up as squares do', () => {
@@ -61,9 +69,15 @@ describe('the error of what a change adds', () => {
   });
 
   test('of the change alone: slope of the click-through times how unsure the change is', () => {
-    const shift = score(standing.weights, inputs) + score(changes, CHANGE);
+    const shift = score(standing.weights, inputs) + score(changes, changeInputs(CHANGE));
     const through = (more: number): number =>
-      expectedClickThrough(distributionAt(standing.thresholds, shift + more), clicks);
+      expectedClickThrough(
+        distributionAt(
+          standing.thresholds.map((threshold) => threshold / spread),
+          (shift + more) / spread,
+        ),
+        clicks,
+      );
     const slope = (through(1e-6) - through(-1e-6)) / 2e-6;
     expect(errorWith(0, 0.04)).toBeCloseTo(slope * Math.sqrt(0.04 * (1 + 0.25 + 1)), 7);
   });

@@ -1,4 +1,5 @@
 import { CUTS } from './bands';
+import { type Change, changeInputs, spreadOf } from './forecast';
 import { type FittedLogit, type OrderedLogit, score } from './orderedLogit';
 
 /**
@@ -38,19 +39,27 @@ export function errorOf(gradient: Float64Array, covariance: Float64Array): numbe
 export interface ForecastErrors {
   standing: FittedLogit;
   changes: Float64Array;
+  spread: number;
   /** Covariance of the changes, row by row. */
   changesCovariance: Float64Array;
 }
 
 /** Standard error of what a change adds to the click-through of a standing (method §8). */
 export function gainError(
-  { standing, changes, changesCovariance }: ForecastErrors,
+  { standing, changes, spread, changesCovariance }: ForecastErrors,
   inputs: readonly number[],
-  change: readonly number[],
+  change: Change,
   clicks: Float64Array,
 ): number {
+  const changed = changeInputs(change);
   const shift = score(standing.weights, inputs);
-  const after = clickGradient(standing, inputs, shift + score(changes, change), clicks);
+  const wider = spreadOf(spread, changed);
+  const after = clickGradient(
+    { ...standing, thresholds: standing.thresholds.map((threshold) => threshold / wider) },
+    inputs,
+    (shift + score(changes, changed)) / wider,
+    clicks,
+  ).map((part) => part / wider);
   const before = clickGradient(standing, inputs, shift, clicks);
   const slope = after.subarray(0, CUTS.length).reduce((sum, part) => sum + part, 0);
   const ofStanding = errorOf(
@@ -58,7 +67,7 @@ export function gainError(
     standing.covariance,
   );
   const ofChange = errorOf(
-    Float64Array.from(change, (part) => slope * part),
+    Float64Array.from(changed, (part) => slope * part),
     changesCovariance,
   );
   return Math.hypot(ofStanding, ofChange);

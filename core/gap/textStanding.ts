@@ -1,37 +1,65 @@
 import { key, words } from '../text/key';
 import { wordShare } from '../text/match';
+import { contentStems, stems } from '../text/stems';
 
 /** The words of one target, prepared once and compared with many keywords. */
 export interface PreparedText {
+  language: string;
   /** Title key with a space at both ends, so that a phrase is a substring. */
   title: string;
-  titleWords: ReadonlySet<string>;
-  fieldWords: ReadonlySet<string>;
+  /** The same in stems. */
+  stemmed: string;
+  titleStems: ReadonlySet<string>;
+  fieldStems: ReadonlySet<string>;
 }
 
 /** Prepares a title and the other fields that are known of a target. */
-export function prepareText(title: string, otherFields: readonly string[]): PreparedText {
+export function prepareText(title: string, otherFields: readonly string[], language: string): PreparedText {
   const titleKey = key(title);
+  const titleStems = stems(titleKey, language);
   return {
+    language,
     title: ` ${titleKey} `,
-    titleWords: new Set(words(titleKey)),
-    fieldWords: new Set(otherFields.flatMap((field) => words(key(field)))),
+    stemmed: ` ${titleStems.join(' ')} `,
+    titleStems: new Set(titleStems),
+    fieldStems: new Set(otherFields.flatMap((field) => stems(key(field), language))),
+  };
+}
+
+/** A keyword as it is looked for, prepared once. */
+export interface PreparedKeyword {
+  typed: string;
+  phrase: string;
+  /** Distinct stems of its words without fillers. */
+  content: readonly string[];
+}
+
+/** @param keywordKey must not be empty */
+export function prepareKeyword(keywordKey: string, language: string): PreparedKeyword {
+  return {
+    typed: ` ${keywordKey} `,
+    phrase: ` ${stems(keywordKey, language).join(' ')} `,
+    content: [...new Set(words(contentStems(keywordKey, language)))],
   };
 }
 
 export interface TextStanding {
+  /** The phrase in any form of its words, as search reads it. */
   phraseInTitle: 0 | 1;
-  /** Share of the keyword's distinct words, 0–1. */
+  /** Share of the keyword's distinct words without fillers, in any form, 0–1. */
   wordsInTitle: number;
   wordsInFields: number;
 }
 
-/** How a target's words stand to a keyword (method §6), by exact words. `keywordKey` must not be empty. */
-export function textStanding(keywordKey: string, text: PreparedText): TextStanding {
-  const wanted = words(keywordKey);
+/** How a target's words stand to a keyword (method §6): words count in any form. */
+export function textStanding(keyword: PreparedKeyword, text: PreparedText): TextStanding {
   return {
-    phraseInTitle: text.title.includes(` ${keywordKey} `) ? 1 : 0,
-    wordsInTitle: wordShare(text.titleWords, wanted),
-    wordsInFields: wordShare(text.fieldWords, wanted),
+    phraseInTitle: text.stemmed.includes(keyword.phrase) ? 1 : 0,
+    wordsInTitle: wordShare(text.titleStems, keyword.content),
+    wordsInFields: wordShare(text.fieldStems, keyword.content),
   };
 }
+
+/** Whether a title has the phrase letter by letter as it is typed. */
+export const hasAsTyped = (keyword: PreparedKeyword, text: PreparedText): boolean =>
+  text.title.includes(keyword.typed);

@@ -3,30 +3,45 @@ import { ABSENT, UNKNOWN } from '../ranking/position';
 import { ACTIONS } from './action';
 import { rivalLetters } from './letters';
 import { reason, type ReasonFacts } from './reason';
-import { prepareText, textStanding } from './textStanding';
+import { hasAsTyped, prepareKeyword, prepareText, textStanding } from './textStanding';
 
 describe('how the words of a target stand to a keyword', () => {
-  const text = prepareText('Waterproof Panniers for Touring | Tarnwick', [
-    'Bike bags that stay dry.',
-    'Roll top',
-  ]);
+  const text = prepareText(
+    'Waterproof Panniers for Touring | Tarnwick',
+    ['Bike bags that stay dry.', 'Roll top'],
+    'en',
+  );
   test.each([
     ['waterproof panniers', { phraseInTitle: 1, wordsInTitle: 1, wordsInFields: 0 }],
     ['panniers waterproof', { phraseInTitle: 0, wordsInTitle: 1, wordsInFields: 0 }],
     ['bike panniers', { phraseInTitle: 0, wordsInTitle: 0.5, wordsInFields: 0.5 }],
     ['panniers panniers', { phraseInTitle: 0, wordsInTitle: 1, wordsInFields: 0 }],
-    ['pannier', { phraseInTitle: 0, wordsInTitle: 0, wordsInFields: 0 }],
+    ['pannier', { phraseInTitle: 1, wordsInTitle: 1, wordsInFields: 0 }],
+    ['pannier tour', { phraseInTitle: 0, wordsInTitle: 1, wordsInFields: 0 }],
+    ['panniers of touring', { phraseInTitle: 0, wordsInTitle: 1, wordsInFields: 0 }],
     ['roll top bags', { phraseInTitle: 0, wordsInTitle: 0, wordsInFields: 1 }],
-  ] as const)('%s', (keyword, expected) => expect(textStanding(keyword, text)).toEqual(expected));
+  ] as const)('%s', (keyword, expected) =>
+    expect(textStanding(prepareKeyword(keyword, 'en'), text)).toEqual(expected),
+  );
+
+  test('what stands there letter by letter is told apart from another form', () => {
+    expect(hasAsTyped(prepareKeyword('waterproof panniers', 'en'), text)).toBe(true);
+    expect(hasAsTyped(prepareKeyword('waterproof pannier', 'en'), text)).toBe(false);
+    // Of a language without stems only the word itself counts.
+    const plain = prepareText('Waterproof Panniers', [], 'xx');
+    expect(textStanding(prepareKeyword('pannier', 'xx'), plain).wordsInTitle).toBe(0);
+  });
 
   test('a phrase in the title means all words in the title; a title has its own words whole', () => {
     const word = fc.constantFrom('bag', 'bike', 'rain', 'cover', 'dry');
     const phrase = fc.array(word, { minLength: 1, maxLength: 5 }).map((words) => words.join(' '));
     fc.assert(
       fc.property(phrase, phrase, (keyword, title) => {
-        const standing = textStanding(keyword, prepareText(title, []));
+        const of = (text: string, title: string) =>
+          textStanding(prepareKeyword(text, 'en'), prepareText(title, [], 'en'));
+        const standing = of(keyword, title);
         if (standing.phraseInTitle === 1) expect(standing.wordsInTitle).toBe(1);
-        expect(textStanding(title, prepareText(title, [])).phraseInTitle).toBe(1);
+        expect(of(title, title).phraseInTitle).toBe(1);
       }),
     );
   });

@@ -47,13 +47,13 @@ const MIDDLE = [0, 0, 0, 0, 0, 0, 0];
 /** What a title with the phrase and all words would change; `null` where nothing is missing from it. */
 function retitling({ phraseInTitle, wordsInTitle }: Standing): Change | null {
   if (phraseInTitle === 1 && wordsInTitle === 1) return null;
-  return [1 - phraseInTitle, 1 - wordsInTitle, 0, 1];
+  return [1 - phraseInTitle, 1 - wordsInTitle, 0, 1, 0];
 }
 
 /** What all words in the other fields would change; `null` where none is missing and it was touched not long ago. */
 function strengthening({ wordsInFields, daysSinceUpdate }: Standing): Change | null {
   if (wordsInFields === 1 && (daysSinceUpdate ?? 0) <= LONG_UNTOUCHED) return null;
-  return [0, 0, 1 - wordsInFields, 1];
+  return [0, 0, 1 - wordsInFields, 1, 0];
 }
 
 /** What an action changes in the target that serves. A new target changes nothing that is there. */
@@ -131,9 +131,9 @@ export class Foreteller {
   private errorOfChange({ position, medians }: Serving, standing: Standing, change: Change): number {
     const { fitted } = this.forecast;
     if (fitted === null || medians === null) return NaN;
-    const { standing: fit, changes, changesFit } = fitted;
+    const { standing: fit, changes, changesFit, spread } = fitted;
     return gainError(
-      { standing: fit, changes, changesCovariance: changesFit.covariance },
+      { standing: fit, changes, spread, changesCovariance: changesFit.covariance },
       standingInputs(position, chanceFeatures(standing, medians)),
       change,
       this.clicks,

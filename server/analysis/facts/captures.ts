@@ -1,6 +1,6 @@
 import { featureFactor } from '@opsimath/core/ranking/clickThrough';
 import { isOnFront } from '@opsimath/core/ranking/front';
-import { ABOVE } from '../../data/segments/captureColumns';
+import { ABOVE, PHRASE } from '../../data/segments/captureColumns';
 import type { StoredSegment } from '../../data/segments/segments';
 import { givingWay } from '../kept/giveWay';
 import type { ColumnStore } from '../kept/columnStore';
@@ -163,7 +163,7 @@ export class CaptureReader {
         place,
         own: place !== 0 && ((this.masks[place] ?? 0) & 1) !== 0,
         authority: authorityOf(figures, slot),
-        phraseInTitle: figures.phrase[slot] === 1,
+        phraseInTitle: figures.phrase[slot] === PHRASE.asTyped,
       });
     }
     return found;

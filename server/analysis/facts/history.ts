@@ -1,7 +1,7 @@
 import type { HistoryPoint, ShownPage } from '@opsimath/contract/api/dossier';
 import { ABSENT, UNKNOWN, better } from '@opsimath/core/ranking/position';
 import { placeVersions } from '../../data/places';
-import { FEATURE_CODES, FIGURE_COLUMNS } from '../../data/segments/captureColumns';
+import { FEATURE_CODES, FIGURE_COLUMNS, PHRASE } from '../../data/segments/captureColumns';
 import { findSegments, type StoredSegment } from '../../data/segments/segments';
 import { positionOf } from './positionOf';
 import type { Sides } from './sides';
@@ -170,7 +170,7 @@ export async function resultPage(
           title: words?.title ?? null,
           description: words?.description ?? null,
           authority: words === null || authority[slot] === 255 ? null : authority[slot]!,
-          phraseInTitle: words === null ? null : phrase[slot] === 1,
+          phraseInTitle: words === null ? null : phrase[slot] === PHRASE.asTyped,
           age: words === null || !age || age[slot]! < 0 ? null : age[slot]!,
           figures: Object.fromEntries(
             figures.flatMap(({ name, column }) => {

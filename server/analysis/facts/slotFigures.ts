@@ -45,7 +45,7 @@ export function authorityOf(figure: SlotFigures, slot: number): number | null {
 export function slotStanding(figure: SlotFigures, slot: number, wordCount: number): Standing {
   return {
     authority: authorityOf(figure, slot),
-    phraseInTitle: figure.phrase[slot] === 1 ? 1 : 0,
+    phraseInTitle: figure.phrase[slot] === 0 ? 0 : 1,
     wordsInTitle: figure.titleWords[slot]! / wordCount,
     wordsInFields: figure.fieldWords[slot]! / wordCount,
     engagement: known(figure.engagement[slot]!),

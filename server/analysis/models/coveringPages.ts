@@ -1,6 +1,12 @@
 import { dayOf } from '@opsimath/core/day';
 import type { Standing } from '@opsimath/core/gap/chance';
-import { type PreparedText, prepareText, textStanding } from '@opsimath/core/gap/textStanding';
+import {
+  type PreparedKeyword,
+  type PreparedText,
+  prepareKeyword,
+  prepareText,
+  textStanding,
+} from '@opsimath/core/gap/textStanding';
 import { contentStems, stem } from '@opsimath/core/text/stems';
 import { key, words } from '@opsimath/core/text/key';
 import type { PlaceRow } from '../../data/places';
@@ -10,6 +16,7 @@ export class CoveringPages {
   private readonly byStem = new Map<string, number[]>();
   private readonly texts: (PreparedText | undefined)[] = [];
   private readonly fields: string[][];
+  private asked: { key: string; keyword: PreparedKeyword } | null = null;
 
   /**
    * @param pages in the order in which they are found
@@ -44,14 +51,21 @@ export class CoveringPages {
   /** A page as it stands to a keyword, by what is known of it without a capture. */
   standing(page: number, keywordKey: string): Standing {
     const place = this.pages[page]!;
-    const text = (this.texts[page] ??= prepareText(place.title, this.fields[page]!));
+    const text = (this.texts[page] ??= prepareText(place.title, this.fields[page]!, this.language));
     return {
       authority: place.authority,
-      ...textStanding(keywordKey, text),
+      ...textStanding(this.prepared(keywordKey), text),
       engagement: null,
       ageDays: this.daysSince(place.published),
       daysSinceUpdate: this.daysSince(place.updated),
     };
+  }
+
+  /** One keyword is held against many pages. */
+  private prepared(keywordKey: string): PreparedKeyword {
+    if (this.asked?.key !== keywordKey)
+      this.asked = { key: keywordKey, keyword: prepareKeyword(keywordKey, this.language) };
+    return this.asked.keyword;
   }
 
   private daysSince(day: string | null): number | null {

@@ -49,6 +49,7 @@ export async function forecastUntil(
     model: {
       standing: fitted?.standing ?? defaults.standing,
       changes: fitted?.changes ?? defaults.changes,
+      spread: fitted?.spread ?? defaults.spread,
       entry: entry ?? defaults.entry,
     },
     horizon,

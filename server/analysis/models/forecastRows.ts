@@ -1,6 +1,6 @@
 import { dayOf } from '@opsimath/core/day';
 import { type Standing, chanceFeatures } from '@opsimath/core/gap/chance';
-import { prepareText, textStanding } from '@opsimath/core/gap/textStanding';
+import { prepareKeyword, prepareText, textStanding } from '@opsimath/core/gap/textStanding';
 import type { ForecastRows } from '@opsimath/core/forecast/fitForecast';
 import { CHANGE_COUNT } from '@opsimath/core/forecast/forecast';
 import { ABSENT } from '@opsimath/core/ranking/position';
@@ -167,6 +167,7 @@ async function gathered(
         is.wordsInTitle - was.wordsInTitle,
         is.wordsInFields - was.wordsInFields,
         updated >= 0 && updated < pair.days ? 1 : 0,
+        updated >= 0 && updated < pair.days ? (1 - updated / pair.days) ** 2 : 0,
       );
       keyword.push(numbers.get(pair.keyword)!);
     }
@@ -204,7 +205,10 @@ async function noteGone(
   gone.forEach(({ row, was, version }, n) => {
     const text = texts.get(version);
     if (!text) return;
-    const is = textStanding(keys[n]!, prepareText(text.title, [text.description]));
+    const is = textStanding(
+      prepareKeyword(keys[n]!, market.language),
+      prepareText(text.title, [text.description], market.language),
+    );
     changes[row * CHANGE_COUNT] = is.phraseInTitle - was.phraseInTitle;
     changes[row * CHANGE_COUNT + 1] = is.wordsInTitle - was.wordsInTitle;
     changes[row * CHANGE_COUNT + 2] = is.wordsInFields - was.wordsInFields;

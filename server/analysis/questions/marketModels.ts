@@ -1,6 +1,6 @@
 import type { MarketModels } from '@opsimath/contract/api/models';
 import { LEAST_PAIRED } from '@opsimath/core/forecast/fitForecast';
-import { CHANGES, CHANGE_COUNT } from '@opsimath/core/forecast/forecast';
+import { CHANGES } from '@opsimath/core/forecast/forecast';
 import { CHANCE_FEATURES } from '@opsimath/core/gap/chance';
 import { type ChanceQuality, LEAST_CAPTURES } from '@opsimath/core/gap/fitChance';
 import { priorCurve } from '@opsimath/core/ranking/clickThrough';
@@ -96,7 +96,7 @@ function forecastShown({ model, fitted, horizon, entry }: Forecast): MarketModel
     changes: CHANGES.map((change, n) => ({
       change,
       weight: model.changes[n]!,
-      error: errors ? Math.sqrt(Math.max(0, errors[n * CHANGE_COUNT + n]!)) : null,
+      error: errors ? Math.sqrt(Math.max(0, errors[n * CHANGES.length + n]!)) : null,
     })),
     entryFitted: entry !== null,
     quality: fitted && {

@@ -1,9 +1,15 @@
 import { viewsADay } from '@opsimath/core/ranking/front';
 import { DAY_MS } from '@opsimath/core/day';
 import type { ResultPagesAnswer, SlotKind, SourceRecord, Surface } from '@opsimath/contract/source/answers';
-import { type PreparedText, prepareText, textStanding } from '@opsimath/core/gap/textStanding';
+import {
+  type PreparedText,
+  hasAsTyped,
+  prepareKeyword,
+  prepareText,
+  textStanding,
+} from '@opsimath/core/gap/textStanding';
 import { median } from '@opsimath/core/ranking/statistics';
-import { key, words } from '@opsimath/core/text/key';
+import { key } from '@opsimath/core/text/key';
 import type { Columns } from './columns';
 
 /** Codes of the `feature` column. */
@@ -26,6 +32,9 @@ export const FIGURE_COLUMNS: Record<Surface, readonly string[]> = {
   marketplace: ['price', 'rating', 'reviews', 'sales rank'],
 };
 
+/** Codes of the `phrase` column: whether the title has the keyword, letter by letter or in another form of its words. */
+export const PHRASE = { asTyped: 1, otherForm: 2 } as const;
+
 const MEDIAN_DEPTH = 50;
 const NO_AUTHORITY = 255;
 const NO_DAYS = -1;
@@ -45,7 +54,7 @@ export function captureColumns(
   answer: ResultPagesAnswer,
   date: string,
   ids: Ids,
-  surface: Surface = 'web',
+  { surface, language }: { surface: Surface; language: string },
 ): { columns: Columns; captures: number } {
   const pages = answer.pages
     .flatMap((page) => {
@@ -53,7 +62,7 @@ export function captureColumns(
       return id === undefined ? [] : [{ page, id }];
     })
     .sort((a, b) => a.id - b.id);
-  const records = answer.records.map((record) => prepareRecord(record, date, ids));
+  const records = answer.records.map((record) => prepareRecord(record, date, ids, language));
   const slots = pages.flatMap(({ page }) => page.slots);
   const capture = captureSide(pages.length);
   const slot = slotSide(slots.length);
@@ -61,8 +70,8 @@ export function captureColumns(
   const figures = figureNames.map(() => new Float64Array(slots.length).fill(NaN));
   let at = 0;
   pages.forEach(({ page, id }, i) => {
-    const phrase = key(page.keyword);
-    const wordCount = new Set(words(phrase)).size;
+    const keyword = prepareKeyword(key(page.keyword), language);
+    const wordCount = keyword.content.length;
     const measured: number[][] = [[], [], [], [], [], [], []];
     let organicSeen = false;
     capture.keyword[i] = id;
@@ -80,11 +89,15 @@ export function captureColumns(
       if (!organicSeen) noteAbove(capture, i, entry.kind);
       const record = entry.record === null ? undefined : records[entry.record];
       if (record) {
-        const standing = textStanding(phrase, record.text);
+        const standing = textStanding(keyword, record.text);
         slot.place[at] = record.place;
         slot.version[at] = record.version;
         slot.authority[at] = record.authority ?? NO_AUTHORITY;
-        slot.phrase[at] = standing.phraseInTitle;
+        slot.phrase[at] = hasAsTyped(keyword, record.text)
+          ? PHRASE.asTyped
+          : standing.phraseInTitle === 1
+            ? PHRASE.otherForm
+            : 0;
         slot.titleWords[at] = Math.round(standing.wordsInTitle * wordCount);
         slot.fieldWords[at] = Math.round(standing.wordsInFields * wordCount);
         slot.engagement[at] = record.engagement ?? NaN;
@@ -124,10 +137,10 @@ interface PreparedRecord {
   figures: SourceRecord['figures'];
 }
 
-function prepareRecord(record: SourceRecord, date: string, ids: Ids): PreparedRecord {
+function prepareRecord(record: SourceRecord, date: string, ids: Ids, language: string): PreparedRecord {
   const authority = record.figures.authority ?? null;
   return {
-    text: preparedWords(record),
+    text: preparedWords(record, language),
     place: ids.place.get(record.address) ?? 0,
     version: ids.version.get(record.address) ?? 0,
     authority: authority === null ? null : Math.round(authority),
@@ -152,12 +165,12 @@ function engagementOf(figures: SourceRecord['figures'], ageDays: number | null):
 const prepared = new Map<string, PreparedText>();
 const MOST_PREPARED = 20_000;
 
-function preparedWords(record: SourceRecord): PreparedText {
-  const words = `${record.title}\n${record.description}`;
+function preparedWords(record: SourceRecord, language: string): PreparedText {
+  const words = `${language}\n${record.title}\n${record.description}`;
   let text = prepared.get(words);
   if (!text) {
     if (prepared.size >= MOST_PREPARED) prepared.clear();
-    prepared.set(words, (text = prepareText(record.title, [record.description])));
+    prepared.set(words, (text = prepareText(record.title, [record.description], language)));
   }
   return text;
 }

@@ -27,7 +27,7 @@ export async function captureNow(
   const answer = await source.resultPages({ ...ask, requestId: request.requestId });
   const places = await new PlaceBook(database).ids(answer.records, date);
   const byKey = new Map(keywords.map((text, i) => [key(text), ids[i]!] as const));
-  const { columns, captures } = captureColumns(answer, date, { keyword: byKey, ...places }, market.surface);
+  const { columns, captures } = captureColumns(answer, date, { keyword: byKey, ...places }, market);
   const head = { marketId: market.id, kind: 'captures' as const, source: source.name, date, rows: captures };
   await writeTogether(database, [...(captures > 0 ? segmentStatements(head, columns) : []), request.settled]);
   return answer.units;

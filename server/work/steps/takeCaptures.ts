@@ -101,7 +101,7 @@ async function storeBatch(
 ): Promise<void> {
   const places = await context.places.ids(answer.records, date);
   const keyword = new Map([...keywords.values()].map((row) => [row.key, row.id]));
-  const { columns, captures } = captureColumns(answer, date, { keyword, ...places }, market.surface);
+  const { columns, captures } = captureColumns(answer, date, { keyword, ...places }, market);
   const head = {
     marketId: market.id,
     kind: 'captures' as const,
