@@ -4,8 +4,11 @@ import path from 'node:path';
 import type { SourceFullRecord } from '@opsimath/contract/source/answers';
 import { startServices } from '../../scripts/programs.mjs';
 
-/** What of a result page counts here: where each target stands. */
-export type Places = ReadonlyMap<string, number>;
+/** What of a result page counts here: where each target stands, and the best of ours. */
+export interface Places {
+  of: ReadonlyMap<string, number>;
+  own: number | null;
+}
 
 /** The simulated services of one seed, asked as any service is: over HTTP, and nothing but what it answers. */
 export class World {
@@ -46,8 +49,8 @@ export class World {
     await this.ask('/own/publish', { market, target, fields });
   }
 
-  /** Organic positions of every target, by keyword. */
-  async places(market: string, keywords: readonly string[]): Promise<Map<string, Places>> {
+  /** Organic positions of every target, by keyword. @param own our site, channel or shop */
+  async places(market: string, keywords: readonly string[], own: string): Promise<Map<string, Places>> {
     const date = await this.today();
     const found = new Map<string, Places>();
     for (let from = 0; from < keywords.length; from += 200) {
@@ -57,13 +60,17 @@ export class World {
           keyword: string;
           slots: { kind: string; position: number | null; record: number | null }[];
         }[];
-        records: { address: string }[];
+        records: { address: string; parent: string | null }[];
       };
       pages.forEach(({ slots }, n) => {
         const places = new Map<string, number>();
+        let best: number | null = null;
         for (const { kind, position, record } of slots)
-          if (kind === 'organic') places.set(records[record!]!.address, position!);
-        found.set(asked[n]!, places);
+          if (kind === 'organic') {
+            places.set(records[record!]!.address, position!);
+            if (records[record!]!.parent === own && (best === null || position! < best)) best = position!;
+          }
+        found.set(asked[n]!, { of: places, own: best });
       });
     }
     return found;

@@ -3,7 +3,7 @@ import { ACTIONS } from '@opsimath/core/gap/action';
 import { OWN_PERIODS, readPeriod } from '@opsimath/core/demand/period';
 import { z } from 'zod';
 import { isoDay, slotKind, sourceMetrics } from '../source/answers';
-import { comparisonScope, gapRow, position, rivalColumn } from './gaps';
+import { comparisonScope, elsewhere, gapRow, position, rivalColumn } from './gaps';
 
 /** A comparison, and the period over which own search performance is read. */
 export const dossierQuery = comparisonScope.extend({
@@ -71,6 +71,9 @@ const distribution = z.array(z.number()).length(BAND_COUNT);
 export const alternative = z.object({
   action: z.enum(ACTIONS),
   clicks: z.number().nullable(),
+  /** On other keywords of the same page, and what all of them are worth. */
+  elsewhere: elsewhere.nullable(),
+  elsewhereValue: z.number(),
   cost: z.number().nullable(),
   /** Of standing within the front after it. */
   chance: z.number().nullable(),

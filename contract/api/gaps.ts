@@ -128,6 +128,10 @@ export type ComparisonScope = z.infer<typeof comparisonScope>;
 export const position = z.union([z.int(), z.literal('absent'), z.literal('unknown')]);
 export type Position = z.infer<typeof position>;
 
+/** What an action does to other keywords of the same page: how many win or lose a click a month or more, and clicks of all. */
+const keywordsAndClicks = z.object({ keywords: z.int(), clicks: z.number() });
+export const elsewhere = z.object({ won: keywordsAndClicks, lost: keywordsAndClicks });
+
 export const gapRow = z.object({
   id: z.int(),
   text: z.string(),
@@ -177,6 +181,8 @@ export const gapRow = z.object({
   worthSource: z.enum(WORTH_SOURCES),
   aim: z.int().nullable(),
   gain: z.number().nullable(),
+  /** What the best action does to other keywords of the page; `null` where it touches none. */
+  elsewhere: elsewhere.nullable(),
   worthAMonth: z.number().nullable(),
   effort: z.number(),
   priority: z.number().nullable(),

@@ -2,7 +2,7 @@ import { COSTLY_TIMES } from '@opsimath/core/ads/searchTerms';
 import { ACTIONS, DEFAULT_EFFORTS, type Action } from '@opsimath/core/gap/action';
 import { CHANCE_FEATURES, DEFAULT_WEIGHTS } from '@opsimath/core/gap/chance';
 import { MOVEMENT_LIMITS } from '@opsimath/core/gap/movement';
-import { DOUBLING_LIMIT } from '@opsimath/core/gap/paid';
+import { DOUBLING_LIMIT, SHARE_MOVED } from '@opsimath/core/gap/paid';
 import { FIT } from '@opsimath/core/gap/priority';
 import { PRIORS } from '@opsimath/core/ranking/clickThrough';
 import { DEFAULT_FRONT } from '@opsimath/core/ranking/position';
@@ -126,6 +126,8 @@ export const projectSettings = z.object({
   littleDemand: z.number().min(0).max(1_000_000).default(10),
   /** Results a page; `null` takes what the services say of the market. */
   resultsPerPage: z.int().min(1).max(100).nullable().default(null),
+  /** Share of paid clicks that come to our organic result once a bid is gone (method §8). */
+  shareMoved: z.number().min(0).max(1).default(SHARE_MOVED),
   titleLimits: titleLimits.default({ web: 60, video: 100, marketplace: 200 }),
   fits: fits.default({ ...FIT }),
   thresholds: thresholds.default({

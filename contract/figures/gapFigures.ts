@@ -63,9 +63,23 @@ export const GAP_FIGURES = {
     section: '§8',
     digits: 0,
     fileDigits: 2,
-    tip: plain('Clicks a month that the best action adds to what would come without it. Estimated.'),
+    tip: plain(
+      'Clicks a month that the best action adds on this keyword to what would come without it. Estimated.',
+    ),
     estimated: true,
     width: 92,
+  },
+  elsewhere: {
+    head: 'Elsewhere',
+    unit: plain('clicks a month on other keywords of the page'),
+    section: '§8',
+    digits: 0,
+    fileDigits: 2,
+    tip: plain(
+      'Clicks a month that the best action adds on other keywords of the same page, less what they lose. Estimated.',
+    ),
+    estimated: true,
+    width: 78,
   },
   'a month': {
     head: 'Adds',
@@ -74,7 +88,7 @@ export const GAP_FIGURES = {
     digits: 2,
     fileDigits: 4,
     tip: ({ currency }) =>
-      `What the best action adds in ${currency} a month: clicks added × worth × fit, less what it costs beside work. Estimated.`,
+      `What the best action adds in ${currency} a month: clicks added × worth × fit, with what other keywords of the page win and lose, less what it costs beside work. Estimated.`,
     estimated: true,
     width: 74,
   },
@@ -179,6 +193,18 @@ export const GAP_FIGURES = {
     tip: ({ currency }) =>
       `What our ads cost a month in ${currency} on terms where we stand near the top without paying. Exact, from own ad terms.`,
     width: 74,
+  },
+  'to lose': {
+    head: 'To lose',
+    unit: plain('clicks a month, of a place on the front'),
+    section: '§8',
+    digits: 0,
+    fileDigits: 1,
+    tip: plain(
+      'Clicks a month that our place on the front is expected to lose by the horizon if nothing is done; below 0 it is expected to gain. Estimated.',
+    ),
+    estimated: true,
+    width: 70,
   },
   'our clicks': {
     head: 'Our clicks',

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { featureFactor } from '../ranking/clickThrough';
 import { ABSENT, UNKNOWN } from '../ranking/position';
 import { ACTIONS, type Action, DEFAULT_EFFORTS, type Efforts } from './action';
-import { type ComparisonColumns, compare } from './compare';
+import { type ComparisonColumns, type ElsewhereColumns, compare } from './compare';
 import { GAP_KINDS } from './kind';
 import { MOVEMENT_MARKS } from './movement';
 import { PAID_STATES } from './paid';
@@ -21,6 +21,8 @@ interface Row {
   above: { answerBox: boolean; imageBlock: boolean; videoBlock: boolean; paidSlots: number };
   /** Click-through foretold; `null` for what cannot be done. */
   asIs: number;
+  /** Clicks that a new title brings on other keywords of the page. */
+  elsewhere: number;
   retitled: number | null;
   strengthened: number | null;
   written: number;
@@ -85,13 +87,14 @@ function factorBy({ above }: Row): number {
 }
 
 /** Everything that can be done, each with the clicks it adds and what it costs, a month. */
-function choicesBy(row: Row): { action: string; clicks: number; cost: number }[] {
+function choicesBy(row: Row): { action: string; clicks: number; cost: number; elsewhere?: number }[] {
   const searches = row.volume ?? NaN;
   const left = searches * factorBy(row);
   const paying = at(row.ownPaid) < Infinity;
-  const choices: { action: string; clicks: number; cost: number }[] = [];
+  const choices: { action: string; clicks: number; cost: number; elsewhere?: number }[] = [];
   const organic = (action: string, after: number | null): void => {
-    if (after !== null) choices.push({ action, clicks: left * (after - row.asIs), cost: 0 });
+    const elsewhere = action === 'retitle' ? row.elsewhere : 0;
+    if (after !== null) choices.push({ action, clicks: left * (after - row.asIs), cost: 0, elsewhere });
   };
   if (paying && at(row.own) <= 3) {
     const clicks = row.paid?.clicks ?? searches * 0.08 * at(row.ownPaid) ** -0.7;
@@ -120,7 +123,7 @@ interface Best {
 function bestBy(row: Row, efforts: Efforts): Best | null {
   const weighed = choicesBy(row).map((choice) => ({
     ...choice,
-    value: choice.clicks * row.worth * FIT[row.verdict] - choice.cost,
+    value: choice.clicks * row.worth * FIT[row.verdict] + 3 * (choice.elsewhere ?? 0) - choice.cost,
     days: efforts[choice.action as Action],
   }));
   let best: Best | null = null;
@@ -156,6 +159,7 @@ const row: fc.Arbitrary<Row> = fc.record({
     paidSlots: fc.integer({ min: 0, max: 6 }),
   }),
   asIs: share,
+  elsewhere: fc.integer({ min: -300, max: 300 }),
   retitled: fc.option(share, { nil: null, freq: 3 }),
   strengthened: fc.option(share, { nil: null, freq: 3 }),
   written: share,
@@ -182,6 +186,12 @@ const foretold = (rows: Row[], of: (one: Row) => number | null) => ({
   chance: exact(rows, (one) => (of(one) === null ? null : of(one)! / 0.3)),
 });
 
+/** Clicks on other keywords, each worth 3. */
+const elsewhere = (rows: Row[], of: (one: Row) => number): ElsewhereColumns => ({
+  clicks: Float64Array.from(rows, of),
+  value: Float64Array.from(rows, (one) => 3 * of(one)),
+});
+
 function columnsOf(rows: Row[]): ComparisonColumns {
   const rivals = Array.from({ length: RIVALS }, (_, r) => r);
   return {
@@ -197,6 +207,8 @@ function columnsOf(rows: Row[]): ComparisonColumns {
     retitled: foretold(rows, ({ retitled }) => retitled),
     strengthened: foretold(rows, ({ strengthened }) => strengthened),
     written: foretold(rows, ({ written }) => written),
+    elsewhereRetitled: elsewhere(rows, ({ elsewhere: won }) => won),
+    elsewhereStrengthened: elsewhere(rows, () => 0),
     paidClicks: exact(rows, ({ paid }) => paid?.clicks ?? null),
     paidCost: exact(rows, ({ paid }) => paid?.cost ?? null),
     bidClicks: exact(rows, ({ bid }) => bid?.clicks ?? null),

@@ -1,16 +1,22 @@
-import type { Foretold, PlanFacts } from '../plan/facts';
+import type { Brought, Foretold, PlanFacts } from '../plan/facts';
 import { best } from '../plan/weigh';
 import type { Surface } from '../ranking/clickThrough';
 import { ACTIONS, type Efforts } from './action';
 import { GAP_KINDS, gapKind, rivalStanding } from './kind';
 import { type MovementLimits, moved, movementMark } from './movement';
-import { isDoubling, paidState } from './paid';
+import { SHARE_MOVED, isDoubling, paidState } from './paid';
 import { targetPosition } from './target';
 
 /** A forecast a keyword: P(within F) and the click-through to be expected; NaN where it is unknown or not to be had. */
 export interface ForetoldColumns {
   chance: Float64Array;
   clickThrough: Float64Array;
+}
+
+/** What an action on the page of each keyword does to other keywords of that page, a month. */
+export interface ElsewhereColumns {
+  clicks: Float64Array;
+  value: Float64Array;
 }
 
 /**
@@ -35,6 +41,8 @@ export interface ComparisonColumns {
   retitled: ForetoldColumns;
   strengthened: ForetoldColumns;
   written: ForetoldColumns;
+  elsewhereRetitled: ElsewhereColumns;
+  elsewhereStrengthened: ElsewhereColumns;
   /** Worth of a click. */
   worth: Float64Array;
   /** Expected cost of a click; NaN if unknown. */
@@ -60,6 +68,8 @@ export interface ComparisonSettings {
   /** What the project sets; the usual ones where nothing is. */
   movement?: MovementLimits;
   doubling?: number;
+  /** Share of paid clicks that move to our organic result once a bid is gone. */
+  shareMoved?: number;
 }
 
 /** The gaps, one entry a keyword, in the order of the input. */
@@ -81,8 +91,9 @@ export interface GapColumns {
   action: Uint8Array;
   /** P(within F) after it; NaN if unknown. */
   chance: Float64Array;
-  /** Clicks a month that it adds; NaN if unknown. */
+  /** Clicks a month that it adds on the keyword itself, and on others of the same page; NaN if unknown. */
   gain: Float64Array;
+  elsewhere: Float64Array;
   /** Its value a month; 0 for *hold* and *merge*, NaN if unknown. */
   worthAMonth: Float64Array;
   /** Its value for a day of work; NaN if unknown, and where nothing is to be done. */
@@ -138,10 +149,10 @@ function noteBest(
 ): void {
   if (!known) {
     gaps.action[i] = CAPTURE_FIRST;
-    gaps.chance[i] = gaps.gain[i] = gaps.worthAMonth[i] = gaps.priority[i] = NaN;
+    gaps.chance[i] = gaps.gain[i] = gaps.elsewhere[i] = gaps.worthAMonth[i] = gaps.priority[i] = NaN;
     return;
   }
-  const chosen = best(planFacts(columns, i, gaps.doubling[i] === 1, settings.surface), settings.efforts);
+  const chosen = best(planFacts(columns, i, gaps.doubling[i] === 1, settings), settings.efforts);
   if (chosen === null) {
     gaps.action[i] = columns.ownTargets[i]! >= 2 ? MERGE : HOLD;
     gaps.chance[i] = columns.asIs.chance[i]!;
@@ -151,6 +162,7 @@ function noteBest(
   gaps.action[i] = ACTIONS.indexOf(chosen.action);
   gaps.chance[i] = chosen.chance;
   gaps.gain[i] = chosen.clicks;
+  gaps.elsewhere[i] = chosen.elsewhere.clicks;
   gaps.worthAMonth[i] = chosen.value;
   gaps.priority[i] = chosen.priority;
 }
@@ -160,14 +172,19 @@ export function planFacts(
   columns: ComparisonColumns,
   i: number,
   doubling: boolean,
-  surface: Surface,
+  { surface, shareMoved = SHARE_MOVED }: Pick<ComparisonSettings, 'surface' | 'shareMoved'>,
 ): PlanFacts {
+  const brought = ({ clicks, value }: ElsewhereColumns): Brought => ({
+    clicks: clicks[i]!,
+    value: value[i]!,
+  });
   const foretold = ({ chance, clickThrough }: ForetoldColumns): Foretold => ({
     chance: chance[i]!,
     clickThrough: clickThrough[i]!,
   });
   return {
     surface,
+    shareMoved,
     own: columns.ownOrganic[i]!,
     ownPaid: columns.ownPaid[i]!,
     doubling,
@@ -185,6 +202,10 @@ export function planFacts(
     retitled: foretold(columns.retitled),
     strengthened: foretold(columns.strengthened),
     written: foretold(columns.written),
+    elsewhere: {
+      retitled: brought(columns.elsewhereRetitled),
+      strengthened: brought(columns.elsewhereStrengthened),
+    },
   };
 }
 
@@ -200,6 +221,7 @@ function emptyGaps(size: number): GapColumns {
     aim: new Uint8Array(size),
     chance: new Float64Array(size),
     gain: new Float64Array(size),
+    elsewhere: new Float64Array(size),
     worthAMonth: new Float64Array(size),
     action: new Uint8Array(size),
     priority: new Float64Array(size),

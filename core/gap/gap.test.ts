@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { ABSENT, UNKNOWN } from '../ranking/position';
 import { ACTIONS, DEFAULT_EFFORTS } from './action';
-import { type ComparisonColumns, compare } from './compare';
+import { type ComparisonColumns, type ElsewhereColumns, compare } from './compare';
 import { GAP_KINDS, gapKind, isNear, rivalStanding } from './kind';
 import { MOVEMENT_MARKS, moved, movementMark } from './movement';
 import { PAID_STATES, isDoubling, paidState } from './paid';
@@ -24,6 +24,8 @@ interface Row {
   volume: number;
   /** Click-through foretold without and with a new title. */
   asIs: number;
+  /** What a new title brings on other keywords of the page. */
+  elsewhere: number;
   retitled: number;
   worth: number;
   factor: number;
@@ -36,6 +38,7 @@ const row = (over: Partial<Row> = {}): Row => ({
   rivalsPaid: [A, A, A],
   volume: 6480,
   asIs: 0.01,
+  elsewhere: 0,
   retitled: 0.05,
   worth: 0.62,
   factor: 0.95,
@@ -49,6 +52,7 @@ const anyRow = fc.record({
   rivalsPaid: fc.array(position, { minLength: 3, maxLength: 3 }),
   volume: fc.integer({ min: 0, max: 100_000 }),
   asIs: fc.double({ min: 0, max: 0.3, noNaN: true }),
+  elsewhere: fc.constant(0),
   retitled: fc.double({ min: 0, max: 0.3, noNaN: true }),
   worth: fc.double({ min: 0, max: 20, noNaN: true }),
   factor: fc.double({ min: 0.5, max: 1, noNaN: true }),
@@ -60,6 +64,11 @@ function foretold(rows: Row[], of: (row: Row) => number) {
     clickThrough: Float64Array.from(rows, of),
     chance: Float64Array.from(rows, (one) => Math.min(1, 3 * of(one))),
   };
+}
+
+/** Clicks, each worth 1. */
+function elsewhere(rows: Row[], of: (one: Row) => number): ElsewhereColumns {
+  return { clicks: Float64Array.from(rows, of), value: Float64Array.from(rows, of) };
 }
 
 function columnsOf(rows: Row[]): ComparisonColumns {
@@ -77,6 +86,8 @@ function columnsOf(rows: Row[]): ComparisonColumns {
     retitled: foretold(rows, (r) => r.retitled),
     strengthened: foretold(rows, () => NaN),
     written: foretold(rows, () => NaN),
+    elsewhereRetitled: elsewhere(rows, (r) => r.elsewhere),
+    elsewhereStrengthened: elsewhere(rows, () => 0),
     paidClicks: Float64Array.from(rows, () => NaN),
     paidCost: Float64Array.from(rows, () => NaN),
     bidClicks: Float64Array.from(rows, () => NaN),

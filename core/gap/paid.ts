@@ -33,3 +33,6 @@ export function paidState(looked: boolean, own: number, rivals: ArrayLike<number
 export function isDoubling(ownOrganic: number, ownPaid: number, limit = DOUBLING_LIMIT): boolean {
   return isRanked(ownPaid) && isRanked(ownOrganic) && ownOrganic <= limit;
 }
+
+/** Share of paid clicks that come to our organic result once a bid is gone, unless the project sets another (method §8). */
+export const SHARE_MOVED = 0.8;

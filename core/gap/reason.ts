@@ -20,6 +20,11 @@ export interface ReasonFacts {
   value: number | null;
   currency: string;
   effort: number;
+  /** What other keywords of the same page win and lose, clicks a month; `null` where none is touched. */
+  elsewhere: {
+    won: { keywords: number; clicks: number };
+    lost: { keywords: number; clicks: number };
+  } | null;
 }
 
 /** Why an action stands where it does, as one plain sentence (method §8). */
@@ -37,9 +42,9 @@ export function reason(facts: ReasonFacts): string {
       return `${lead(facts)}: ${searchedPhrase(facts)}${lower(ownPhrase(facts))}, and a click is worth more than it costs.`;
     case 'retitle':
     case 'add the words':
-      return `${lead(facts)}: ${searchedPhrase(facts)}${lower(ownPhrase(facts))}${titlePhrase(facts)}${chancePhrase(facts)}.`;
+      return `${lead(facts)}: ${searchedPhrase(facts)}${lower(ownPhrase(facts))}${titlePhrase(facts)}${chancePhrase(facts)}${elsewherePhrase(facts)}.`;
     case 'strengthen':
-      return `${lead(facts)}: ${searchedPhrase(facts)}${lower(ownPhrase(facts))}, ${rivalsPhrase(facts.rivalsInFront, facts.front)}${chancePhrase(facts)}.`;
+      return `${lead(facts)}: ${searchedPhrase(facts)}${lower(ownPhrase(facts))}, ${rivalsPhrase(facts.rivalsInFront, facts.front)}${chancePhrase(facts)}${elsewherePhrase(facts)}.`;
     case 'new page':
     case 'new video':
     case 'new listing':
@@ -68,6 +73,20 @@ function titlePhrase({ frontPhrase: front }: ReasonFacts): string {
 function chancePhrase({ asIs, chance, front }: ReasonFacts): string {
   if (asIs === null || chance === null) return '';
   return `; the chance of the first ${front} goes from ${percent(asIs)} to ${percent(chance)}`;
+}
+
+/** What the page’s other keywords win and lose, where it is more than a click. */
+function elsewherePhrase({ elsewhere }: ReasonFacts): string {
+  if (elsewhere === null) return '';
+  const { won, lost } = elsewhere;
+  const others = (count: number): string => `${count} other keyword${count === 1 ? '' : 's'}`;
+  const wins =
+    won.keywords === 0
+      ? ''
+      : `; wins about ${rounded(won.clicks)} clicks on ${others(won.keywords)} of the page`;
+  const costs =
+    lost.keywords === 0 ? '' : `; costs about ${rounded(lost.clicks)} clicks on ${others(lost.keywords)}`;
+  return wins + costs;
 }
 
 function ownPhrase(facts: ReasonFacts): string {

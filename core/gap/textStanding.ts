@@ -1,5 +1,4 @@
 import { key, words } from '../text/key';
-import { wordShare } from '../text/match';
 import { contentStems, stems } from '../text/stems';
 
 /** The words of one target, prepared once and compared with many keywords. */
@@ -55,9 +54,15 @@ export interface TextStanding {
 export function textStanding(keyword: PreparedKeyword, text: PreparedText): TextStanding {
   return {
     phraseInTitle: text.stemmed.includes(keyword.phrase) ? 1 : 0,
-    wordsInTitle: wordShare(text.titleStems, keyword.content),
-    wordsInFields: wordShare(text.fieldStems, keyword.content),
+    wordsInTitle: shareIn(text.titleStems, keyword),
+    wordsInFields: shareIn(text.fieldStems, keyword),
   };
+}
+
+function shareIn(have: ReadonlySet<string>, { content }: PreparedKeyword): number {
+  let found = 0;
+  for (const word of content) if (have.has(word)) found++;
+  return found / content.length;
 }
 
 /** Whether a title has the phrase letter by letter as it is typed. */

@@ -96,11 +96,20 @@ describe('the reason for an action', () => {
     value: 309.7,
     currency: 'USD',
     effort: 0.25,
+    elsewhere: null,
   };
   test.each([
     [
       {},
       'Adds about 310 USD a month for a quarter of a day: searched 14,200 times a month, we stand at 14 with the phrase missing from the title; 6 of the first 10 lack it too; the chance of the first 10 goes from 12 % to 64 %.',
+    ],
+    [
+      {
+        frontPhrase: null,
+        chance: null,
+        elsewhere: { won: { keywords: 6, clicks: 121.7 }, lost: { keywords: 1, clicks: 40.2 } },
+      },
+      'Adds about 310 USD a month for a quarter of a day: searched 14,200 times a month, we stand at 14 with the phrase missing from the title; wins about 122 clicks on 6 other keywords of the page; costs about 40 clicks on 1 other keyword.',
     ],
     [
       { frontPhrase: { results: 10, held: 0 }, chance: null },

@@ -23,6 +23,8 @@ export interface PlanFacts {
   /** Worth and expected cost of a click; the cost NaN if unknown. */
   worth: number;
   clickCost: number;
+  /** Share of paid clicks that come to our organic result once a bid is gone, 0–1. */
+  shareMoved: number;
   /** 0–1 by verdict. */
   fit: number;
   /** What own ads bring and cost for it; NaN where no ad terms tell. */
@@ -36,12 +38,22 @@ export interface PlanFacts {
   retitled: Foretold;
   strengthened: Foretold;
   written: Foretold;
+  /** What rewording the page does to its other keywords, by action. */
+  elsewhere: { retitled: Brought; strengthened: Brought };
+}
+
+/** Clicks a month, and what they are worth a month. */
+export interface Brought {
+  clicks: number;
+  value: number;
 }
 
 /** What one alternative brings, a month. */
 export interface Outcome {
-  /** Clicks more, or fewer. */
+  /** Clicks more, or fewer, on the keyword itself. */
   clicks: number;
+  /** What the page’s other keywords win, less what they lose. */
+  elsewhere: Brought;
   /** What it costs beside work; what it saves is below 0. */
   cost: number;
   /** P(within F) after it. */

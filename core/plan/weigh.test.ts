@@ -25,6 +25,8 @@ const facts = (over: Partial<PlanFacts> = {}): PlanFacts => ({
   retitled: NONE,
   strengthened: NONE,
   written: NONE,
+  shareMoved: 0.8,
+  elsewhere: { retitled: { clicks: 0, value: 0 }, strengthened: { clicks: 0, value: 0 } },
   ...over,
 });
 const actions = (over: Partial<PlanFacts>): string[] =>
@@ -41,6 +43,18 @@ describe('each alternative', () => {
     // More is added, but for a whole day.
     expect(strengthen).toMatchObject({ action: 'strengthen', effort: 1 });
     expect(strengthen!.value).toBeCloseTo(60, 9);
+  });
+
+  test('what the page’s other keywords win or lose counts, at their own worth', () => {
+    const elsewhere = { retitled: { clicks: -30, value: -45 }, strengthened: { clicks: 12, value: 10 } };
+    const [strengthen, retitle] = weighAll(
+      facts({ retitled: at(0.05), strengthened: at(0.05), elsewhere }),
+      DEFAULT_EFFORTS,
+    );
+    expect(retitle).toMatchObject({ action: 'retitle', clicks: 40, value: -5 });
+    expect(strengthen).toMatchObject({ action: 'strengthen', clicks: 40, value: 50 });
+    // A loss elsewhere can undo what the keyword itself would win.
+    expect(best(facts({ retitled: at(0.05), elsewhere }), DEFAULT_EFFORTS)).toBeNull();
   });
 
   test('a new target only where nothing serves; each surface has its own words', () => {

@@ -5,7 +5,7 @@ import type { Outcome, PlanFacts } from './facts';
 /** One alternative with what it is worth (method §8). */
 export interface Weighed extends Outcome {
   action: Action;
-  /** clicks · worth of a click · fit − cost, a month. */
+  /** clicks · worth of a click · fit + what comes elsewhere − cost, a month. */
   value: number;
   /** Days of work. */
   effort: number;
@@ -14,8 +14,11 @@ export interface Weighed extends Outcome {
 }
 
 /** What an outcome is worth a month. */
-export function valueOf({ clicks, cost }: Outcome, { worth, fit }: Pick<PlanFacts, 'worth' | 'fit'>): number {
-  return clicks * worth * fit - cost;
+export function valueOf(
+  { clicks, elsewhere, cost }: Outcome,
+  { worth, fit }: Pick<PlanFacts, 'worth' | 'fit'>,
+): number {
+  return clicks * worth * fit + elsewhere.value - cost;
 }
 
 /** All alternatives of a keyword, the highest priority first; those of unknown value last, in the order of the table. */

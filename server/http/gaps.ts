@@ -1,6 +1,7 @@
 import { dossier, dossierQuery, shownPage } from '@opsimath/contract/api/dossier';
 import { type GapQueryRead, gapGroupQuery, gapGroups, gapPage, gapQuery } from '@opsimath/contract/api/gaps';
 import { marketModels } from '@opsimath/contract/api/models';
+import { whatToDo, whatToDoQuery } from '@opsimath/contract/api/whatToDo';
 import { isoDay } from '@opsimath/contract/source/answers';
 import { z } from 'zod';
 import { notesOfKeywords } from '../data/notes';
@@ -61,6 +62,17 @@ export function gapRoutes(routes: Routes, services: Services): void {
       answer: gapGroups,
     },
     ({ params, query }) => analysis.gapGroups(params.id, query),
+  );
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/what-to-do',
+      summary:
+        'The same gaps from the side of the work: one line an action, each keyword’s gain counted once',
+      query: whatToDoQuery,
+      answer: whatToDo,
+    },
+    ({ params, query }) => analysis.whatToDo(params.id, query),
   );
   routes.add(
     {

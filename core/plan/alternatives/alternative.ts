@@ -1,5 +1,8 @@
 import type { Action } from '../../gap/action';
-import type { Foretold, Outcome, PlanFacts } from '../facts';
+import type { Brought, Foretold, Outcome, PlanFacts } from '../facts';
+
+/** Of what touches no page of ours that is there. */
+export const NOTHING: Brought = { clicks: 0, value: 0 };
 
 /** One thing that can be done for a keyword (method §8): a new one is a file of this shape and a line in `all.ts`. */
 export interface Alternative {
@@ -10,8 +13,13 @@ export interface Alternative {
 }
 
 /** What better places bring: demand · (click-through after − click-through as it is). Nothing is paid for it. */
-export function organicOutcome({ demand, asIs }: PlanFacts, after: Foretold): Outcome {
-  return { clicks: demand * (after.clickThrough - asIs.clickThrough), cost: 0, chance: after.chance };
+export function organicOutcome(
+  { demand, asIs }: PlanFacts,
+  after: Foretold,
+  elsewhere: Brought = NOTHING,
+): Outcome {
+  const clicks = demand * (after.clickThrough - asIs.clickThrough);
+  return { clicks, elsewhere, cost: 0, chance: after.chance };
 }
 
 /** Whether a forecast stands. */

@@ -4,5 +4,5 @@ import { type Alternative, isForetold, organicOutcome } from './alternative';
 export const retitle: Alternative = {
   action: ({ surface }) => (surface === 'marketplace' ? 'add the words' : 'retitle'),
   applies: ({ served, retitled }) => served && isForetold(retitled),
-  outcome: (facts) => organicOutcome(facts, facts.retitled),
+  outcome: (facts) => organicOutcome(facts, facts.retitled, facts.elsewhere.retitled),
 };

@@ -4,5 +4,5 @@ import { type Alternative, isForetold, organicOutcome } from './alternative';
 export const strengthen: Alternative = {
   action: () => 'strengthen',
   applies: ({ served, strengthened }) => served && isForetold(strengthened),
-  outcome: (facts) => organicOutcome(facts, facts.strengthened),
+  outcome: (facts) => organicOutcome(facts, facts.strengthened, facts.elsewhere.strengthened),
 };

@@ -10,6 +10,7 @@ import { givingWay } from '../kept/giveWay';
 import type { ColumnStore } from '../kept/columnStore';
 import type { ComparisonParts } from './comparison';
 import { Foreteller, type GainErrors, type Serving, absentServing } from './foretell';
+import { type PageEffects, type ServedNotes, pageEffects } from './pageEffects';
 import { OwnMaterial } from '../models/ownMaterial';
 import { slotStanding } from '../facts/slotFigures';
 import { type CapturedPage, CaptureReader } from '../facts/captures';
@@ -23,6 +24,9 @@ export interface CaptureFacts {
   /** 0–100; −1 where it is unknown. */
   difficulty: Int16Array;
   gainErrors: GainErrors;
+  /** Which of our targets serves, and what doing something to it does to its other keywords. */
+  served: ServedNotes;
+  effects: PageEffects;
   /** First answer, image or video block of the newest capture of which no slot is ours, as an index into FEATURE_CODES; 0 for none. */
   openBlocks: Uint8Array;
   /** Place that holds the first slot of that block, 0 for nobody, and its organic position there, 0 for none. */
@@ -54,6 +58,7 @@ export async function captureFacts(
   const serving = await servingOf(store, parts, rows, columns.ownOrganic);
   const foreteller = new Foreteller(models.forecast, models.curve, project.settings.front);
   const planned = serving.material.newPage(models.forecast.horizon);
+  const notes = facts.served;
   const giveWay = givingWay();
   for (let i = 0; i < rows.length; i++) {
     if (i % 256 === 0) await giveWay();
@@ -62,8 +67,14 @@ export async function captureFacts(
     if (columns.ownOrganic[i] !== UNKNOWN) {
       const served = serving.of(i, page, medians);
       columns.served[i] = served === null ? 0 : 1;
-      if (served === null) foreteller.noteUnserved(columns, facts.gainErrors, i, planned, medians);
-      else foreteller.noteServed(columns, facts.gainErrors, i, served);
+      if (served === null) {
+        foreteller.noteUnserved(columns, facts.gainErrors, i, planned, medians);
+        notes.entryScore[i] = foreteller.entryScoreOf(planned, medians);
+      } else {
+        foreteller.noteServed(columns, facts.gainErrors, i, served);
+        notes.place[i] = served.place;
+        notes.score[i] = foreteller.scoreOf(served);
+      }
     }
     if (page === null) continue;
     columns.featureFactor[i] = reader.featureFactor(page);
@@ -77,6 +88,7 @@ export async function captureFacts(
     }
     noteOpenBlock(facts, i, page, sides.masks);
   }
+  facts.effects = await pageEffects(store.database, parts, columns, notes, serving.material);
   return facts;
 }
 
@@ -107,17 +119,19 @@ export async function servingOf(
     const slot = now.ownSlot[rows[i]!]!;
     if (page !== null && slot >= 0)
       return {
+        place: now.ownPlace[rows[i]!]!,
         position,
         standing: slotStanding(page.figures, slot, page.figures.words[page.row]!),
         medians,
       };
     const asking = keyOf.get(i);
     if (isRanked(position)) {
-      const standing = asking === undefined ? null : material.standingOf(now.ownPlace[rows[i]!]!, asking);
-      return { position, standing, medians };
+      const place = now.ownPlace[rows[i]!]!;
+      const standing = asking === undefined ? null : material.standingOf(place, asking);
+      return { place, position, standing, medians };
     }
     const covering = asking === undefined ? null : material.covering(asking);
-    return covering === null ? null : absentServing(covering.standing, medians);
+    return covering === null ? null : absentServing(covering.place.id, covering.standing, medians);
   };
   return { material, of };
 }
@@ -129,6 +143,8 @@ function emptyFacts(size: number, listings: boolean): CaptureFacts {
   return {
     difficulty: new Int16Array(size).fill(-1),
     gainErrors: { retitled: unknown(), strengthened: unknown(), written: unknown() },
+    served: { place: new Int32Array(size), score: unknown(), entryScore: unknown() },
+    effects: { retitled: new Map(), strengthened: new Map() },
     openBlocks: new Uint8Array(size),
     blockHolder: new Int32Array(size),
     blockHolderAt: new Uint8Array(size),

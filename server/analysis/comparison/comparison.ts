@@ -10,7 +10,8 @@ import type { MarketRow } from '../../data/markets';
 import type { AdTerms } from '../facts/adTerms';
 import type { Borrowed } from '../facts/borrowed';
 import { type CaptureFacts, captureFacts } from './captureFacts';
-import { unforetold } from './foretell';
+import { nothingElsewhere, unforetold } from './foretell';
+import { elsewhereColumns } from './pageEffects';
 import { filled, picked } from '../facts/columnMaps';
 import type { ColumnStore } from '../kept/columnStore';
 import { monthOf } from '../facts/demand';
@@ -93,6 +94,7 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
     ),
     featureFactor: new Float64Array(size).fill(1),
     ...unforetold(size),
+    ...nothingElsewhere(size),
     worth,
     clickCost: filled(new Float64Array(size), (i) => costOfClick(parts, keywords[i]!, rows[i]!)),
     fit: new Float64Array(size).fill(parts.project.settings.fits.unjudged),
@@ -125,9 +127,15 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
 }
 
 /** Gaps, priorities and actions of what was gathered. */
-function compared(gathered: Omit<Comparison, 'gaps' | 'effort'>): Comparison {
-  const { front, efforts, thresholds } = gathered.project.settings;
-  const { columns } = gathered;
+function compared(given: Omit<Comparison, 'gaps' | 'effort'>): Comparison {
+  const { front, efforts, thresholds, shareMoved } = given.project.settings;
+  const { worth, fit } = given.columns;
+  const columns = {
+    ...given.columns,
+    elsewhereRetitled: elsewhereColumns(given.effects.retitled, worth, fit),
+    elsewhereStrengthened: elsewhereColumns(given.effects.strengthened, worth, fit),
+  };
+  const gathered = { ...given, columns };
   const { surface } = gathered.market;
   const gaps = compare(columns, {
     surface,
@@ -135,6 +143,7 @@ function compared(gathered: Omit<Comparison, 'gaps' | 'effort'>): Comparison {
     efforts,
     movement: thresholds,
     doubling: thresholds.doubling,
+    shareMoved,
   });
   const days = ACTIONS.map((action) => efforts[action]);
   const effort = filled(new Float64Array(gaps.action.length), (i) => days[gaps.action[i]!]!);

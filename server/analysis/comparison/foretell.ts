@@ -10,7 +10,7 @@ import { clickGradient, errorOf, gainError } from '@opsimath/core/forecast/gainE
 import { score } from '@opsimath/core/forecast/orderedLogit';
 import type { Action } from '@opsimath/core/gap/action';
 import { type CaptureMedians, type Standing, chanceFeatures } from '@opsimath/core/gap/chance';
-import type { ComparisonColumns, ForetoldColumns } from '@opsimath/core/gap/compare';
+import type { ComparisonColumns, ElsewhereColumns, ForetoldColumns } from '@opsimath/core/gap/compare';
 import { ABSENT } from '@opsimath/core/ranking/position';
 import type { Forecast } from '../models/forecast';
 
@@ -35,6 +35,8 @@ export type GainErrors = Record<AfterName, Float64Array>;
 
 /** What serves a keyword now: where it stands, and its fields as far as they are known. */
 export interface Serving {
+  /** The place that serves; 0 where nobody knows which. */
+  place: number;
   /** A column value, not unknown. */
   position: number;
   standing: Standing | null;
@@ -82,6 +84,18 @@ export class Foreteller {
       return this.of(position, MIDDLE, change);
     }
     return this.of(position, chanceFeatures(standing, medians), change);
+  }
+
+  /** Its score as it stands, from which everything is foretold; NaN where only a position is known. */
+  scoreOf({ position, standing, medians }: Serving): number {
+    if (standing === null) return NaN;
+    const features = medians === null ? MIDDLE : chanceFeatures(standing, medians);
+    return score(this.forecast.model.standing.weights, standingInputs(position, features));
+  }
+
+  /** The same of a target that is written for a keyword. */
+  entryScoreOf(planned: Standing, medians: CaptureMedians | null): number {
+    return score(this.forecast.model.entry.weights, entryFeatures(planned, medians));
   }
 
   /** Where a target will stand that is written now. */
@@ -155,8 +169,21 @@ export function unforetold(size: number): Record<'asIs' | AfterName, ForetoldCol
   return { asIs: unknown(), retitled: unknown(), strengthened: unknown(), written: unknown() };
 }
 
+/** Columns of what an action does elsewhere, before anything is known to. */
+export function nothingElsewhere(
+  size: number,
+): Record<'elsewhereRetitled' | 'elsewhereStrengthened', ElsewhereColumns> {
+  const nothing = (): ElsewhereColumns => ({ clicks: new Float64Array(size), value: new Float64Array(size) });
+  return { elsewhereRetitled: nothing(), elsewhereStrengthened: nothing() };
+}
+
 /** Standing of somebody absent who could serve. */
-export const absentServing = (standing: Standing, medians: CaptureMedians | null): Serving => ({
+export const absentServing = (
+  place: number,
+  standing: Standing,
+  medians: CaptureMedians | null,
+): Serving => ({
+  place,
   position: ABSENT,
   standing,
   medians,

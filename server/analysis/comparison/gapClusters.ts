@@ -6,17 +6,18 @@ import { firstPlaces } from '../facts/firstPlaces';
 import type { Standings } from '../facts/standings';
 import type { Workspace } from '../kept/workspace';
 
-const MOST_KEYWORDS = 100_000;
+/** More keywords than these are not made clusters of. */
+export const MOST_CLUSTERED = 100_000;
 /** A comparison that only verdicts changed stands on the same standings. */
 const kept = new WeakMap<Standings, Promise<Int32Array>>();
 
 /** The cluster number (method §10) of every row of a comparison, by the result pages it rests on. */
 export function clustersOf(workspace: Workspace, comparison: Comparison): Promise<Int32Array> {
   const { now, keywords } = comparison;
-  if (keywords.length > MOST_KEYWORDS)
+  if (keywords.length > MOST_CLUSTERED)
     throw new KnownProblem(
       'too-many-for-clusters',
-      `${keywords.length} keywords are compared; clusters are made of up to ${MOST_KEYWORDS}.`,
+      `${keywords.length} keywords are compared; clusters are made of up to ${MOST_CLUSTERED}.`,
       'Compare a list or a look-up instead.',
     );
   let clusters = kept.get(now);

@@ -2,6 +2,7 @@ import type { GapSort } from '@opsimath/contract/api/gaps';
 import type { GapFigure } from '@opsimath/contract/figures/gapFigures';
 import { volumeToResults, volumeToRivals } from '@opsimath/core/gap/ratios';
 import { middleCpc } from '@opsimath/core/gap/worth';
+import { isOnFront } from '@opsimath/core/ranking/front';
 import { estimatedClicks } from '@opsimath/core/ranking/clickThrough';
 import { ABSENT, UNKNOWN } from '@opsimath/core/ranking/position';
 import { filled } from '../facts/columnMaps';
@@ -56,6 +57,8 @@ const READERS: Record<GapFigure | Word, (comparison: Comparison) => Figures | ((
   'as it is': ({ columns }) => columns.asIs.chance,
   worth: ({ columns }) => columns.worth,
   gain: ({ gaps }) => gaps.gain,
+  elsewhere: ({ gaps }) => gaps.elsewhere,
+  'to lose': toLose,
   'a month': ({ gaps }) => gaps.worthAMonth,
   cpc:
     ({ metrics, rows }) =>
@@ -95,6 +98,16 @@ const READERS: Record<GapFigure | Word, (comparison: Comparison) => Figures | ((
   'front rating': ({ frontMedians }) => frontMedians.rating,
   'front reviews': ({ frontMedians }) => frontMedians.reviews,
 };
+
+/** Clicks a month that a place on the front is expected to lose without any action (method §8); unknown elsewhere. */
+function toLose({ columns, curve, project }: Comparison): (i: number) => number {
+  return (i) => {
+    const own = columns.ownOrganic[i]!;
+    if (!isOnFront(own, project.settings.front)) return NaN;
+    const left = columns.expectedVolume[i]! * columns.featureFactor[i]!;
+    return left * (curve[own]! - columns.asIs.clickThrough[i]!);
+  };
+}
 
 /** Estimated clicks a month at some positions (method §3): 0 for absent, unknown for unknown. */
 function clicksAt({ volume, columns, curve }: Comparison, positions: Uint8Array): (i: number) => number {

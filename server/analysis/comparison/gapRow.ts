@@ -1,6 +1,6 @@
 import type { GapRow } from '@opsimath/contract/api/gaps';
 import { type GapFigure, GAP_FIGURE_NAMES } from '@opsimath/contract/figures/gapFigures';
-import { ACTIONS } from '@opsimath/core/gap/action';
+import { ACTIONS, type Action } from '@opsimath/core/gap/action';
 import { GAP_KINDS, isNear } from '@opsimath/core/gap/kind';
 import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
 import { PAID_STATES } from '@opsimath/core/gap/paid';
@@ -16,6 +16,7 @@ import { trackedAmong } from '../../data/tracked';
 import { FEATURE_CODES } from '../../data/segments/captureColumns';
 import type { Comparison } from './comparison';
 import { FORETOLD_OF } from './foretell';
+import { type ToldElsewhere, toldElsewhere } from './pageEffects';
 import { positionOf } from '../facts/positionOf';
 import { marksOfRow } from './gapFilter';
 import { gapFigure } from './gapFigures';
@@ -45,13 +46,12 @@ function gapRow(
   addresses: ReadonlyMap<number, string>,
   tracked: ReadonlySet<number>,
 ): Omit<GapRow, 'block'> {
-  const { columns, gaps, now, before, metrics, project } = comparison;
+  const { columns, gaps, now, before, metrics } = comparison;
   const row = comparison.rows[i]!;
   const own = columns.ownOrganic[i]!;
   const kind = gaps.kind[i]!;
   const action = ACTIONS[gaps.action[i]!]!;
   const rivals = columns.rivalOrganic.map((rival) => rival[i]!);
-  const front = project.settings.front;
   const capture = now.capture[row]!;
   const figure = (name: GapFigure): number | null => gapFigure(comparison, name, i);
   return {
@@ -89,26 +89,14 @@ function gapRow(
     worthSource: WORTH_SOURCES[comparison.worthSource[i]!]!,
     aim: gaps.aim[i] === 0 ? null : gaps.aim[i]!,
     gain: figure('gain'),
+    elsewhere: elsewhereOf(comparison, i, action),
     worthAMonth: figure('a month'),
     effort: comparison.effort[i]!,
     priority: figure('priority'),
     action,
-    reason: reason({
-      action,
-      own,
-      ownPaid: columns.ownPaid[i]!,
-      rivalsInFront: rivals
-        .filter((position) => isRanked(position) && position <= front)
-        .sort((a, b) => a - b),
-      front,
-      frontPhrase: frontPhraseOf(comparison, i),
-      ownTargets: columns.ownTargets[i]!,
-      searches: known(columns.expectedVolume[i]!),
-      asIs: known(columns.asIs.chance[i]!),
-      chance: known(gaps.chance[i]!),
+    reason: reasonOf(comparison, i, action, {
       value: known(gaps.worthAMonth[i]!),
-      currency: project.settings.currency,
-      effort: comparison.effort[i]!,
+      elsewhere: elsewhereOf(comparison, i, action),
     }),
     cpcLow: known(metrics.cpcLow[row]!),
     cpcHigh: known(metrics.cpcHigh[row]!),
@@ -127,6 +115,41 @@ function gapRow(
     frontReviews: figure('front reviews'),
     parts: partsOf(comparison, i),
   };
+}
+
+/** Why an action stands where it does, in a sentence. @param brings what it adds a month, and on other keywords */
+export function reasonOf(
+  comparison: Comparison,
+  i: number,
+  action: Action,
+  brings: { value: number | null; elsewhere: ToldElsewhere | null },
+): string {
+  const { columns, project } = comparison;
+  const { front, efforts, currency } = project.settings;
+  const foretold = FORETOLD_OF[action];
+  const held = columns.rivalOrganic.map((rival) => rival[i]!);
+  return reason({
+    action,
+    own: columns.ownOrganic[i]!,
+    ownPaid: columns.ownPaid[i]!,
+    rivalsInFront: held.filter((position) => isRanked(position) && position <= front).sort((a, b) => a - b),
+    front,
+    frontPhrase: frontPhraseOf(comparison, i),
+    ownTargets: columns.ownTargets[i]!,
+    searches: known(columns.expectedVolume[i]!),
+    asIs: known(columns.asIs.chance[i]!),
+    chance: known(foretold === undefined ? columns.asIs.chance[i]! : columns[foretold].chance[i]!),
+    currency,
+    effort: efforts[action],
+    ...brings,
+  });
+}
+
+/** What an action for a keyword does to other keywords of its page; `null` where it touches none that counts. */
+export function elsewhereOf({ effects }: Comparison, i: number, action: Action): ToldElsewhere | null {
+  const name = FORETOLD_OF[action];
+  const effect = name === undefined || name === 'written' ? undefined : effects[name].get(i);
+  return effect === undefined || effect.clicks.length === 0 ? null : toldElsewhere(effect.clicks);
 }
 
 function blockOf(
@@ -159,6 +182,7 @@ export function partsOf(comparison: Comparison, i: number): GapRow['parts'] {
   const searched = columns.expectedVolume[i]! * columns.featureFactor[i]!;
   return worthParts({
     volumeRange: volumeRangeOf(comparison.metrics, comparison.rows[i]!),
+    // What comes elsewhere goes in as what it saves: it moves with the same demand.
     clicks: gaps.gain[i]!,
     value: gaps.worthAMonth[i]!,
     // What ads bring rests on no forecast.

@@ -12,6 +12,8 @@ const POOLED: readonly Ground[] = ['projects', 'roster', 'facts', 'keywords', 'l
  */
 const KINDS = {
   comparison: { most: 6, grounds: COMPARED },
+  /** Its name says which comparison. */
+  work: { most: 6, grounds: [] },
   compared: { most: 12, grounds: ['facts', 'keywords', 'tracked'] },
   judged: { most: 6, grounds: ['verdicts'] },
   order: { most: 24, grounds: [] },

@@ -211,6 +211,7 @@ const OTHERWISE: Record<keyof typeof projectSettings.shape, unknown> = {
   littleDemand: 400,
   resultsPerPage: 7,
   titleLimits: { web: 20 },
+  shareMoved: 0.5,
   fits: { unjudged: 0.2 },
   thresholds: { climbing: 1 },
   verdictReasons: ['c'],

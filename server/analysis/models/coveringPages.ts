@@ -39,6 +39,11 @@ export class CoveringPages {
     });
   }
 
+  /** What is known of a page beside its title. */
+  fieldsOf(page: number): readonly string[] {
+    return this.fields[page]!;
+  }
+
   /** Pages that hold every word of a keyword, by index. */
   *covering(keywordKey: string): Generator<number> {
     const wanted = words(contentStems(keywordKey, this.language));

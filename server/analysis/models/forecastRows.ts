@@ -7,7 +7,7 @@ import { ABSENT } from '@opsimath/core/ranking/position';
 import { keywordKeys } from '../../data/keywordKeys';
 import { keywordIdRange } from '../../data/keywords';
 import type { MarketRow } from '../../data/markets';
-import { placeVersions } from '../../data/places';
+import { placeVersions, placesById } from '../../data/places';
 import { findSegments } from '../../data/segments/segments';
 import { type CaptureColumns, CaptureReader, captureColumnsOf } from '../facts/captures';
 import { slotStanding } from '../facts/slotFigures';
@@ -134,21 +134,30 @@ async function gathered(
   const keyword: number[] = [];
   const gone: Gone[] = [];
   const numbers = new Map<number, number>();
+  const newest = newestOf(pairs);
+  const siteOf = await sitesOf(workspace, reader, newest);
   const met = new Met(workspace.store, reader);
   const giveWay = givingWay();
   let used = 0;
-  for (const pair of newestOf(pairs)) {
+  for (const pair of newest) {
     await giveWay();
     const then = reader.pageAt(pair.before.number, pair.before.row);
     const later = reader.pageAt(pair.after.number, pair.after.row);
     const elsewhere = await met.at(pair.after.number);
     const medians = then.figures.medians.map((values) => values[then.row]!);
     const words = then.figures.words[then.row]!;
-    const found = new Map(reader.results(later, DEPTH).map((result) => [result.place, result]));
+    const laterResults = reader.results(later, DEPTH);
+    const found = new Map(laterResults.map((result) => [result.place, result]));
+    // Whoever stands somewhere is the best of its site, and so it is later, whichever page that is then.
+    const bestLater = new Map<string | number, number>();
+    for (const { place, position } of laterResults)
+      if (!bestLater.has(siteOf(place))) bestLater.set(siteOf(place), position);
+    const sites = new Set<string | number>();
     if (!numbers.has(pair.keyword)) numbers.set(pair.keyword, numbers.size);
     used++;
     for (const { slot, position, place } of reader.results(then, DEPTH)) {
-      if (place === 0) continue;
+      if (place === 0 || sites.has(siteOf(place))) continue;
+      sites.add(siteOf(place));
       const was = slotStanding(then.figures, slot, words);
       const there = found.get(place);
       const seen = there?.slot ?? elsewhere.slots.get(place);
@@ -160,7 +169,7 @@ async function gathered(
       }
       const updated = seen === undefined ? -1 : later.figures.updated[seen]!;
       before.push(position);
-      after.push(there?.position ?? ABSENT);
+      after.push(bestLater.get(siteOf(place)) ?? ABSENT);
       features.push(...chanceFeatures(was, medians));
       changes.push(
         is.phraseInTitle - was.phraseInTitle,
@@ -183,6 +192,20 @@ async function gathered(
     },
     captures: used,
   };
+}
+
+/** Whose page a place is: the site, channel or shop above it, else itself. */
+async function sitesOf(
+  { database }: Workspace,
+  reader: CaptureReader,
+  pairs: readonly Pair[],
+): Promise<(place: number) => string | number> {
+  const places = new Set<number>();
+  for (const { before, after } of pairs)
+    for (const { number, row } of [before, after])
+      for (const { place } of reader.results(reader.pageAt(number, row), DEPTH)) places.add(place);
+  const rows = await placesById(database, places);
+  return (place) => rows.get(place)?.parent ?? place;
 }
 
 /** The words of places that fell out, as they were met elsewhere later. */

@@ -32,6 +32,14 @@ export class OwnMaterial {
     return null;
   }
 
+  /** Title and further fields of one of our pages; `null` where its title is not known. */
+  wordsOf(place: number): { title: string; fields: readonly string[] } | null {
+    const page = this.byId.get(place);
+    return page === undefined
+      ? null
+      : { title: this.pages.pages[page]!.title, fields: this.pages.fieldsOf(page) };
+  }
+
   /** One of our pages as it stands to a keyword by what is known of it; `null` where its title is not known. */
   standingOf(place: number, keywordKey: string): Standing | null {
     const page = this.byId.get(place);

@@ -8,6 +8,7 @@ import { ABSENT } from '@opsimath/core/ranking/position';
 import { servingOf } from '../comparison/captureFacts';
 import type { Comparison } from '../comparison/comparison';
 import { CHANGE_OF, FORETOLD_OF, Foreteller } from '../comparison/foretell';
+import { elsewhereOf } from '../comparison/gapRow';
 import { type CapturedPage, CaptureReader, type Captures } from '../facts/captures';
 import type { ColumnStore } from '../kept/columnStore';
 import type { Workspace } from '../kept/workspace';
@@ -47,15 +48,20 @@ export async function forecastOf(
     return foreteller.standing(served!, CHANGE_OF[foretold](served!.standing!)!);
   };
   const weighed = weighAll(
-    planFacts(columns, i, gaps.doubling[i] === 1, market.surface),
+    planFacts(columns, i, gaps.doubling[i] === 1, {
+      surface: market.surface,
+      shareMoved: project.settings.shareMoved,
+    }),
     project.settings.efforts,
   );
   const known = (value: number): number | null => (Number.isNaN(value) ? null : value);
   return {
     forecast: { ...told, asIs: Array.from(asIs) },
-    alternatives: weighed.map(({ action, clicks, cost, chance, value, effort, priority }) => ({
+    alternatives: weighed.map(({ action, clicks, elsewhere, cost, chance, value, effort, priority }) => ({
       action,
       clicks: known(clicks),
+      elsewhere: elsewhereOf(comparison, i, action),
+      elsewhereValue: elsewhere.value,
       cost: known(cost),
       chance: known(chance),
       value: known(value),

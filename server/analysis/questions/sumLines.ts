@@ -153,13 +153,40 @@ function worthLines(comparison: Comparison, i: number, row: GapRow, { volume }: 
   const { currency } = project.settings;
   const verdict = VERDICTS[verdicts[i]!]!;
   const fit = columns.fit[i]!;
+  const foretold = FORETOLD_OF[row.action];
+  const elsewhere =
+    foretold === 'retitled'
+      ? columns.elsewhereRetitled
+      : foretold === 'strengthened'
+        ? columns.elsewhereStrengthened
+        : null;
+  const others = elsewhere?.value[i] ?? 0;
   const cost =
-    row.gain === null || row.worthAMonth === null ? null : row.gain * row.worth * fit - row.worthAMonth;
+    row.gain === null || row.worthAMonth === null
+      ? null
+      : row.gain * row.worth * fit + others - row.worthAMonth;
   return [
     line('Worth of a click', row.worth, 2, WORTH_HOW[row.worthSource], worthFrom(comparison, row, volume)),
     line('Fit', fit, 1, verdict, verdict === 'unjudged' ? 'no verdict yet' : 'verdict, Sift', false),
+    ...(row.elsewhere === null
+      ? []
+      : [
+          line(
+            'On other keywords',
+            others,
+            2,
+            `what ${row.elsewhere.won.keywords} win and ${row.elsewhere.lost.keywords} lose of the same page, each at its own worth and fit, ${currency} a month`,
+            'forecast, word by word',
+          ),
+        ]),
     line('Cost', cost, 2, `beside work, ${currency} a month; what is saved is below 0`, 'worked out'),
-    line('Adds', row.worthAMonth, 2, `clicks added × worth × fit − cost, ${currency} a month`, 'worked out'),
+    line(
+      'Adds',
+      row.worthAMonth,
+      2,
+      `clicks added × worth × fit${row.elsewhere === null ? '' : ' + other keywords'} − cost, ${currency} a month`,
+      'worked out',
+    ),
     line('Effort', row.effort, 2, `days to ${row.action}`, 'settings', false),
     line(
       'Priority',

@@ -30,6 +30,7 @@ import { targetMarkets } from '../questions/targetMarkets';
 import { targetProfile } from '../questions/targetProfile';
 import { report } from '../questions/report';
 import { variantPage } from '../questions/variants';
+import { whatToDo } from '../questions/whatToDo';
 import { wordCounts } from '../questions/wordCounts';
 import { closeFitWorkers } from '../models/inFitWorker';
 import { closeWordWorkers } from '../words/inWordWorker';
@@ -48,6 +49,7 @@ type Rest<F> = F extends (workspace: Workspace, ...rest: infer R) => unknown ? R
 /** Everything this thread answers, by name. */
 const answers = {
   gapPage: (...args: Rest<typeof gapPage>) => gapPage(workspace, ...args),
+  whatToDo: (...args: Rest<typeof whatToDo>) => whatToDo(workspace, ...args),
   gapGroups: (...args: Rest<typeof gapGroups>) => gapGroups(workspace, ...args),
   keywordsCompared: (...args: Rest<typeof keywordsCompared>) => keywordsCompared(workspace, ...args),
   overTime: (...args: Rest<typeof overTime>) => overTime(workspace, ...args),

@@ -41,6 +41,17 @@ export function EffortSettings({ settings, onChange: apply }: SettingsPart) {
           <Usual value={settings.horizons[surface]} usual={DEFAULTS.horizons[surface]} />
         </label>
       ))}
+      <h3>Bids</h3>
+      <label>
+        <span>Share of paid clicks that come to our result once a bid is gone</span>
+        <Figure
+          value={settings.shareMoved}
+          min={0}
+          max={1}
+          onChange={(shareMoved) => apply({ shareMoved }, 'Share of clicks that move')}
+        />
+        <Usual value={settings.shareMoved} usual={DEFAULTS.shareMoved} />
+      </label>
       <h3>Tags of a target, at most</h3>
       {(['video', 'marketplace'] as const).map((surface) => (
         <label key={surface}>
