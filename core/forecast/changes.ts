@@ -14,6 +14,16 @@ export interface ChangedRows {
   keyword: Int32Array;
 }
 
+/** How much less surely a place is foretold once words have changed, by what changed: the scores are divided by it; 1 or more. */
+export interface Spreads {
+  /** The phrase came into the title, and nothing went. */
+  phrase: number;
+  /** Words came, and nothing went. */
+  came: number;
+  /** Words went. */
+  went: number;
+}
+
 export interface FittedChanges {
   weights: Float64Array;
   /** Covariance of the weights, row by row. */
@@ -21,31 +31,33 @@ export interface FittedChanges {
   rows: number;
   /** How strongly the prior of words holds, in rows; ∞ where too few rows changed at all. */
   strength: number;
-  /** How much wider a forecast is once words have changed, 1 or more. */
-  spread: number;
+  spread: Spreads;
 }
 
 /** Changed rows below which the prior alone holds; and rows of which words changed below which its strength is the stated one. */
 const LEAST_CHANGED = 200;
 /** How many rows’ worth of certainty the prior of words may be given, and what it has where too few tell. */
-const STRENGTHS = [1, 10, 100, 1000, 10_000] as const;
+const STRENGTHS = [10, 100, 1000] as const;
 const STATED_STRENGTH = 100;
-/** How much wider a forecast may be once words have changed, and how much it is where too few tell. */
-const SPREADS = [1, 1.25, 1.5, 1.75, 2, 2.5, 3] as const;
-export const STATED_SPREAD = 1.5;
-/** Of touches the prior is 0, a place to begin. */
-const TOUCHES = 2;
+/** Spreads that are tried, and what they are where too few rows tell. */
+const SPREADS = [1, 1.25, 1.5, 2] as const;
+export const STATED_SPREAD: Spreads = { phrase: 1.5, came: 1.5, went: 2 };
+const LEAST_OF_A_KIND = 20;
+/** Changes of words that come, and as many that go; of what is after them the prior is 0, a place to begin. */
+const WORDS = 3;
 const FOLDS = 5;
+/** Of rows that were only touched so many are looked at while shares and strengths are tried. */
+const THINNED = 20;
 const STEPS = 20;
 const SETTLED = 1e-6;
 const LEAST = 1e-12;
 
 /**
  * What changes do (method §6a). Few are seen: their weights lean on a prior, which is what the same difference does among
- * the results of one capture, as strongly as makes held-out rows of changed words most likely; and whoever changed words is
+ * the results of one capture, as strongly as makes held-out rows of changed words most likely; whoever changed words is
  * less surely foretold, by how much the same rows say.
  *
- * @param prior a weight a change, in logits; those of words come first
+ * @param prior a weight a change, in logits; those of words come first, then all others
  */
 export function fitChanges(
   rows: ChangedRows,
@@ -53,23 +65,29 @@ export function fitChanges(
   prior: Float64Array,
 ): FittedChanges {
   const size = rows.band.length;
-  const nothing = { covariance: new Float64Array(rows.width ** 2), rows: size, spread: STATED_SPREAD };
-  if (size < LEAST_CHANGED) return { weights: prior, strength: Infinity, ...nothing };
-  const telling = rowsOfWords(rows);
-  if (telling.length < LEAST_CHANGED) {
-    const fitted = leaning(rows, thresholds, prior, STATED_STRENGTH, STATED_SPREAD, () => true);
-    return { ...fitted, rows: size, strength: STATED_STRENGTH, spread: STATED_SPREAD };
+  if (size < LEAST_CHANGED)
+    return {
+      weights: prior,
+      covariance: new Float64Array(rows.width ** 2),
+      rows: size,
+      strength: Infinity,
+      spread: STATED_SPREAD,
+    };
+  const kinds = kindsOf(rows);
+  const telling = kinds.phrase.length + kinds.came.length + kinds.went.length;
+  let [strength, spread] = [STATED_STRENGTH as number, STATED_SPREAD];
+  if (telling >= LEAST_CHANGED) {
+    const all = [...kinds.phrase, ...kinds.came, ...kinds.went];
+    const heldOut = (own: number, spreads: Spreads, of = all): number =>
+      heldOutScore(rows, thresholds, prior, own, spreads, of);
+    strength = likeliest(STRENGTHS, (one) => heldOut(one, spread));
+    for (const kind of ['went', 'came', 'phrase'] as const) {
+      if (kinds[kind].length < LEAST_OF_A_KIND) continue;
+      const own = likeliest(SPREADS, (one) => heldOut(strength, { ...spread, [kind]: one }, kinds[kind]));
+      spread = { ...spread, [kind]: own };
+    }
   }
-  const score = (strength: number, spread: number): number =>
-    heldOutScore(rows, thresholds, prior, strength, spread, telling);
-  const strength = likeliest(STRENGTHS, (one) => score(one, STATED_SPREAD));
-  const spread = likeliest(SPREADS, (one) => score(strength, one));
-  return {
-    ...leaning(rows, thresholds, prior, strength, spread, () => true),
-    rows: size,
-    strength,
-    spread,
-  };
+  return { ...leaning(rows, thresholds, prior, strength, spread, () => true), rows: size, strength, spread };
 }
 
 function likeliest<T extends number>(tried: readonly T[], score: (one: T) => number): T {
@@ -81,38 +99,60 @@ function likeliest<T extends number>(tried: readonly T[], score: (one: T) => num
   return kept;
 }
 
-/** Rows of which words changed, not only the day. */
-function rowsOfWords(rows: ChangedRows): number[] {
-  const telling: number[] = [];
-  for (let row = 0; row < rows.band.length; row++)
-    if (hasWords(rows.changes, row * rows.width, rows.width)) telling.push(row);
-  return telling;
+/** Which kind of change of words the changes are; `null` for none, a touch alone. */
+export function kindOfChange(changes: ArrayLike<number>, from = 0): keyof Spreads | null {
+  for (let n = WORDS; n < 2 * WORDS; n++) if (changes[from + n]! < 0) return 'went';
+  if (changes[from]! > 0) return 'phrase';
+  for (let n = 1; n < WORDS; n++) if (changes[from + n]! > 0) return 'came';
+  return null;
 }
 
-/** Whether any change beside touches is there. @param from where the row’s changes begin */
-export function hasWords(changes: ArrayLike<number>, from: number, width: number): boolean {
-  for (let n = 0; n < width - TOUCHES; n++) if (changes[from + n] !== 0) return true;
-  return false;
+function kindsOf(rows: ChangedRows): Record<keyof Spreads, number[]> {
+  const kinds: Record<keyof Spreads, number[]> = { phrase: [], came: [], went: [] };
+  for (let row = 0; row < rows.band.length; row++) {
+    const kind = kindOfChange(rows.changes, row * rows.width);
+    if (kind !== null) kinds[kind].push(row);
+  }
+  return kinds;
 }
 
-/** Σ ln P of what came, over rows of changed words that the fit had not seen. */
+/** The spread of a forecast with these changes: 1 where no words are among them. */
+export function spreadOf(spread: Spreads, changes: ArrayLike<number>, from = 0): number {
+  const kind = kindOfChange(changes, from);
+  return kind === null ? 1 : spread[kind];
+}
+
+/** Σ ln P of what came, over rows that the fit had not seen. */
 function heldOutScore(
   rows: ChangedRows,
   thresholds: Float64Array,
   prior: Float64Array,
   strength: number,
-  spread: number,
+  spread: Spreads,
   telling: readonly number[],
 ): number {
   let sum = 0;
-  const wider = thresholds.map((threshold) => threshold / spread);
   for (let fold = 0; fold < FOLDS; fold++) {
     const isHeldOut = (row: number): boolean => rows.keyword[row]! % FOLDS === fold;
-    const { weights } = leaning(rows, thresholds, prior, strength, spread, (row) => !isHeldOut(row));
+    const { weights } = leaning(
+      rows,
+      thresholds,
+      prior,
+      strength,
+      spread,
+      (row) =>
+        !isHeldOut(row) && (row % THINNED === 0 || kindOfChange(rows.changes, row * rows.width) !== null),
+    );
     for (const row of telling) {
       if (!isHeldOut(row)) continue;
-      const shift = rows.shift[row]! + score(weights, rows.changes, row * rows.width);
-      sum += Math.log(Math.max(distributionAt(wider, shift / spread)[rows.band[row]!]!, LEAST));
+      const from = row * rows.width;
+      const wider = spreadOf(spread, rows.changes, from);
+      const at = (rows.shift[row]! + score(weights, rows.changes, from)) / wider;
+      const told = distributionAt(
+        thresholds.map((threshold) => threshold / wider),
+        at,
+      );
+      sum += Math.log(Math.max(told[rows.band[row]!]!, LEAST));
     }
   }
   return sum;
@@ -126,26 +166,23 @@ function leaning(
   thresholds: Float64Array,
   prior: Float64Array,
   strength: number,
-  spread: number,
+  spread: Spreads,
   counts: (row: number) => boolean,
 ): { weights: Float64Array; covariance: Float64Array } {
-  const { band } = rows;
-  const taking: number[] = [];
-  for (let row = 0; row < band.length; row++) if (counts(row)) taking.push(row);
+  const taking: { row: number; ease: number }[] = [];
+  for (let row = 0; row < rows.band.length; row++)
+    if (counts(row)) taking.push({ row, ease: 1 / spreadOf(spread, rows.changes, row * rows.width) });
   // A quarter is what a row tells at the most.
-  const stiffness = Float64Array.from(
-    prior,
-    (_, n) => (n < prior.length - TOUCHES ? strength : 1) / 4 / spread ** 2,
-  );
+  const stiffness = Float64Array.from(prior, (_, n) => (n < 2 * WORDS ? strength : 1) / 4);
   const pull: Pull = { prior, stiffness };
   let weights = Float64Array.from(prior);
-  let at = evaluate(rows, thresholds, taking, weights, spread, pull);
+  let at = evaluate(rows, thresholds, taking, weights, pull);
   for (let step = 0; step < STEPS; step++) {
     const move = solve(at.information, Matrix.columnVector(at.gradient)).to1DArray();
     let size = 1;
     for (;;) {
       const next = weights.map((weight, n) => weight + size * move[n]!);
-      const there = evaluate(rows, thresholds, taking, next, spread, pull);
+      const there = evaluate(rows, thresholds, taking, next, pull);
       if (there.objective >= at.objective || size < SETTLED) {
         [weights, at] = [next, there];
         break;
@@ -163,30 +200,30 @@ interface Pull {
   stiffness: Float64Array;
 }
 
+/** The penalised log likelihood with its gradient, and what the rows tell of the weights. */
 function evaluate(
   { shift, changes, width, band }: ChangedRows,
   thresholds: Float64Array,
-  taking: readonly number[],
+  taking: readonly { row: number; ease: number }[],
   weights: Float64Array,
-  spread: number,
   { prior, stiffness }: Pull,
 ): { objective: number; gradient: Float64Array; information: Matrix } {
   const gradient = Float64Array.from(weights, (weight, n) => stiffness[n]! * (prior[n]! - weight));
   let objective = 0;
   weights.forEach((weight, n) => (objective -= (stiffness[n]! / 2) * (weight - prior[n]!) ** 2));
   const told = new Float64Array(width * width);
-  for (const row of taking) {
+  for (const { row, ease } of taking) {
     const from = row * width;
-    const ease = hasWords(changes, from, width) ? 1 / spread : 1;
     const at = shift[row]! + score(weights, changes, from);
     const up = band[row] === ABSENT_BAND ? 1 : sigmoid(ease * (thresholds[band[row]!]! + at));
     const low = band[row] === 0 ? 0 : sigmoid(ease * (thresholds[band[row]! - 1]! + at));
     objective += Math.log(Math.max(up - low, LEAST));
     const stiff = ease ** 2 * (up * (1 - up) + low * (1 - low));
+    const slope = ease * (1 - up - low);
     for (let i = 0; i < width; i++) {
       const input = changes[from + i]!;
       if (input === 0) continue;
-      gradient[i]! += ease * (1 - up - low) * input;
+      gradient[i]! += slope * input;
       for (let j = 0; j < width; j++) told[i * width + j]! += stiff * input * changes[from + j]!;
     }
   }

@@ -10,12 +10,12 @@ const SIZE = 2 * REACH * (1 / STEP) + 1;
  * touches. Off by less than 10⁻⁴ of the largest.
  *
  * @param clicks of the bands (`bandClicks`)
- * @param spread how much wider than the fitted thresholds (`ForecastModel.spread`)
+ * @param spread by which thresholds and score are divided (`Spreads`)
  */
 export function clickThroughAt(
   thresholds: Float64Array,
   clicks: Float64Array,
-  spread: number,
+  spread = 1,
 ): (score: number) => number {
   const wider = thresholds.map((threshold) => threshold / spread);
   const table = Float64Array.from({ length: SIZE }, (_, n) =>

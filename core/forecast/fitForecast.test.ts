@@ -19,7 +19,11 @@ import { type ForecastRows, fitForecast } from './fitForecast';
 /** What makes the rows: the stated defaults, but a touch helps and a phrase does more. */
 const TRUE: ForecastModel = (() => {
   const defaults = defaultForecast(DEFAULT_WEIGHTS);
-  return { ...defaults, changes: Float64Array.from([2, 1.5, 1, 1.2, 3, 0.5, 0.6, 1]), spread: 1.5 };
+  return {
+    ...defaults,
+    changes: Float64Array.from([2, 1.5, 1, 1.2, 3, 0.5, 0.6, 1, 0.4, -0.2]),
+    spread: { phrase: 1.5, came: 1.5, went: 2 },
+  };
 })();
 const FEATURES = [0.5, 0, 0.2, 0.1, 0, 0, 0];
 
@@ -30,6 +34,8 @@ function drawn(captures: number, seed: number, every: number, each = 60): Foreca
   const pairs = {
     before: new Uint8Array(size),
     after: new Uint8Array(size),
+    held: new Uint8Array(size).fill(1),
+    siteAfter: new Uint8Array(size),
     features: new Float64Array(size * FEATURE_COUNT),
     changes: new Float64Array(size * CHANGE_COUNT),
     keyword: Int32Array.from({ length: size }, (_, row) => Math.floor(row / each)),
@@ -48,7 +54,7 @@ function drawn(captures: number, seed: number, every: number, each = 60): Foreca
     const distribution = forecastStanding(TRUE, position, features, change);
     let left = even();
     const band = distribution.findIndex((part) => (left -= part) < 0);
-    pairs.after[row] = band < 0 || band === ABSENT_BAND ? ABSENT : bandEnds(band).last;
+    pairs.siteAfter[row] = pairs.after[row] = band < 0 || band === ABSENT_BAND ? ABSENT : bandEnds(band).last;
   }
   return { pairs, captures };
 }

@@ -28,6 +28,10 @@ export interface PairRows {
   /** Column values: where it stood, and where it stood later; never unknown. */
   before: Uint8Array;
   after: Uint8Array;
+  /** How many results of the same site the first page held, for the best of them; 0 for the others. */
+  held: Uint8Array;
+  /** Where the best of the same site stood later. */
+  siteAfter: Uint8Array;
   /** Seven features a row at the first capture, in the order of CHANCE_FEATURES. */
   features: Float64Array;
   /** `CHANGE_COUNT` figures a row, a change each. */
@@ -63,6 +67,8 @@ export interface FittedForecast extends Omit<ForecastModel, 'entry'> {
 
 /** Captures that must be paired before a model is fitted; below, the stated defaults hold (method §6a). */
 export const LEAST_PAIRED = 200;
+/** Results of which nothing changed that are learnt from. */
+const MOST_CALM = 100_000;
 const FOLDS = 5;
 const LEAST = 1e-12;
 
@@ -81,12 +87,18 @@ export function fitForecast({ pairs, captures }: ForecastRows, front: number): F
   const changed = new Uint8Array(size);
   for (let row = 0; row < size; row++) {
     const features = pairs.features.subarray(row * FEATURE_COUNT, (row + 1) * FEATURE_COUNT);
-    inputs.set(standingInputs(pairs.before[row]!, Array.from(features)), row * STANDING_INPUTS);
-    band[row] = bandOfColumn(pairs.after[row]!);
+    const held = pairs.held[row]!;
+    inputs.set(standingInputs(pairs.before[row]!, Array.from(features), held), row * STANDING_INPUTS);
+    band[row] = bandOfColumn(pairs.siteAfter[row]!);
     for (let n = 0; n < CHANGE_COUNT; n++) if (pairs.changes[row * CHANGE_COUNT + n] !== 0) changed[row] = 1;
   }
   const standingRows = { inputs, width: STANDING_INPUTS, band };
-  const unchanged = (row: number): boolean => changed[row] === 0;
+  // Our place is that of the best of ours: so are those that it is learnt from. What a change does is the page’s own.
+  const calm: number[] = [];
+  for (let row = 0; row < size && calm.length < MOST_CALM; row++)
+    if (changed[row] === 0 && pairs.held[row]! > 0) calm.push(row);
+  const last = calm.at(-1) ?? -1;
+  const unchanged = (row: number): boolean => row <= last && changed[row] === 0 && pairs.held[row]! > 0;
   const learnt = (row: number): boolean => unchanged(row) && pairs.keyword[row]! % FOLDS !== 0;
   const heldOut = (row: number): boolean => unchanged(row) && pairs.keyword[row]! % FOLDS === 0;
   const tried: { thresholds: Thresholds; logScore: number; fit: FittedLogit }[] = [];
@@ -99,7 +111,7 @@ export function fitForecast({ pairs, captures }: ForecastRows, front: number): F
   const [kept, other] = [tried[0]!, tried[1]!];
   const standing = fitOrderedLogit(standingRows, kept.thresholds, unchanged)!;
   const changesFit = fitChanges(
-    changedRows(pairs, inputs, band, changed, standing),
+    changedRows(pairs, changed, standing),
     standing.thresholds,
     priorOfChanges(pairs, standing),
   );
@@ -113,7 +125,7 @@ export function fitForecast({ pairs, captures }: ForecastRows, front: number): F
     captures,
     quality: {
       logScore: kept.logScore,
-      front: frontQuality(standingRows, pairs.after, kept.fit, heldOut, front),
+      front: frontQuality(standingRows, pairs.siteAfter, kept.fit, heldOut, front),
     },
     others: {
       otherThresholds: other.logScore,
@@ -139,7 +151,7 @@ function priorOfChanges({ before, features }: PairRows, { thresholds }: OrderedL
   const slope = slopeOf(thresholds);
   // The features of the words stand at 1 to 3. Whether a touch alone does anything only changes can say.
   const ofWords = [1, 2, 3].map((feature) => onOneDay[feature]! * slope);
-  return Float64Array.from([...ofWords, ...ofWords, 0, 0]);
+  return Float64Array.from([...ofWords, ...ofWords, 0, 0, 0, 0]);
 }
 
 /** Logits for one unit of level: thresholds against the levels of the cuts, by least squares. */
@@ -155,8 +167,6 @@ function slopeOf(thresholds: Float64Array): number {
 
 function changedRows(
   pairs: PairRows,
-  inputs: Float64Array,
-  band: Uint8Array,
   changed: Uint8Array,
   standing: OrderedLogit,
 ): Parameters<typeof fitChanges>[0] {
@@ -167,13 +177,16 @@ function changedRows(
   const changes = new Float64Array(taking.length * CHANGE_INPUTS);
   taking.forEach((row, n) => {
     const change = pairs.changes.subarray(row * CHANGE_COUNT, (row + 1) * CHANGE_COUNT);
-    changes.set(changeInputs(change), n * CHANGE_INPUTS);
+    changes.set(changeInputs(change, pairs.before[row]!), n * CHANGE_INPUTS);
   });
   return {
-    shift: Float64Array.from(taking, (row) => score(standing.weights, inputs, row * STANDING_INPUTS)),
+    shift: Float64Array.from(taking, (row) => {
+      const features = pairs.features.subarray(row * FEATURE_COUNT, (row + 1) * FEATURE_COUNT);
+      return score(standing.weights, standingInputs(pairs.before[row]!, Array.from(features)));
+    }),
     changes,
     width: CHANGE_INPUTS,
-    band: Uint8Array.from(taking, (row) => band[row]!),
+    band: Uint8Array.from(taking, (row) => bandOfColumn(pairs.after[row]!)),
     keyword: Int32Array.from(taking, (row) => pairs.keyword[row]!),
   };
 }

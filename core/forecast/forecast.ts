@@ -1,7 +1,7 @@
 import { CHANCE_FEATURES } from '../gap/chance';
 import { ABSENT, isRanked } from '../ranking/position';
 import type { Distribution } from './bands';
-import { STATED_SPREAD, hasWords } from './changes';
+import { STATED_SPREAD, type Spreads, spreadOf } from './changes';
 import { ABSENT_LEVEL, level } from './level';
 import { type OrderedLogit, CUT_LEVELS, distributionAt, score } from './orderedLogit';
 
@@ -20,13 +20,16 @@ export const CHANGES = [
   'words out of other fields',
   'touched',
   'touched lately',
+  'words in, by how far down it stood',
+  'words out, by how far down it stood',
 ] as const;
 export const CHANGE_INPUTS = CHANGES.length;
 export const FEATURE_COUNT = CHANCE_FEATURES.length;
 /** Beyond these levels a place counts more or less than below: the ends of the front and of the second page. */
-const BENDS = [level(20.5), level(10.5), level(3.5)];
-/** Level, how far it lies beyond each bend, whether it is absent, and the seven features of §6. */
-export const STANDING_INPUTS = 2 + BENDS.length + FEATURE_COUNT;
+const FRONT_LEVEL = level(10.5);
+const BENDS = [level(20.5), FRONT_LEVEL, level(3.5)];
+/** Level, how far it lies beyond each bend, whether it is absent, what stands behind it, and the seven features of §6. */
+export const STANDING_INPUTS = 3 + BENDS.length + FEATURE_COUNT;
 
 /** Where a target will stand after a horizon, given where it stands and what is done (method §6a). */
 export interface ForecastModel {
@@ -34,8 +37,7 @@ export interface ForecastModel {
   standing: OrderedLogit;
   /** What each change adds to the score, in the order of {@link CHANGES}. */
   changes: Float64Array;
-  /** How much wider the forecast is once words have changed, 1 or more. */
-  spread: number;
+  spread: Spreads;
   /** Of a target that is not there yet, from its features alone. */
   entry: OrderedLogit;
 }
@@ -53,19 +55,36 @@ export type Change = readonly [
 ];
 export const NO_CHANGE: Change = [0, 0, 0, 0, 0];
 
-/** Changes as they count, in the order of {@link CHANGES}: what comes above 0, what goes below. */
-export function changeInputs(change: ArrayLike<number>): number[] {
+/**
+ * Changes as they count, in the order of {@link CHANGES}: what comes above 0, what goes below. The last two say how far
+ * below the end of the front a page stood that words came to or went from: who stands low has more to win.
+ *
+ * @param position where it stood, a column value
+ */
+export function changeInputs(change: Change | ArrayLike<number>, position: number): number[] {
   const [phrase, inTitle, inFields] = [change[0]!, change[1]!, change[2]!];
   const came = [phrase, inTitle, inFields].map((part) => Math.max(0, part));
   const went = [phrase, inTitle, inFields].map((part) => Math.min(0, part));
-  return [...came, ...went, change[3]!, change[4]!];
+  const depth = FRONT_LEVEL - (isRanked(position) && position <= 100 ? level(position) : ABSENT_LEVEL);
+  return [...came, ...went, change[3]!, change[4]!, Math.max(...came) * depth, Math.min(...went) * depth];
 }
 
-/** Inputs of a standing. @param position a column value, not unknown */
-export function standingInputs(position: number, features: readonly number[]): number[] {
+/**
+ * Inputs of a standing.
+ *
+ * @param position a column value, not unknown
+ * @param held how many results of the same site the page holds, this one among them
+ */
+export function standingInputs(position: number, features: readonly number[], held = 1): number[] {
   const absent = !isRanked(position) || position > 100;
   const now = absent ? ABSENT_LEVEL : level(position);
-  return [now, ...BENDS.map((bend) => Math.max(0, now - bend)), absent ? 1 : 0, ...features];
+  return [
+    now,
+    ...BENDS.map((bend) => Math.max(0, now - bend)),
+    absent ? 1 : 0,
+    Math.log(Math.max(1, held)),
+    ...features,
+  ];
 }
 
 /**
@@ -79,23 +98,19 @@ export function forecastStanding(
   position: number,
   features: readonly number[],
   change: Change = NO_CHANGE,
+  held = 1,
 ): Distribution {
   if (!isRanked(position) && position !== ABSENT)
     throw new RangeError('Nothing is foretold from an unknown position.');
-  const { standing, changes } = model;
-  const inputs = changeInputs(change);
-  const shift = score(standing.weights, standingInputs(position, features)) + score(changes, inputs);
+  const { thresholds, weights } = model.standing;
+  const inputs = changeInputs(change, position);
+  const shift = score(weights, standingInputs(position, features, held)) + score(model.changes, inputs);
   const spread = spreadOf(model.spread, inputs);
-  if (spread === 1) return distributionAt(standing.thresholds, shift);
+  if (spread === 1) return distributionAt(thresholds, shift);
   return distributionAt(
-    standing.thresholds.map((threshold) => threshold / spread),
+    thresholds.map((threshold) => threshold / spread),
     shift / spread,
   );
-}
-
-/** The spread of a forecast with these changes: 1 where no words are among them. */
-export function spreadOf(spread: number, inputs: ArrayLike<number>): number {
-  return hasWords(inputs, 0, CHANGE_INPUTS) ? spread : 1;
 }
 
 /** Where a target will stand that is not written yet. @param features as it is planned to be */
@@ -125,10 +140,11 @@ export function defaultForecast(weights: readonly number[]): ForecastModel {
         DEFAULT_SLOPE * DEFAULT_PERSISTENCE,
         ...BENDS.map(() => 0),
         0,
+        0,
         ...weights.map((weight) => weight * (1 - DEFAULT_PERSISTENCE)),
       ]),
     },
-    changes: Float64Array.from([...weights.slice(1, 4), ...weights.slice(1, 4), 0, 0]),
+    changes: Float64Array.from([...weights.slice(1, 4), ...weights.slice(1, 4), 0, 0, 0, 0]),
     spread: STATED_SPREAD,
     entry: {
       thresholds: thresholds.map((threshold) => threshold + DEFAULT_SLOPE * DEFAULT_ENTRY_LEVEL),

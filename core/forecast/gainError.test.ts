@@ -51,6 +51,7 @@ describe('the error of what a change adds', () => {
         spread,
         changesCovariance: diagonal(CHANGE_INPUTS, ofChange),
       },
+      14,
       inputs,
       change,
       clicks,
@@ -69,12 +70,12 @@ describe('the error of what a change adds', () => {
   });
 
   test('of the change alone: slope of the click-through times how unsure the change is', () => {
-    const shift = score(standing.weights, inputs) + score(changes, changeInputs(CHANGE));
+    const shift = score(standing.weights, inputs) + score(changes, changeInputs(CHANGE, 14));
     const through = (more: number): number =>
       expectedClickThrough(
         distributionAt(
-          standing.thresholds.map((threshold) => threshold / spread),
-          (shift + more) / spread,
+          standing.thresholds.map((threshold) => threshold / spread.phrase),
+          (shift + more) / spread.phrase,
         ),
         clicks,
       );

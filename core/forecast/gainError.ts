@@ -1,5 +1,6 @@
 import { CUTS } from './bands';
-import { type Change, changeInputs, spreadOf } from './forecast';
+import { type Spreads, spreadOf } from './changes';
+import { type Change, changeInputs } from './forecast';
 import { type FittedLogit, type OrderedLogit, score } from './orderedLogit';
 
 /**
@@ -39,7 +40,7 @@ export function errorOf(gradient: Float64Array, covariance: Float64Array): numbe
 export interface ForecastErrors {
   standing: FittedLogit;
   changes: Float64Array;
-  spread: number;
+  spread: Spreads;
   /** Covariance of the changes, row by row. */
   changesCovariance: Float64Array;
 }
@@ -47,11 +48,12 @@ export interface ForecastErrors {
 /** Standard error of what a change adds to the click-through of a standing (method §8). */
 export function gainError(
   { standing, changes, spread, changesCovariance }: ForecastErrors,
+  position: number,
   inputs: readonly number[],
   change: Change,
   clicks: Float64Array,
 ): number {
-  const changed = changeInputs(change);
+  const changed = changeInputs(change, position);
   const shift = score(standing.weights, inputs);
   const wider = spreadOf(spread, changed);
   const after = clickGradient(

@@ -34,6 +34,8 @@ const GIVEN_UP = 0.006;
 export const STILL_TO_COME = 0.1;
 /** Days around today in which others are at work. */
 export const HISTORY = { before: 420, after: 400 };
+/** Keywords that somebody thinks of before rewording a page. */
+const PHRASES_WEIGHED = 8;
 const DAYS_A_MONTH = 30.4;
 const FOREVER = 1e9;
 
@@ -83,7 +85,7 @@ function better(
   filling: Filling,
   draws: Draws,
 ): Record<string, string> {
-  const typed = fill(draws.weighted(forms.keywords), filling);
+  const typed = nearest(now, () => fill(draws.weighted(forms.keywords), filling));
   const said = typed[0]!.toUpperCase() + typed.slice(1);
   const fields: Record<string, string> = {};
   const choice = draws.next();
@@ -94,6 +96,23 @@ function better(
     fields[field] = [typed, ...(now[field] ?? '').split('\n').filter(Boolean)].slice(0, 14).join('\n');
   }
   return fields;
+}
+
+/** Of some keywords the one that a page says most of already, though not in its title: that is what people reword for. */
+function nearest(now: Record<string, string>, draw: () => string): string {
+  const all = ` ${Object.values(now).join(' ').toLowerCase()} `;
+  const title = now.title!.toLowerCase();
+  let [best, most] = [draw(), -1];
+  for (let n = 1; n < PHRASES_WEIGHED; n++) {
+    const typed = draw();
+    if (title.includes(typed)) continue;
+    const words = typed.split(' ');
+    const share = words.filter((word) => all.includes(word)).length / words.length;
+    // Of those it says as much of, the one that says more.
+    const is = share + words.length / 100;
+    if (is > most) [best, most] = [typed, is];
+  }
+  return best;
 }
 
 /** Says something else instead, or less. */

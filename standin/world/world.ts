@@ -42,7 +42,7 @@ interface WorldOptions {
 }
 
 /** Bumped when generation changes, so that no old cache is read. */
-const GENERATION = 5;
+const GENERATION = 6;
 
 /** The world from its cache, generated and kept there the first time. */
 export function openWorld(options: WorldOptions): World {

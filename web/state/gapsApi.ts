@@ -8,6 +8,7 @@ import type {
 } from '@opsimath/contract/api/gaps';
 import type { MarketModels } from '@opsimath/contract/api/models';
 import type { Report } from '@opsimath/contract/api/report';
+import type { WhatToDo, WhatToDoQuery } from '@opsimath/contract/api/whatToDo';
 import { type InProject, api, toParams } from './api';
 import { restsOn, touches } from './restsOn';
 
@@ -21,6 +22,10 @@ export const gapsApi = api.injectEndpoints({
     gapGroups: build.query<GapGroups, InProject<{ query: GapGroupQuery }>>({
       query: ({ project, query }) => ({ url: `/projects/${project}/gaps/groups`, params: toParams(query) }),
       providesTags: restsOn('gapGroups'),
+    }),
+    whatToDo: build.query<WhatToDo, InProject<{ query: WhatToDoQuery }>>({
+      query: ({ project, query }) => ({ url: `/projects/${project}/what-to-do`, params: toParams(query) }),
+      providesTags: restsOn('whatToDo'),
     }),
     models: build.query<MarketModels, InProject<{ market: string; date: string }>>({
       query: ({ project, ...params }) => ({ url: `/projects/${project}/models`, params }),
@@ -62,6 +67,7 @@ export const {
   useGapPageQuery,
   useGapGroupsQuery,
   useDossierQuery,
+  useWhatToDoQuery,
   useModelsQuery,
   useResultPageQuery,
   useTrackMutation,

@@ -68,6 +68,7 @@ export const RESTS_ON = {
   notes: ['notes'],
   gapPage: COMPARED,
   gapGroups: COMPARED,
+  whatToDo: COMPARED,
   models: ['projects', 'roster', 'facts', 'keywords'],
   dossier: COMPARED,
   around: [...COMPARED, 'index'],

@@ -55,7 +55,7 @@ export async function captureFacts(
       listed.set(name, held);
     }
   const reader = await CaptureReader.over(store, now, sides.masks);
-  const serving = await servingOf(store, parts, rows, columns.ownOrganic);
+  const serving = await servingOf(store, parts, rows, columns);
   const foreteller = new Foreteller(models.forecast, models.curve, project.settings.front);
   const planned = serving.material.newPage(models.forecast.horizon);
   const notes = facts.served;
@@ -97,7 +97,7 @@ export async function servingOf(
   store: ColumnStore,
   { market, sides, now, date, keywords }: ComparisonParts,
   rows: Int32Array,
-  ownOrganic: Uint8Array,
+  { ownOrganic, ownTargets }: Pick<ComparisonColumns, 'ownOrganic' | 'ownTargets'>,
 ): Promise<{
   material: OwnMaterial;
   of: (i: number, page: CapturedPage | null, medians: CaptureMedians | null) => Serving | null;
@@ -121,6 +121,7 @@ export async function servingOf(
       return {
         place: now.ownPlace[rows[i]!]!,
         position,
+        held: Math.max(1, ownTargets[i]!),
         standing: slotStanding(page.figures, slot, page.figures.words[page.row]!),
         medians,
       };
@@ -128,7 +129,7 @@ export async function servingOf(
     if (isRanked(position)) {
       const place = now.ownPlace[rows[i]!]!;
       const standing = asking === undefined ? null : material.standingOf(place, asking);
-      return { place, position, standing, medians };
+      return { place, position, held: 1, standing, medians };
     }
     const covering = asking === undefined ? null : material.covering(asking);
     return covering === null ? null : absentServing(covering.place.id, covering.standing, medians);

@@ -39,6 +39,8 @@ export interface Serving {
   place: number;
   /** A column value, not unknown. */
   position: number;
+  /** How many results of ours the captured page holds; 1 without a capture. */
+  held: number;
   standing: Standing | null;
   /** Medians of the captured page; `null` without a capture, when features count as the middle. */
   medians: CaptureMedians | null;
@@ -78,19 +80,19 @@ export class Foreteller {
   }
 
   /** Where a target will stand that serves now, with a change or without. */
-  standing({ position, standing, medians }: Serving, change: Change = NO_CHANGE): Distribution {
+  standing({ position, standing, medians, held }: Serving, change: Change = NO_CHANGE): Distribution {
     if (standing === null || medians === null) {
       if (change === NO_CHANGE) return (this.plain[position] ??= this.of(position, MIDDLE, change));
       return this.of(position, MIDDLE, change);
     }
-    return this.of(position, chanceFeatures(standing, medians), change);
+    return this.of(position, chanceFeatures(standing, medians), change, held);
   }
 
   /** Its score as it stands, from which everything is foretold; NaN where only a position is known. */
-  scoreOf({ position, standing, medians }: Serving): number {
+  scoreOf({ position, standing, medians, held }: Serving): number {
     if (standing === null) return NaN;
     const features = medians === null ? MIDDLE : chanceFeatures(standing, medians);
-    return score(this.forecast.model.standing.weights, standingInputs(position, features));
+    return score(this.forecast.model.standing.weights, standingInputs(position, features, held));
   }
 
   /** The same of a target that is written for a keyword. */
@@ -103,8 +105,8 @@ export class Foreteller {
     return forecastEntry(this.forecast.model, entryFeatures(standing, medians));
   }
 
-  private of(position: number, features: readonly number[], change: Change): Distribution {
-    return forecastStanding(this.forecast.model, position, features, change);
+  private of(position: number, features: readonly number[], change: Change, held = 1): Distribution {
+    return forecastStanding(this.forecast.model, position, features, change, held);
   }
 
   /** Fills what is foretold of a keyword that a target of ours serves. */
@@ -142,13 +144,14 @@ export class Foreteller {
     clickThrough[i] = expectedClickThrough(distribution, this.clicks);
   }
 
-  private errorOfChange({ position, medians }: Serving, standing: Standing, change: Change): number {
+  private errorOfChange({ position, medians, held }: Serving, standing: Standing, change: Change): number {
     const { fitted } = this.forecast;
     if (fitted === null || medians === null) return NaN;
     const { standing: fit, changes, changesFit, spread } = fitted;
     return gainError(
       { standing: fit, changes, spread, changesCovariance: changesFit.covariance },
-      standingInputs(position, chanceFeatures(standing, medians)),
+      position,
+      standingInputs(position, chanceFeatures(standing, medians), held),
       change,
       this.clicks,
     );
@@ -185,6 +188,7 @@ export const absentServing = (
 ): Serving => ({
   place,
   position: ABSENT,
+  held: 1,
   standing,
   medians,
 });

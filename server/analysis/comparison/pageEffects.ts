@@ -1,6 +1,7 @@
 import { clickThroughAt } from '@opsimath/core/forecast/clickThroughAt';
 import { bandClicks } from '@opsimath/core/forecast/bands';
-import { changeInputs, spreadOf } from '@opsimath/core/forecast/forecast';
+import { spreadOf } from '@opsimath/core/forecast/changes';
+import { changeInputs } from '@opsimath/core/forecast/forecast';
 import { score } from '@opsimath/core/forecast/orderedLogit';
 import type { ComparisonColumns, ElsewhereColumns } from '@opsimath/core/gap/compare';
 import { prepareKeyword, prepareText } from '@opsimath/core/gap/textStanding';
@@ -69,7 +70,7 @@ export async function pageEffects(
   const clicks = bandClicks(models.curve);
   const { thresholds } = model.standing;
   const tables = new Map(
-    [1, model.spread].map((spread) => [spread, clickThroughAt(thresholds, clicks, spread)]),
+    [1, ...Object.values(model.spread)].map((spread) => [spread, clickThroughAt(thresholds, clicks, spread)]),
   );
   const limit = project.settings.titleLimits[market.surface];
   const giveWay = givingWay();
@@ -88,7 +89,7 @@ export async function pageEffects(
       demand: demandOf(i),
       asIs: columns.asIs.clickThrough[i]!,
       after: (change) => {
-        const inputs = changeInputs(change);
+        const inputs = changeInputs(change, columns.ownOrganic[i]!);
         return tables.get(spreadOf(model.spread, inputs))!(served.score[i]! + score(model.changes, inputs));
       },
     }));

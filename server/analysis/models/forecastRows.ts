@@ -15,8 +15,8 @@ import type { ColumnStore } from '../kept/columnStore';
 import { givingWay } from '../kept/giveWay';
 import type { Workspace } from '../kept/workspace';
 
-/** Results that are learnt from, a hundred a pair of captures. */
-const MOST_ROWS = 100_000;
+/** Pairs of captures that are learnt from, up to a hundred results each. */
+const MOST_PAIRS = 2500;
 const DEPTH = 100;
 
 /** Two captures of one keyword, by number of their segment and row there. */
@@ -101,11 +101,10 @@ function pairsOf(captures: readonly CaptureColumns[], horizon: number): Pair[] {
 /** The newest pairs; of a day with more than can be taken every n-th, so that no part of the alphabet goes first. */
 function newestOf(pairs: readonly Pair[]): Pair[] {
   const taken: Pair[] = [];
-  const most = Math.floor(MOST_ROWS / DEPTH);
-  for (let from = 0; from < pairs.length && taken.length < most;) {
+  for (let from = 0; from < pairs.length && taken.length < MOST_PAIRS;) {
     let to = from;
     while (to < pairs.length && pairs[to]!.day === pairs[from]!.day) to++;
-    const step = Math.max(1, Math.ceil((to - from) / (most - taken.length)));
+    const step = Math.max(1, Math.ceil((to - from) / (MOST_PAIRS - taken.length)));
     for (let n = from; n < to; n += step) taken.push(pairs[n]!);
     from = to;
   }
@@ -131,6 +130,8 @@ async function gathered(
   const after: number[] = [];
   const features: number[] = [];
   const changes: number[] = [];
+  const held: number[] = [];
+  const siteAfter: number[] = [];
   const keyword: number[] = [];
   const gone: Gone[] = [];
   const numbers = new Map<number, number>();
@@ -152,12 +153,17 @@ async function gathered(
     const bestLater = new Map<string | number, number>();
     for (const { place, position } of laterResults)
       if (!bestLater.has(siteOf(place))) bestLater.set(siteOf(place), position);
+    const results = reader.results(then, DEPTH);
+    const heldBy = new Map<string | number, number>();
+    for (const { place } of results) heldBy.set(siteOf(place), (heldBy.get(siteOf(place)) ?? 0) + 1);
     const sites = new Set<string | number>();
     if (!numbers.has(pair.keyword)) numbers.set(pair.keyword, numbers.size);
     used++;
-    for (const { slot, position, place } of reader.results(then, DEPTH)) {
-      if (place === 0 || sites.has(siteOf(place))) continue;
+    for (const { slot, position, place } of results) {
+      if (place === 0) continue;
+      held.push(sites.has(siteOf(place)) ? 0 : Math.min(255, heldBy.get(siteOf(place))!));
       sites.add(siteOf(place));
+      siteAfter.push(bestLater.get(siteOf(place)) ?? ABSENT);
       const was = slotStanding(then.figures, slot, words);
       const there = found.get(place);
       const seen = there?.slot ?? elsewhere.slots.get(place);
@@ -169,7 +175,7 @@ async function gathered(
       }
       const updated = seen === undefined ? -1 : later.figures.updated[seen]!;
       before.push(position);
-      after.push(bestLater.get(siteOf(place)) ?? ABSENT);
+      after.push(there?.position ?? ABSENT);
       features.push(...chanceFeatures(was, medians));
       changes.push(
         is.phraseInTitle - was.phraseInTitle,
@@ -186,6 +192,8 @@ async function gathered(
     pairs: {
       before: Uint8Array.from(before),
       after: Uint8Array.from(after),
+      held: Uint8Array.from(held),
+      siteAfter: Uint8Array.from(siteAfter),
       features: Float64Array.from(features),
       changes: Float64Array.from(changes),
       keyword: Int32Array.from(keyword),

@@ -30,12 +30,10 @@ export async function forecastOf(
     ...comparison,
     keywords: comparison.keywords.slice(i, i + 1),
   };
-  const serving = await servingOf(
-    store,
-    one,
-    comparison.rows.slice(i, i + 1),
-    columns.ownOrganic.slice(i, i + 1),
-  );
+  const serving = await servingOf(store, one, comparison.rows.slice(i, i + 1), {
+    ownOrganic: columns.ownOrganic.slice(i, i + 1),
+    ownTargets: columns.ownTargets.slice(i, i + 1),
+  });
   const served = serving.of(0, page, medians);
   const foreteller = new Foreteller(forecast, models.curve, project.settings.front);
   const asIs = served === null ? certainAt(ABSENT) : foreteller.standing(served);

@@ -12,10 +12,12 @@ import { OverTime } from './OverTime';
 import { OwnQueries } from './OwnQueries';
 import { PaidView } from './PaidView';
 import { SurfacesView } from './SurfacesView';
+import { WhatToDo } from './WhatToDo';
 import './gaps.css';
 
 const VIEWS = [
   { value: 'table', label: 'Table' },
+  { value: 'work', label: 'What to do' },
   { value: 'map', label: 'Map' },
   { value: 'paid', label: 'Paid' },
   { value: 'time', label: 'Over time' },
@@ -56,6 +58,7 @@ export default function Gaps() {
         />
       </div>
       {(view === 'table' || view === 'map') && <Comparison query={query} map={view === 'map'} />}
+      {view === 'work' && <WhatToDo query={query} />}
       {view === 'paid' && <PaidView query={query} />}
       {view === 'time' && <OverTime query={query} />}
       {view === 'queries' && <OwnQueries />}

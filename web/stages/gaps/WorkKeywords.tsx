@@ -1,0 +1,98 @@
+import type { GapQuery } from '@opsimath/contract/api/gaps';
+import type { WorkLine } from '@opsimath/contract/api/whatToDo';
+import { Spin } from 'antd';
+import { Lane } from '../../parts/lane/Lane';
+import { LaneHead } from '../../parts/lane/LaneHead';
+import { Problem } from '../../parts/words/Problem';
+import { count, worth } from '../../parts/words/figures';
+import { useGapPageQuery } from '../../state/gapsApi';
+import { useScope } from '../../state/useScope';
+
+const WIDTH = 260;
+/** Keywords that are shown of a line. */
+const MOST = 25;
+
+/** The keywords that a piece of work serves, each with its lane and what it wins or loses. */
+export function WorkKeywords({ line, query }: { line: WorkLine; query: Omit<GapQuery, 'sort'> }) {
+  const { project, change } = useScope();
+  const shown = line.serves.slice(0, MOST);
+  const { market, date, compare, pool, list, only } = query;
+  const { data, error } = useGapPageQuery({
+    project,
+    query: {
+      ...{ market, date, compare, pool, list, only },
+      chosen: shown.map(({ id }) => id),
+      limit: MOST,
+    },
+  });
+  if (error) return <Problem error={error} />;
+  if (!data) return <Spin size="small" />;
+  const rows = new Map(data.rows.map((row) => [row.id, row]));
+  return (
+    <table className="ledger work-keywords" aria-label="Keywords that it serves">
+      <thead>
+        <tr>
+          <th>Keyword</th>
+          <th>
+            <LaneHead width={WIDTH} />
+          </th>
+          <th className="figure" title="Searches a month">
+            Volume
+          </th>
+          <th className="figure" title="Clicks a month that it wins or loses; estimated">
+            Clicks
+          </th>
+          <th className="figure" title={`What that is worth in ${data.currency} a month`}>
+            Adds
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {shown.map(({ id, text, clicks, value }) => {
+          const row = rows.get(id);
+          return (
+            <tr key={id}>
+              <td>
+                <button className="plain" onClick={() => change({ open: id })}>
+                  {id === line.lead.id ? <b>{text}</b> : text}
+                </button>
+              </td>
+              <td>
+                {row && (
+                  <Lane
+                    width={WIDTH}
+                    height={26}
+                    front={data.front}
+                    own={{ name: data.own, organic: row.own, before: row.ownBefore, paid: row.ownPaid }}
+                    rivals={data.rivals.map((rival, n) => ({
+                      name: rival.name,
+                      letter: rival.letter,
+                      hue: n,
+                      organic: row.rivals[n]!,
+                      paid: row.rivalsPaid[n]!,
+                    }))}
+                  />
+                )}
+              </td>
+              <td className="figure">{row ? count(row.volume) : ''}</td>
+              <td className="figure">{signed(Math.round(clicks))}</td>
+              <td className="figure">{worth(value)}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+      {line.serves.length > MOST && (
+        <tfoot>
+          <tr>
+            <td colSpan={5} className="soft">
+              The {MOST} that matter most are shown.
+            </td>
+          </tr>
+        </tfoot>
+      )}
+    </table>
+  );
+}
+
+const signed = (clicks: number): string =>
+  clicks > 0 ? `+${count(clicks)}` : count(clicks).replace('-', '−');
