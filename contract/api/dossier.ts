@@ -1,5 +1,6 @@
 import { BAND_COUNT } from '@opsimath/core/forecast/bands';
 import { ACTIONS } from '@opsimath/core/gap/action';
+import { CHANCE_FEATURES } from '@opsimath/core/gap/chance';
 import { OWN_PERIODS, readPeriod } from '@opsimath/core/demand/period';
 import { z } from 'zod';
 import { isoDay, slotKind, sourceMetrics } from '../source/answers';
@@ -82,14 +83,33 @@ export const alternative = z.object({
   priority: z.number().nullable(),
   /** Where we would stand then. */
   after: distribution,
+  /** What of the chance each change gives, in points: its chance less that without this change alone. */
+  gives: z.array(z.object({ what: z.string(), points: z.number() })),
 });
 export type Alternative = z.infer<typeof alternative>;
+
+/** What to do about a keyword; `null` leaves it to what is worth most. */
+export const actionChoice = z.object({
+  action: z.enum(ACTIONS).nullable(),
+  person: z.string().trim().max(80).default(''),
+});
+export type ActionChoice = z.input<typeof actionChoice>;
 
 export const dossier = z.object({
   row: gapRow,
   /** Where we will stand if nothing is done; `null` where our position or that of all rivals is unknown. */
-  forecast: z.object({ horizon: z.int(), fitted: z.boolean(), asIs: distribution }).nullable(),
+  forecast: z
+    .object({
+      horizon: z.int(),
+      fitted: z.boolean(),
+      asIs: distribution,
+      /** What of the chance as it is each feature gives, in points: less that of a page in the middle of the capture; none without one. */
+      gives: z.array(z.object({ what: z.enum(CHANCE_FEATURES), value: z.number(), points: z.number() })),
+    })
+    .nullable(),
   alternatives: z.array(alternative),
+  /** What somebody chose to do, who and when. */
+  choice: z.object({ action: z.enum(ACTIONS), person: z.string(), at: z.string() }).nullable(),
   rivals: z.array(rivalColumn),
   own: z.string(),
   front: z.int(),

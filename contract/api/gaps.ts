@@ -187,6 +187,8 @@ export const gapRow = z.object({
   effort: z.number(),
   priority: z.number().nullable(),
   action,
+  /** Somebody chose it. */
+  chosen: z.boolean(),
   reason: z.string(),
   cpcLow: z.number().nullable(),
   cpcHigh: z.number().nullable(),

@@ -11,6 +11,7 @@ export const GROUND_SCOPES = {
   notes: 'project',
   readings: 'project',
   hand: 'project',
+  choices: 'project',
   bids: 'project',
   verdicts: 'project',
   recipes: 'project',

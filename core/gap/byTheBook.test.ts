@@ -218,6 +218,7 @@ function columnsOf(rows: Row[]): ComparisonColumns {
     fit: exact(rows, ({ verdict }) => FIT[verdict]),
     served: bytes(rows, ({ served }) => Number(served)),
     ownTargets: bytes(rows, ({ ownTargets }) => ownTargets),
+    chosen: bytes(rows, () => 0),
   };
 }
 

@@ -59,6 +59,8 @@ export interface ComparisonColumns {
   bidCost: Float64Array;
   /** How many own targets the capture holds. */
   ownTargets: Uint8Array;
+  /** What somebody chose to do, as an index into ACTIONS and one more; 0 where nobody did. */
+  chosen: Uint8Array;
 }
 
 export interface ComparisonSettings {
@@ -152,7 +154,12 @@ function noteBest(
     gaps.chance[i] = gaps.gain[i] = gaps.elsewhere[i] = gaps.worthAMonth[i] = gaps.priority[i] = NaN;
     return;
   }
-  const chosen = best(planFacts(columns, i, gaps.doubling[i] === 1, settings), settings.efforts);
+  const own = columns.chosen[i]!;
+  const chosen = best(
+    planFacts(columns, i, gaps.doubling[i] === 1, settings),
+    settings.efforts,
+    own === 0 ? null : ACTIONS[own - 1]!,
+  );
   if (chosen === null) {
     gaps.action[i] = columns.ownTargets[i]! >= 2 ? MERGE : HOLD;
     gaps.chance[i] = columns.asIs.chance[i]!;

@@ -97,6 +97,7 @@ function columnsOf(rows: Row[]): ComparisonColumns {
     fit: Float64Array.from(rows, () => 1),
     served: Uint8Array.from(rows, () => 1),
     ownTargets: Uint8Array.from(rows, () => 1),
+    chosen: new Uint8Array(rows.length),
   };
 }
 const compareOne = (over: Partial<Row> = {}) => compare(columnsOf([row(over)]), settings);

@@ -45,6 +45,18 @@ describe('each alternative', () => {
     expect(strengthen!.value).toBeCloseTo(60, 9);
   });
 
+  test('what somebody chose stands first where it can be done, whatever it brings', () => {
+    const both = facts({ retitled: at(0.05), strengthened: at(0.07) });
+    expect(best(both, DEFAULT_EFFORTS)!.action).toBe('retitle');
+    expect(best(both, DEFAULT_EFFORTS, 'strengthen')!.action).toBe('strengthen');
+    expect(best(facts({ strengthened: at(0.001) }), DEFAULT_EFFORTS, 'strengthen')).toMatchObject({
+      action: 'strengthen',
+      value: -9,
+    });
+    // Nothing of ours is missing a page here.
+    expect(best(both, DEFAULT_EFFORTS, 'new page')!.action).toBe('retitle');
+  });
+
   test('what the page’s other keywords win or lose counts, at their own worth', () => {
     const elsewhere = { retitled: { clicks: -30, value: -45 }, strengthened: { clicks: 12, value: 10 } };
     const [strengthen, retitle] = weighAll(

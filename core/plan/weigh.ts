@@ -37,11 +37,13 @@ export function weighAll(facts: PlanFacts, efforts: Efforts): Weighed[] {
 }
 
 /**
- * The alternative that brings most for a day of work. Where none is known to bring more than 0, but what one brings is
+ * What somebody chose, where it can be done; else the alternative that brings most for a day of work. Where none is known to bring more than 0, but what one brings is
  * unknown, that one; `null` where none would bring anything.
  */
-export function best(facts: PlanFacts, efforts: Efforts): Weighed | null {
+export function best(facts: PlanFacts, efforts: Efforts, chosen: Action | null = null): Weighed | null {
   const weighed = weighAll(facts, efforts);
+  const own = weighed.find(({ action }) => action === chosen);
+  if (own !== undefined) return own;
   const first = weighed[0];
   if (first !== undefined && first.value > 0) return first;
   return weighed.find(({ value }) => Number.isNaN(value)) ?? null;

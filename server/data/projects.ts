@@ -86,6 +86,7 @@ const OWN_TABLES = [
   'note',
   'result_reading',
   'hand_position',
+  'chosen_action',
   'own_bid',
   'marker',
   'recipe',

@@ -1,9 +1,10 @@
-import { dossier, dossierQuery, shownPage } from '@opsimath/contract/api/dossier';
+import { actionChoice, dossier, dossierQuery, shownPage } from '@opsimath/contract/api/dossier';
 import { type GapQueryRead, gapGroupQuery, gapGroups, gapPage, gapQuery } from '@opsimath/contract/api/gaps';
 import { marketModels } from '@opsimath/contract/api/models';
 import { whatToDo, whatToDoQuery } from '@opsimath/contract/api/whatToDo';
 import { isoDay } from '@opsimath/contract/source/answers';
 import { z } from 'zod';
+import { chooseAction } from '../data/chosenActions';
 import { notesOfKeywords } from '../data/notes';
 import { gapColumns } from '../files/gapCsv';
 import {
@@ -94,6 +95,19 @@ export function gapRoutes(routes: Routes, services: Services): void {
       answer: dossier,
     },
     ({ params, query }) => analysis.dossier(params.id, query, params.keyword),
+  );
+  routes.add(
+    {
+      method: 'put',
+      path: '/projects/:id/keywords/:keyword/action',
+      summary: 'Choose what to do about a keyword; null leaves it to what is worth most',
+      body: actionChoice,
+      answer: z.object({ chosen: z.boolean() }),
+    },
+    async ({ params, body }) => {
+      await chooseAction(services.database, params.id, params.keyword, body.action, body.person);
+      return { chosen: body.action !== null };
+    },
   );
   routes.add(
     {

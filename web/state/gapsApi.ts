@@ -1,4 +1,4 @@
-import type { Dossier, DossierQuery, ShownPage } from '@opsimath/contract/api/dossier';
+import type { ActionChoice, Dossier, DossierQuery, ShownPage } from '@opsimath/contract/api/dossier';
 import type {
   ComparisonScope,
   GapGroupQuery,
@@ -45,6 +45,14 @@ export const gapsApi = api.injectEndpoints({
       }),
       providesTags: restsOn('resultPage'),
     }),
+    chooseAction: build.mutation<unknown, InProject<{ keyword: number } & ActionChoice>>({
+      query: ({ project, keyword, ...body }) => ({
+        url: `/projects/${project}/keywords/${keyword}/action`,
+        method: 'PUT',
+        body,
+      }),
+      invalidatesTags: touches('chooseAction'),
+    }),
     track: build.mutation<unknown, InProject<{ keywords: number[]; follow: boolean }>>({
       query: ({ project, keywords, follow }) => ({
         url: `/projects/${project}/tracked`,
@@ -70,6 +78,7 @@ export const {
   useWhatToDoQuery,
   useModelsQuery,
   useResultPageQuery,
+  useChooseActionMutation,
   useTrackMutation,
   useReportQuery,
 } = gapsApi;

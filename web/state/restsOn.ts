@@ -8,6 +8,7 @@ const COMPARED: readonly Ground[] = [
   'facts',
   'keywords',
   'hand',
+  'choices',
   'auctions',
   'lookUps',
   'lookUp',
@@ -135,6 +136,7 @@ export const CHANGES = {
   observeAuctions: [],
   fetchRecords: ['records'],
   read: ['readings'],
+  chooseAction: ['choices'],
   addHandPosition: ['hand'],
   removeHandPosition: ['hand'],
 } as const satisfies Record<string, readonly Ground[]>;

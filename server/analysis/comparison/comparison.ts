@@ -104,6 +104,7 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
     bidClicks: new Float64Array(size).fill(NaN),
     bidCost: new Float64Array(size).fill(NaN),
     ownTargets: pick(now.ownTargets),
+    chosen: new Uint8Array(size),
   };
   keywords.forEach((keyword, i) => {
     const auctions = parts.auctions.get(keyword);
@@ -152,12 +153,13 @@ function compared(given: Omit<Comparison, 'gaps' | 'effort'>): Comparison {
 
 const UNJUDGED = VERDICTS.indexOf('unjudged');
 
-/** The same comparison with what keywords have been judged to be; nothing is read again for it. */
-export function withVerdicts(
+/** The same comparison with what people have said of keywords: verdicts, and what to do; nothing is read again for it. */
+export function withWords(
   comparison: Comparison,
   { ids, codes }: { ids: Int32Array; codes: Uint8Array },
+  choices: ReadonlyMap<number, number>,
 ): Comparison {
-  if (ids.length === 0) return comparison;
+  if (ids.length === 0 && choices.size === 0) return comparison;
   const codeOf = new Map<number, number>();
   ids.forEach((id, n) => codeOf.set(id, codes[n]!));
   const { keywords } = comparison;
@@ -165,7 +167,8 @@ export function withVerdicts(
   const verdicts = filled(new Uint8Array(keywords.length), (i) => verdictOf(keywords[i]!));
   const fits = VERDICTS.map((word) => comparison.project.settings.fits[word]);
   const fit = filled(new Float64Array(keywords.length), (i) => fits[verdicts[i]!]!);
-  return compared({ ...comparison, verdicts, columns: { ...comparison.columns, fit } });
+  const chosen = filled(new Uint8Array(keywords.length), (i) => (choices.get(keywords[i]!) ?? -1) + 1);
+  return compared({ ...comparison, verdicts, columns: { ...comparison.columns, fit, chosen } });
 }
 
 /** A figure of a comparison's keywords by entry of the standings; NaN elsewhere. */

@@ -9,7 +9,12 @@ import {
 import { clickGradient, errorOf, gainError } from '@opsimath/core/forecast/gainError';
 import { score } from '@opsimath/core/forecast/orderedLogit';
 import type { Action } from '@opsimath/core/gap/action';
-import { type CaptureMedians, type Standing, chanceFeatures } from '@opsimath/core/gap/chance';
+import {
+  CHANCE_FEATURES,
+  type CaptureMedians,
+  type Standing,
+  chanceFeatures,
+} from '@opsimath/core/gap/chance';
 import type { ComparisonColumns, ElsewhereColumns, ForetoldColumns } from '@opsimath/core/gap/compare';
 import { ABSENT } from '@opsimath/core/ranking/position';
 import type { Forecast } from '../models/forecast';
@@ -45,6 +50,14 @@ export interface Serving {
   /** Medians of the captured page; `null` without a capture, when features count as the middle. */
   medians: CaptureMedians | null;
 }
+
+/** The parts of a change, in words. */
+const CHANGE_PARTS = [
+  'the phrase in the title',
+  'all words in the title',
+  'all words in the other fields',
+  'touched now',
+] as const;
 
 const MIDDLE = [0, 0, 0, 0, 0, 0, 0];
 
@@ -86,6 +99,29 @@ export class Foreteller {
       return this.of(position, MIDDLE, change);
     }
     return this.of(position, chanceFeatures(standing, medians), change, held);
+  }
+
+  /** What of the chance as it is each feature gives: less that of a page in the middle of the capture. */
+  featuresOf(serving: Serving): { what: (typeof CHANCE_FEATURES)[number]; value: number; points: number }[] {
+    const { position, standing, medians, held } = serving;
+    if (standing === null || medians === null) return [];
+    const features = chanceFeatures(standing, medians);
+    const all = within(this.standing(serving), this.front);
+    return CHANCE_FEATURES.map((what, n) => {
+      const without = features.map((value, other) => (other === n ? 0 : value));
+      const chance = within(this.of(position, without, NO_CHANGE, held), this.front);
+      return { what, value: features[n]!, points: 100 * (all - chance) };
+    });
+  }
+
+  /** What of the chance after it each part of a change gives: less that without this part alone. */
+  changesOf(serving: Serving, change: Change): { what: string; points: number }[] {
+    const all = within(this.standing(serving, change), this.front);
+    return CHANGE_PARTS.flatMap((what, n) => {
+      if (change[n] === 0) return [];
+      const without = change.map((value, other) => (other === n ? 0 : value)) as unknown as Change;
+      return [{ what, points: 100 * (all - within(this.standing(serving, without), this.front)) }];
+    });
   }
 
   /** Its score as it stands, from which everything is foretold; NaN where only a position is known. */

@@ -94,6 +94,7 @@ function gapRow(
     effort: comparison.effort[i]!,
     priority: figure('priority'),
     action,
+    chosen: columns.chosen[i] === ACTIONS.indexOf(action) + 1,
     reason: reasonOf(comparison, i, action, {
       value: known(gaps.worthAMonth[i]!),
       elsewhere: elsewhereOf(comparison, i, action),

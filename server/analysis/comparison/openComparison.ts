@@ -1,6 +1,7 @@
 import type { ComparisonScope } from '@opsimath/contract/api/gaps';
 import type { Ground } from '@opsimath/contract/api/grounds';
 import { daysUntil, observedAuctions } from '../../data/auctions';
+import { chosenActions } from '../../data/chosenActions';
 import { completeLookUps } from '../../data/completeLookUps';
 import type { Revisions } from '../../data/grounds';
 import { type HandFact, handFacts } from '../../data/handPositions';
@@ -22,7 +23,7 @@ import { type Presumed, presumeAbsent } from '../facts/presumed';
 import { type Standings, buildStandings } from '../facts/standings';
 import { modelsUntil } from '../models/models';
 import type { Workspace } from '../kept/workspace';
-import { type Comparison, buildComparison, withVerdicts } from './comparison';
+import { type Comparison, buildComparison, withWords } from './comparison';
 
 /** Auctions count for so many days (method §17). */
 const AUCTION_DAYS = 28;
@@ -56,7 +57,11 @@ export async function openComparison(
     groundsOfKeywords(scope),
   );
   const judged = await workspace.named('judged', revisions, [name], async () =>
-    withVerdicts(gathered, await verdictColumns(workspace.database, projectId, market.id)),
+    withWords(
+      gathered,
+      await verdictColumns(workspace.database, projectId, market.id),
+      await chosenActions(workspace.database, projectId, market.id),
+    ),
   );
   return { comparison: judged.value, name: judged.name, revisions };
 }

@@ -1,6 +1,6 @@
 import { bandClicks } from '@opsimath/core/forecast/bands';
 import { clickThroughAt } from '@opsimath/core/forecast/clickThroughAt';
-import { NEW_TARGET } from '@opsimath/core/gap/action';
+import { ACTIONS, NEW_TARGET } from '@opsimath/core/gap/action';
 import { planFacts } from '@opsimath/core/gap/compare';
 import { GAP_KINDS } from '@opsimath/core/gap/kind';
 import { prepareKeyword, prepareText, textStanding } from '@opsimath/core/gap/textStanding';
@@ -24,8 +24,11 @@ export async function plannedWork(workspace: Workspace, comparison: Comparison):
   for (let i = 0; i < keywords.length; i++) {
     if (GAP_KINDS[gaps.kind[i]!] === 'unknown') continue;
     const facts = planFacts(columns, i, gaps.doubling[i] === 1, { surface: market.surface, shareMoved });
-    for (const one of weighAll(facts, efforts)) {
-      if (Number.isNaN(one.value)) continue;
+    const chosen = columns.chosen[i] === 0 ? null : ACTIONS[columns.chosen[i]! - 1]!;
+    const weighed = weighAll(facts, efforts);
+    const isChosen = weighed.some(({ action }) => action === chosen);
+    for (const one of weighed) {
+      if (Number.isNaN(one.value) || (isChosen && one.action !== chosen)) continue;
       const foretold = FORETOLD_OF[one.action];
       if (foretold === 'written') {
         if (one.value > 0) unserved.push(i);

@@ -1,6 +1,7 @@
 import type { Dossier, dossierQuery } from '@opsimath/contract/api/dossier';
 import { readPeriod } from '@opsimath/core/demand/period';
 import type { z } from 'zod';
+import { chosenActionOf } from '../../data/chosenActions';
 import { KnownProblem } from '../../problems/problem';
 import { rivalColumns } from './gapPage';
 import { gapRows } from '../comparison/gapRow';
@@ -41,6 +42,7 @@ export async function dossier(
     ...(await keywordHistory(workspace, market.id, keywordId, sides)),
     page: await resultPage(workspace, market.id, keywordId, scope.date, sides),
     ...(await forecastOf(workspace, comparison, i)),
+    choice: await chosenActionOf(workspace.database, projectId, keywordId),
     sum: sumLines(comparison, i, row!),
     ...(await metricsOf(workspace, comparison, i, row!.text)),
     ...(await performanceOf(

@@ -45,6 +45,11 @@ export async function forecastOf(
     // Only where something is missing is it offered.
     return foreteller.standing(served!, CHANGE_OF[foretold](served!.standing!)!);
   };
+  const givesOf = (action: Action): { what: string; points: number }[] => {
+    const foretold = FORETOLD_OF[action];
+    if (foretold === undefined || foretold === 'written') return [];
+    return foreteller.changesOf(served!, CHANGE_OF[foretold](served!.standing!)!);
+  };
   const weighed = weighAll(
     planFacts(columns, i, gaps.doubling[i] === 1, {
       surface: market.surface,
@@ -54,7 +59,11 @@ export async function forecastOf(
   );
   const known = (value: number): number | null => (Number.isNaN(value) ? null : value);
   return {
-    forecast: { ...told, asIs: Array.from(asIs) },
+    forecast: {
+      ...told,
+      asIs: Array.from(asIs),
+      gives: served === null ? [] : foreteller.featuresOf(served),
+    },
     alternatives: weighed.map(({ action, clicks, elsewhere, cost, chance, value, effort, priority }) => ({
       action,
       clicks: known(clicks),
@@ -66,6 +75,7 @@ export async function forecastOf(
       effort,
       priority: known(priority),
       after: Array.from(after(action)),
+      gives: givesOf(action),
     })),
   };
 }

@@ -17,6 +17,7 @@ const REFERENCES: Partial<Record<ArchivedTable, Record<string, ArchivedTable>>> 
   note: { keyword_id: 'keyword', target_id: 'target' },
   result_reading: { place_id: 'place' },
   hand_position: { keyword_id: 'keyword', target_id: 'target' },
+  chosen_action: { keyword_id: 'keyword' },
   own_bid: { keyword_id: 'keyword', market_id: 'market' },
   auction_slot: { keyword_id: 'keyword', market_id: 'market' },
   verdict: { keyword_id: 'keyword' },

@@ -130,6 +130,8 @@ export class ArchiveReader {
         return this.insert('hand_position', rows, { keyword_id: this.keywords, target_id: this.targets }, [
           'id',
         ]);
+      case 'chosen_action':
+        return this.insert('chosen_action', rows, { keyword_id: this.keywords });
       case 'own_bid':
       case 'auction_slot':
         return this.insert(table, rows, { keyword_id: this.keywords, market_id: this.markets });

@@ -55,6 +55,7 @@ export const ARCHIVED = {
   note: tables.note,
   result_reading: tables.resultReading,
   hand_position: tables.handPosition,
+  chosen_action: tables.chosenAction,
   own_bid: tables.ownBid,
   auction_slot: tables.auctionSlot,
   verdict: tables.verdict,

@@ -24,6 +24,7 @@ const PROJECT_TABLES = [
   ['note', 'project_id = ?1'],
   ['result_reading', 'project_id = ?1'],
   ['hand_position', 'project_id = ?1'],
+  ['chosen_action', 'project_id = ?1'],
   ['own_bid', 'project_id = ?1'],
   ['auction_slot', 'market_id IN (SELECT market_id FROM own_bid WHERE project_id = ?1)'],
   ['verdict', 'project_id = ?1'],
@@ -81,6 +82,7 @@ export async function* archiveLines(database: Database, projectId: number): Asyn
      UNION SELECT market_id FROM keyword WHERE id IN (
        SELECT keyword_id FROM verdict WHERE project_id = ?1 UNION SELECT keyword_id FROM tracked WHERE project_id = ?1
        UNION SELECT keyword_id FROM note WHERE project_id = ?1 UNION SELECT keyword_id FROM hand_position WHERE project_id = ?1
+       UNION SELECT keyword_id FROM chosen_action WHERE project_id = ?1
        UNION SELECT keyword_id FROM variant_choice WHERE project_id = ?1 UNION SELECT keyword_id FROM word_leave WHERE project_id = ?1
        UNION SELECT keyword_id FROM marked_keyword JOIN marker ON marker.id = marker_id WHERE project_id = ?1)`,
     [projectId],

@@ -1,17 +1,27 @@
-import type { Dossier } from '@opsimath/contract/api/dossier';
+import type { Alternative, Dossier } from '@opsimath/contract/api/dossier';
+import type { Action } from '@opsimath/core/gap/action';
 import { useState } from 'react';
+import { gapsApi, useChooseActionMutation } from '../../state/gapsApi';
+import { request } from '../../state/operations';
+import { useAppSelector } from '../../state/store';
+import { useUndoable } from '../../state/undoStacks';
 import { LaneHead } from '../lane/LaneHead';
-import { count, decimal, percent, worth } from '../words/figures';
+import { count, decimal, percent, spelledDay, worth } from '../words/figures';
 import { ForecastLane } from './ForecastLane';
 
 const LANE_WIDTH = 420;
+/** Points of chance below which a part is not worth a word. */
+const LEAST_POINTS = 0.5;
 
 /** What can be done, side by side, and where we would stand then beside what comes without it. */
-export function Alternatives({ data }: { data: Dossier }) {
-  const { forecast, alternatives, currency, front, row } = data;
-  const [chosen, choose] = useState(0);
+export function Alternatives({ project, data }: { project: number; data: Dossier }) {
+  const { forecast, alternatives, front, row } = data;
+  const [drawnName, draw] = useState<Action | null>(null);
   if (forecast === null) return null;
-  const drawn = alternatives[chosen];
+  const drawn =
+    alternatives.find(({ action }) => action === drawnName) ??
+    alternatives.find(({ action }) => action === row.action) ??
+    alternatives[0];
   return (
     <section className="section alternatives" aria-label="What can be done">
       <h2>What can be done</h2>
@@ -29,61 +39,168 @@ export function Alternatives({ data }: { data: Dossier }) {
       </p>
       <LaneHead width={LANE_WIDTH} />
       <ForecastLane width={LANE_WIDTH} asIs={forecast.asIs} after={drawn?.after ?? null} />
+      <ChanceOpened forecast={forecast} drawn={drawn} front={front} />
       {alternatives.length === 0 ? (
         <p className="soft">Nothing that can be done would change where we stand.</p>
       ) : (
-        <table className="ledger">
-          <thead>
-            <tr>
-              <th>Action</th>
-              <th className="figure" title={`Probability of standing within the first ${front} after it`}>
-                Chance
-              </th>
-              <th className="figure" title="Clicks a month that it adds">
-                Clicks
-              </th>
-              <th
-                className="figure"
-                title={`What it costs beside work, ${currency} a month; saved is below 0`}
-              >
-                Cost
-              </th>
-              <th className="figure" title={`Clicks × worth × fit − cost, ${currency} a month`}>
-                Adds
-              </th>
-              <th className="figure">Days</th>
-              <th className="figure" title={`What it adds for a day of work, ${currency} a month`}>
-                Priority
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {alternatives.map((one, n) => (
-              <tr key={one.action} className={n === chosen ? 'drawn' : undefined}>
-                <td>
-                  <button
-                    className="plain"
-                    aria-pressed={n === chosen}
-                    title="Draw where we would stand then"
-                    onClick={() => choose(n)}
-                  >
-                    {one.action}
-                  </button>
-                  {one.action === row.action && <span className="soft"> best</span>}
-                </td>
-                <td className="figure">{one.chance === null ? 'unknown' : percent(one.chance, 0)}</td>
-                <td className="figure">{one.clicks === null ? 'unknown' : count(Math.round(one.clicks))}</td>
-                <td className="figure">{one.cost === null ? 'unknown' : worth(one.cost)}</td>
-                <td className="figure">{one.value === null ? 'unknown' : worth(one.value)}</td>
-                <td className="figure">{decimal(one.effort, 2)}</td>
-                <td className="figure">
-                  {one.priority === null ? 'unknown' : one.priority > 0 ? worth(one.priority) : 'none'}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <AlternativesTable project={project} data={data} drawn={drawn} onDraw={draw} />
       )}
     </section>
+  );
+}
+
+interface TableProps {
+  project: number;
+  data: Dossier;
+  drawn: Alternative | undefined;
+  onDraw: (action: Action) => void;
+}
+
+function AlternativesTable({ project, data, drawn, onDraw }: TableProps) {
+  const { alternatives, currency, front, row, choice } = data;
+  const choose = useChoice(project, data);
+  return (
+    <>
+      <table className="ledger">
+        <thead>
+          <tr>
+            <th>Action</th>
+            <th className="figure" title={`Probability of standing within the first ${front} after it`}>
+              Chance
+            </th>
+            <th className="figure" title="Clicks a month that it adds on this keyword">
+              Clicks
+            </th>
+            <th
+              className="figure"
+              title={`What other keywords of the same page win, less what they lose: clicks a month`}
+            >
+              Elsewhere
+            </th>
+            <th className="figure" title={`What it costs beside work, ${currency} a month; saved is below 0`}>
+              Cost
+            </th>
+            <th
+              className="figure"
+              title={`Clicks × worth × fit, and what comes elsewhere, − cost: ${currency} a month`}
+            >
+              Adds
+            </th>
+            <th className="figure">Days</th>
+            <th className="figure" title={`What it adds for a day of work, ${currency} a month`}>
+              Priority
+            </th>
+            <th aria-label="Choice" />
+          </tr>
+        </thead>
+        <tbody>
+          {alternatives.map((one) => (
+            <tr key={one.action} className={one === drawn ? 'drawn' : undefined}>
+              <td>
+                <button
+                  className="plain"
+                  aria-pressed={one === drawn}
+                  title="Draw where we would stand then"
+                  onClick={() => onDraw(one.action)}
+                >
+                  {one.action}
+                </button>
+              </td>
+              <td className="figure">{one.chance === null ? 'unknown' : percent(one.chance, 0)}</td>
+              <td className="figure">{one.clicks === null ? 'unknown' : count(Math.round(one.clicks))}</td>
+              <td className="figure">
+                {one.elsewhere === null
+                  ? ''
+                  : count(Math.round(one.elsewhere.won.clicks - one.elsewhere.lost.clicks))}
+              </td>
+              <td className="figure">{one.cost === null ? 'unknown' : worth(one.cost)}</td>
+              <td className="figure">{one.value === null ? 'unknown' : worth(one.value)}</td>
+              <td className="figure">{decimal(one.effort, 2)}</td>
+              <td className="figure">
+                {one.priority === null ? 'unknown' : one.priority > 0 ? worth(one.priority) : 'none'}
+              </td>
+              <td>
+                {choice?.action === one.action ? (
+                  <b>chosen</b>
+                ) : (
+                  <button className="plain written" onClick={() => void choose(one.action)}>
+                    Choose
+                  </button>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {choice === null ? (
+        <p className="soft">
+          {row.action === 'hold' || row.action === 'merge' ? 'None is worth doing.' : `Best: ${row.action}.`}
+        </p>
+      ) : (
+        <p className="soft">
+          Chosen: <b>{choice.action}</b>
+          {choice.person !== '' && ` by ${choice.person}`}, {spelledDay(choice.at.slice(0, 10))}.
+          {row.action !== choice.action && ' It cannot be done now.'}{' '}
+          <button className="plain written" onClick={() => void choose(null)}>
+            Take the best instead
+          </button>
+        </p>
+      )}
+    </>
+  );
+}
+
+/** Chooses what to do, and keeps how to take that back. */
+function useChoice(project: number, { row, choice }: Dossier): (action: Action | null) => Promise<void> {
+  const [chooseAction] = useChooseActionMutation();
+  const undoable = useUndoable(project);
+  const person = useAppSelector((state) => state.preferences.person);
+  return async (action) => {
+    const arg = { project, keyword: row.id, action, person };
+    await chooseAction(arg).unwrap();
+    undoable({
+      what: action === null ? `choice for “${row.text}” let go` : `“${action}” chosen for “${row.text}”`,
+      undo: request(gapsApi.endpoints.chooseAction, {
+        ...arg,
+        action: choice?.action ?? null,
+        person: choice?.person ?? '',
+      }),
+      redo: request(gapsApi.endpoints.chooseAction, arg),
+    });
+  };
+}
+
+/** Which features give how much of the chance, and which changes how much of what an action brings. */
+function ChanceOpened({
+  forecast,
+  drawn,
+  front,
+}: {
+  forecast: NonNullable<Dossier['forecast']>;
+  drawn: Alternative | undefined;
+  front: number;
+}) {
+  const features = forecast.gives.filter(({ points }) => Math.abs(points) >= LEAST_POINTS);
+  const changes = drawn?.gives.filter(({ points }) => Math.abs(points) >= LEAST_POINTS) ?? [];
+  if (features.length === 0 && changes.length === 0) return null;
+  const points = (value: number): string => `${value > 0 ? '+' : '−'}${decimal(Math.abs(value), 1)}`;
+  return (
+    <details className="chance-opened">
+      <summary>What the chance is made of</summary>
+      <p className="soft">
+        Points of the chance of the first {front}. As it is, beside where it stands:{' '}
+        {features.length === 0
+          ? 'no feature tells much'
+          : features.map(({ what, points: gives }) => `${what} ${points(gives)}`).join(', ')}
+        .
+        {drawn !== undefined && changes.length > 0 && (
+          <>
+            {' '}
+            After {drawn.action}:{' '}
+            {changes.map(({ what, points: gives }) => `${what} ${points(gives)}`).join(', ')}.
+          </>
+        )}
+      </p>
+    </details>
   );
 }

@@ -24,6 +24,7 @@ import { HandPositions } from './HandPositions';
 import { LivePage } from './LivePage';
 import { PageDifference } from './PageDifference';
 import { DossierFacts } from './DossierFacts';
+import { DossierJumps } from './DossierJumps';
 import { PrioritySum } from './PrioritySum';
 import { ResultPage } from './ResultPage';
 import './dossier.css';
@@ -117,19 +118,21 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
         </Button>
       </div>
       {error && <Problem error={error} />}
+      {!data && !error && <p className="soft">Reading what is known of it…</p>}
       {data && (
         <>
+          <DossierJumps panel={panel} keyword={keyword} />
           <h1>{data.row.text}</h1>
           <p className="dossier-what">
             <b>
               {data.row.kind}
               {data.row.near ? ' · near' : ''}
             </b>
-            {movement(data.row) !== '' && <>, moved {movement(data.row)}</>}. Best to do:{' '}
-            <b>{data.row.action}</b>. {data.row.reason}
+            {movement(data.row) !== '' && <>, moved {movement(data.row)}</>}.{' '}
+            {data.row.chosen ? 'Chosen' : 'Best to do'}: <b>{data.row.action}</b>. {data.row.reason}
           </p>
           <DossierLane data={data} />
-          <Alternatives key={keyword} data={data} />
+          <Alternatives key={keyword} project={project} data={data} />
           <DossierFacts data={data} metricsAge={metricsAge} pageAge={pageAge} />
           <section className="section">
             <h2>Notes</h2>
