@@ -245,12 +245,6 @@ export const sideTotals = z.object({
 
 export const gapTotals = z.object({
   keywords: z.int(),
-  /** What the best actions of all rows add a month, each keyword by itself. */
-  worthAMonth: z.number(),
-  /** What the first 20 of the table’s order that have something to do add a month, and the middle 80 % of it. */
-  firstTwenty: z
-    .object({ keywords: z.int(), value: z.number(), low: z.number(), high: z.number() })
-    .nullable(),
   /** Rows with us on the front, and those of them that bring more than little. */
   onFront: z.int(),
   onFrontWithDemand: z.int(),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { isoDay } from '../source/answers';
+import { whatToDo } from './whatToDo';
 import { comparisonScope, gapRow, gapTotals, rivalColumn, sideTotals } from './gaps';
 
 export const reportQuery = comparisonScope.extend({
@@ -19,6 +20,9 @@ export const report = z.object({
   totals: gapTotals,
   sides: z.array(sideTotals),
   rivals: z.array(rivalColumn),
+  /** The first pieces of work. */
+  work: whatToDo,
+  /** The keywords that they lead with. */
   top: z.array(gapRow),
   paid: z.object({ unbid: z.array(gapRow), doubling: z.array(gapRow) }),
   movers: z.object({ up: z.array(gapRow), down: z.array(gapRow) }),

@@ -21,7 +21,7 @@ const TRUE: ForecastModel = (() => {
   const defaults = defaultForecast(DEFAULT_WEIGHTS);
   return {
     ...defaults,
-    changes: Float64Array.from([2, 1.5, 1, 1.2, 3, 0.5, 0.6, 1, 0.4, -0.2]),
+    changes: Float64Array.from([2, 1.5, 1, 1.2, 3, 0.5, 0.6, 1, 0.4, -0.2, -0.5]),
     spread: { phrase: 1.5, came: 1.5, went: 2 },
   };
 })();

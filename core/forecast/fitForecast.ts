@@ -5,6 +5,7 @@ import {
   CHANGE_COUNT,
   CHANGE_INPUTS,
   FEATURE_COUNT,
+  PHRASE,
   type ForecastModel,
   STANDING_INPUTS,
   changeInputs,
@@ -151,7 +152,7 @@ function priorOfChanges({ before, features }: PairRows, { thresholds }: OrderedL
   const slope = slopeOf(thresholds);
   // The features of the words stand at 1 to 3. Whether a touch alone does anything only changes can say.
   const ofWords = [1, 2, 3].map((feature) => onOneDay[feature]! * slope);
-  return Float64Array.from([...ofWords, ...ofWords, 0, 0, 0, 0]);
+  return Float64Array.from([...ofWords, ...ofWords, 0, 0, 0, 0, 0]);
 }
 
 /** Logits for one unit of level: thresholds against the levels of the cuts, by least squares. */
@@ -177,7 +178,10 @@ function changedRows(
   const changes = new Float64Array(taking.length * CHANGE_INPUTS);
   taking.forEach((row, n) => {
     const change = pairs.changes.subarray(row * CHANGE_COUNT, (row + 1) * CHANGE_COUNT);
-    changes.set(changeInputs(change, pairs.before[row]!), n * CHANGE_INPUTS);
+    changes.set(
+      changeInputs(change, pairs.before[row]!, pairs.features[row * FEATURE_COUNT + PHRASE]!),
+      n * CHANGE_INPUTS,
+    );
   });
   return {
     shift: Float64Array.from(taking, (row) => {

@@ -22,8 +22,11 @@ export const CHANGES = [
   'touched lately',
   'words in, by how far down it stood',
   'words out, by how far down it stood',
+  'phrase into title where most have it',
 ] as const;
 export const CHANGE_INPUTS = CHANGES.length;
+/** Where the phrase stands among the features. */
+export const PHRASE = 1;
 export const FEATURE_COUNT = CHANCE_FEATURES.length;
 /** Beyond these levels a place counts more or less than below: the ends of the front and of the second page. */
 const FRONT_LEVEL = level(10.5);
@@ -57,16 +60,30 @@ export const NO_CHANGE: Change = [0, 0, 0, 0, 0];
 
 /**
  * Changes as they count, in the order of {@link CHANGES}: what comes above 0, what goes below. The last two say how far
- * below the end of the front a page stood that words came to or went from: who stands low has more to win.
+ * below the end of the front a page stood that words came to or went from: who stands low has more to win. The last:
+ * what most results have already lifts nobody above them.
  *
  * @param position where it stood, a column value
+ * @param phraseGap its feature *phrase in title* before, relative to the capture: −1 where most have it and it has not
  */
-export function changeInputs(change: Change | ArrayLike<number>, position: number): number[] {
+export function changeInputs(
+  change: Change | ArrayLike<number>,
+  position: number,
+  phraseGap: number,
+): number[] {
   const [phrase, inTitle, inFields] = [change[0]!, change[1]!, change[2]!];
   const came = [phrase, inTitle, inFields].map((part) => Math.max(0, part));
   const went = [phrase, inTitle, inFields].map((part) => Math.min(0, part));
   const depth = FRONT_LEVEL - (isRanked(position) && position <= 100 ? level(position) : ABSENT_LEVEL);
-  return [...came, ...went, change[3]!, change[4]!, Math.max(...came) * depth, Math.min(...went) * depth];
+  return [
+    ...came,
+    ...went,
+    change[3]!,
+    change[4]!,
+    Math.max(...came) * depth,
+    Math.min(...went) * depth,
+    came[0]! * Math.max(0, -phraseGap),
+  ];
 }
 
 /**
@@ -103,7 +120,7 @@ export function forecastStanding(
   if (!isRanked(position) && position !== ABSENT)
     throw new RangeError('Nothing is foretold from an unknown position.');
   const { thresholds, weights } = model.standing;
-  const inputs = changeInputs(change, position);
+  const inputs = changeInputs(change, position, features[PHRASE]!);
   const shift = score(weights, standingInputs(position, features, held)) + score(model.changes, inputs);
   const spread = spreadOf(model.spread, inputs);
   if (spread === 1) return distributionAt(thresholds, shift);
@@ -144,7 +161,7 @@ export function defaultForecast(weights: readonly number[]): ForecastModel {
         ...weights.map((weight) => weight * (1 - DEFAULT_PERSISTENCE)),
       ]),
     },
-    changes: Float64Array.from([...weights.slice(1, 4), ...weights.slice(1, 4), 0, 0, 0, 0]),
+    changes: Float64Array.from([...weights.slice(1, 4), ...weights.slice(1, 4), 0, 0, 0, 0, 0]),
     spread: STATED_SPREAD,
     entry: {
       thresholds: thresholds.map((threshold) => threshold + DEFAULT_SLOPE * DEFAULT_ENTRY_LEVEL),

@@ -14,7 +14,8 @@ import { distributionAt, score } from './orderedLogit';
 
 const { standing, changes, spread } = defaultForecast(DEFAULT_WEIGHTS);
 const clicks = bandClicks(priorCurve('web'));
-const inputs = standingInputs(14, [0.4, 1, 0.2, 0, 0.1, 0, -0.3]);
+const FEATURES = [0.4, 1, 0.2, 0, 0.1, 0, -0.3];
+const inputs = standingInputs(14, FEATURES);
 const size = CUTS.length + standing.weights.length;
 const CHANGE: Change = [1, 0.5, 0, 1, 0];
 
@@ -51,8 +52,7 @@ describe('the error of what a change adds', () => {
         spread,
         changesCovariance: diagonal(CHANGE_INPUTS, ofChange),
       },
-      14,
-      inputs,
+      { position: 14, features: FEATURES, held: 1 },
       change,
       clicks,
     );
@@ -70,7 +70,7 @@ describe('the error of what a change adds', () => {
   });
 
   test('of the change alone: slope of the click-through times how unsure the change is', () => {
-    const shift = score(standing.weights, inputs) + score(changes, changeInputs(CHANGE, 14));
+    const shift = score(standing.weights, inputs) + score(changes, changeInputs(CHANGE, 14, FEATURES[1]!));
     const through = (more: number): number =>
       expectedClickThrough(
         distributionAt(

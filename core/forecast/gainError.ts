@@ -1,6 +1,6 @@
 import { CUTS } from './bands';
 import { type Spreads, spreadOf } from './changes';
-import { type Change, changeInputs } from './forecast';
+import { type Change, PHRASE, changeInputs, standingInputs } from './forecast';
 import { type FittedLogit, type OrderedLogit, score } from './orderedLogit';
 
 /**
@@ -48,12 +48,12 @@ export interface ForecastErrors {
 /** Standard error of what a change adds to the click-through of a standing (method §8). */
 export function gainError(
   { standing, changes, spread, changesCovariance }: ForecastErrors,
-  position: number,
-  inputs: readonly number[],
+  { position, features, held }: { position: number; features: readonly number[]; held: number },
   change: Change,
   clicks: Float64Array,
 ): number {
-  const changed = changeInputs(change, position);
+  const inputs = standingInputs(position, features, held);
+  const changed = changeInputs(change, position, features[PHRASE]!);
   const shift = score(standing.weights, inputs);
   const wider = spreadOf(spread, changed);
   const after = clickGradient(

@@ -96,6 +96,8 @@ export interface GapColumns {
   /** Clicks a month that it adds on the keyword itself, and on others of the same page; NaN if unknown. */
   gain: Float64Array;
   elsewhere: Float64Array;
+  /** What those other keywords bring, a month; 0 where none is touched. */
+  elsewhereValue: Float64Array;
   /** Its value a month; 0 for *hold* and *merge*, NaN if unknown. */
   worthAMonth: Float64Array;
   /** Its value for a day of work; NaN if unknown, and where nothing is to be done. */
@@ -170,6 +172,7 @@ function noteBest(
   gaps.chance[i] = chosen.chance;
   gaps.gain[i] = chosen.clicks;
   gaps.elsewhere[i] = chosen.elsewhere.clicks;
+  gaps.elsewhereValue[i] = chosen.elsewhere.value;
   gaps.worthAMonth[i] = chosen.value;
   gaps.priority[i] = chosen.priority;
 }
@@ -229,6 +232,7 @@ function emptyGaps(size: number): GapColumns {
     chance: new Float64Array(size),
     gain: new Float64Array(size),
     elsewhere: new Float64Array(size),
+    elsewhereValue: new Float64Array(size),
     worthAMonth: new Float64Array(size),
     action: new Uint8Array(size),
     priority: new Float64Array(size),

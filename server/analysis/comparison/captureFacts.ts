@@ -74,6 +74,7 @@ export async function captureFacts(
         foreteller.noteServed(columns, facts.gainErrors, i, served);
         notes.place[i] = served.place;
         notes.score[i] = foreteller.scoreOf(served);
+        notes.phraseGap[i] = foreteller.phraseGapOf(served);
       }
     }
     if (page === null) continue;
@@ -144,7 +145,12 @@ function emptyFacts(size: number, listings: boolean): CaptureFacts {
   return {
     difficulty: new Int16Array(size).fill(-1),
     gainErrors: { retitled: unknown(), strengthened: unknown(), written: unknown() },
-    served: { place: new Int32Array(size), score: unknown(), entryScore: unknown() },
+    served: {
+      place: new Int32Array(size),
+      score: unknown(),
+      phraseGap: new Float64Array(size),
+      entryScore: unknown(),
+    },
     effects: { retitled: new Map(), strengthened: new Map() },
     openBlocks: new Uint8Array(size),
     blockHolder: new Int32Array(size),

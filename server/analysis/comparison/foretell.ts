@@ -2,6 +2,7 @@ import { type Distribution, bandClicks, expectedClickThrough, within } from '@op
 import {
   type Change,
   NO_CHANGE,
+  PHRASE,
   forecastEntry,
   forecastStanding,
   standingInputs,
@@ -101,6 +102,11 @@ export class Foreteller {
     return this.of(position, chanceFeatures(standing, medians), change, held);
   }
 
+  /** Its feature *phrase in title*, relative to the capture. */
+  phraseGapOf({ standing, medians }: Serving): number {
+    return standing === null || medians === null ? 0 : chanceFeatures(standing, medians)[PHRASE]!;
+  }
+
   /** What of the chance as it is each feature gives: less that of a page in the middle of the capture. */
   featuresOf(serving: Serving): { what: (typeof CHANCE_FEATURES)[number]; value: number; points: number }[] {
     const { position, standing, medians, held } = serving;
@@ -186,8 +192,7 @@ export class Foreteller {
     const { standing: fit, changes, changesFit, spread } = fitted;
     return gainError(
       { standing: fit, changes, spread, changesCovariance: changesFit.covariance },
-      position,
-      standingInputs(position, chanceFeatures(standing, medians), held),
+      { position, features: chanceFeatures(standing, medians), held },
       change,
       this.clicks,
     );

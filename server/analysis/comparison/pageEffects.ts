@@ -26,6 +26,8 @@ export interface Effect {
 export interface ServedNotes {
   place: Int32Array;
   score: Float64Array;
+  /** Its feature *phrase in title*, relative to the capture. */
+  phraseGap: Float64Array;
   /** Score of a target written for it, where nothing serves; NaN elsewhere. */
   entryScore: Float64Array;
 }
@@ -89,7 +91,7 @@ export async function pageEffects(
       demand: demandOf(i),
       asIs: columns.asIs.clickThrough[i]!,
       after: (change) => {
-        const inputs = changeInputs(change, columns.ownOrganic[i]!);
+        const inputs = changeInputs(change, columns.ownOrganic[i]!, served.phraseGap[i]!);
         return tables.get(spreadOf(model.spread, inputs))!(served.score[i]! + score(model.changes, inputs));
       },
     }));

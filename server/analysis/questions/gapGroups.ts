@@ -28,7 +28,8 @@ export async function gapGroups(
     if (!group) groups.set(number, (group = { members: 0, volume: 0, month: 0, days: 0, first: i }));
     group.members++;
     group.volume += volume[i]! || 0;
-    group.month += gaps.worthAMonth[i]! || 0;
+    // Each keyword by itself: what its action brings elsewhere is counted there.
+    group.month += gaps.worthAMonth[i]! - gaps.elsewhereValue[i]! || 0;
     group.days += effort[i]!;
   }
   const sorted = [...groups].sort(

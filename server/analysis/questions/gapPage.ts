@@ -1,18 +1,14 @@
 import { type GapPage, type GapQueryRead, gapKind, gapMark, paidState } from '@opsimath/contract/api/gaps';
-import { FIRST, spreadOfSum } from '@opsimath/core/gap/spreadOfWorth';
 import { isOnFront } from '@opsimath/core/ranking/front';
 import { bringsLittle } from '@opsimath/core/ranking/littleDemand';
 import { UNKNOWN } from '@opsimath/core/ranking/position';
 import type { Comparison } from '../comparison/comparison';
 import { applyFilter, type Filtered } from '../comparison/gapFilter';
 import { orderBy } from '../comparison/gapOrder';
-import { gapRows, partsOf } from '../comparison/gapRow';
+import { gapRows } from '../comparison/gapRow';
 import type { Standings } from '../facts/standings';
 import { type OpenComparison, openComparison } from '../comparison/openComparison';
 import type { Workspace } from '../kept/workspace';
-
-/** Draws of what the first ones bring together. */
-const SEED = 20_260_314;
 
 /** One page of gaps with the counts that work as filters. */
 export async function gapPage(
@@ -73,12 +69,11 @@ export function rivalColumns(comparison: Comparison): GapPage['rivals'] {
   }));
 }
 
-/** What passes in numbers. `order` is that of the table: the first twenty are those that stand there first. */
+/** What passes in numbers. */
 export function totalsOf(comparison: Comparison, filtered: Filtered, order: Int32Array): GapPage['totals'] {
-  const { worthAMonth, priority } = comparison.gaps;
+  const { priority } = comparison.gaps;
   const { columns, curve, project } = comparison;
-  let [sum, topPriority, onFront, little] = [0, 0, 0, 0];
-  const first: number[] = [];
+  let [topPriority, onFront, little] = [0, 0, 0];
   for (const i of order) {
     if (priority[i]! > topPriority) topPriority = priority[i]!;
     if (filtered.passes[i] === 0) continue;
@@ -87,15 +82,10 @@ export function totalsOf(comparison: Comparison, filtered: Filtered, order: Int3
       onFront++;
       if (bringsLittle(columns.expectedVolume[i]!, own, curve, project.settings)) little++;
     }
-    const worth = worthAMonth[i]! > 0 ? worthAMonth[i]! : 0;
-    sum += worth;
-    if (first.length < FIRST && priority[i]! > 0) first.push(i);
   }
   return {
     keywords: comparison.keywords.length,
-    worthAMonth: sum,
     topPriority,
-    firstTwenty: firstTwenty(comparison, first),
     onFront,
     onFrontWithDemand: onFront - little,
     kinds: named(gapKind.options, filtered.kinds),
@@ -106,14 +96,6 @@ export function totalsOf(comparison: Comparison, filtered: Filtered, order: Int3
     verdicts: [...filtered.verdicts],
     actions: [...filtered.actions],
   };
-}
-
-/** What the actions that stand first bring together, with the middle 80 % of it. */
-function firstTwenty(comparison: Comparison, first: readonly number[]): GapPage['totals']['firstTwenty'] {
-  if (first.length === 0) return null;
-  const parts = first.map((i) => partsOf(comparison, i)!);
-  const value = first.reduce((sum, i) => sum + comparison.gaps.worthAMonth[i]!, 0);
-  return { keywords: first.length, value, ...spreadOfSum(parts, SEED) };
 }
 
 function named<Name extends string>(names: readonly Name[], counts: ArrayLike<number>): Record<Name, number> {

@@ -11,6 +11,7 @@ import { type Comparison, byStanding } from '../comparison/comparison';
 import { applyFilter } from '../comparison/gapFilter';
 import { filteredOrder, rivalColumns, totalsOf } from './gapPage';
 import { gapRows } from '../comparison/gapRow';
+import { whatToDo } from './whatToDo';
 import { qualitySentences, summarySentences } from './reportSentences';
 import type { SideStanding } from '../facts/standings';
 import type { Workspace } from '../kept/workspace';
@@ -44,6 +45,7 @@ export async function report(
   const byFall = (
     await filteredOrder(workspace, projectId, read({ sort: [{ sort: 'move', descending: false }] }))
   ).order;
+  const work = await whatToDo(workspace, projectId, read({ offset: 0, limit: top }));
   const content = {
     project: project.name,
     market: `${market.placeName}, ${market.languageName}, ${market.surface}`,
@@ -55,7 +57,8 @@ export async function report(
     totals: totalsOf(comparison, all, order),
     sides: sidesOf(comparison),
     rivals: rivalColumns(comparison),
-    top: await rows(first((i) => gaps.priority[i]! > 0, top)),
+    work,
+    top: await rows(work.lines.map(({ lead }) => comparison.keywords.indexOf(lead.id))),
     paid: {
       unbid: await rows(first((i) => gaps.paid[i] === unbid && gaps.priority[i]! > 0, FEW)),
       doubling: await rows(first((i) => gaps.doubling[i] === 1, FEW)),

@@ -7,7 +7,7 @@ const percent = (share: number): string => `${(share * 100).toFixed(1)} %`;
 
 /** The report's summary in plain sentences. */
 export function summarySentences(content: Content): string[] {
-  const { totals, sides, top, paid, currency, front } = content;
+  const { totals, sides, paid, currency, front } = content;
   const [own, ...rivals] = sides;
   const missing = totals.kinds.absent + totals.kinds.buried + totals.kinds.trailing;
   const sentences: string[] = [];
@@ -22,10 +22,11 @@ export function summarySentences(content: Content): string[] {
       `${whole(totals.kinds.unknown)} keywords are unknown: no result page has been captured that would tell.`,
     );
   }
-  if (totals.firstTwenty !== null) {
+  const { first } = content.work;
+  if (first !== null) {
     sentences.push(
-      `Doing the first ${totals.firstTwenty.keywords} would add about ${whole(totals.firstTwenty.value)} ${currency} a month ` +
-        `(estimated; 80 % between ${whole(totals.firstTwenty.low)} and ${whole(totals.firstTwenty.high)}).`,
+      `Doing the first ${first.lines} pieces of work would add about ${whole(first.value)} ${currency} a month for ${first.days.toFixed(1)} days ` +
+        `(estimated; 80 % between ${whole(first.low)} and ${whole(first.high)}).`,
     );
   }
   if (own && own.visibility !== null) {
@@ -41,8 +42,8 @@ export function summarySentences(content: Content): string[] {
         (best ? `; the strongest rival, ${best.name}, has ${percent(best.visibility!)}.` : '.'),
     );
   }
-  if (top[0])
-    sentences.push(`The first thing to do: ${top[0].action} for “${top[0].text}”. ${top[0].reason}`);
+  const next = content.work.lines[0];
+  if (next) sentences.push(`The first thing to do: ${next.action} for “${next.lead.text}”. ${next.reason}`);
   if (paid.doubling.length > 0) {
     sentences.push(
       `We pay for ${whole(totals.marks.doubling)} keywords where we stand at 3 or better without paying.`,

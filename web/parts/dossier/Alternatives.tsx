@@ -68,17 +68,11 @@ function AlternativesTable({ project, data, drawn, onDraw }: TableProps) {
             <th className="figure" title={`Probability of standing within the first ${front} after it`}>
               Chance
             </th>
-            <th className="figure" title="Clicks a month that it adds on this keyword">
-              Clicks
-            </th>
             <th
               className="figure"
-              title={`What other keywords of the same page win, less what they lose: clicks a month`}
+              title="Clicks a month that it adds on this keyword, and under it on others of the same page"
             >
-              Elsewhere
-            </th>
-            <th className="figure" title={`What it costs beside work, ${currency} a month; saved is below 0`}>
-              Cost
+              Clicks
             </th>
             <th
               className="figure"
@@ -107,14 +101,22 @@ function AlternativesTable({ project, data, drawn, onDraw }: TableProps) {
                 </button>
               </td>
               <td className="figure">{one.chance === null ? 'unknown' : percent(one.chance, 0)}</td>
-              <td className="figure">{one.clicks === null ? 'unknown' : count(Math.round(one.clicks))}</td>
               <td className="figure">
-                {one.elsewhere === null
-                  ? ''
-                  : count(Math.round(one.elsewhere.won.clicks - one.elsewhere.lost.clicks))}
+                {one.clicks === null ? 'unknown' : count(Math.round(one.clicks))}
+                {one.elsewhere !== null && (
+                  <span className="soft under">
+                    {signed(one.elsewhere.won.clicks - one.elsewhere.lost.clicks)}
+                  </span>
+                )}
               </td>
-              <td className="figure">{one.cost === null ? 'unknown' : worth(one.cost)}</td>
-              <td className="figure">{one.value === null ? 'unknown' : worth(one.value)}</td>
+              <td className="figure">
+                {one.value === null ? 'unknown' : worth(one.value)}
+                {one.cost !== null && one.cost !== 0 && (
+                  <span className="soft under">
+                    {one.cost > 0 ? `costs ${worth(one.cost)}` : `saves ${worth(-one.cost)}`}
+                  </span>
+                )}
+              </td>
               <td className="figure">{decimal(one.effort, 2)}</td>
               <td className="figure">
                 {one.priority === null ? 'unknown' : one.priority > 0 ? worth(one.priority) : 'none'}
@@ -149,6 +151,9 @@ function AlternativesTable({ project, data, drawn, onDraw }: TableProps) {
     </>
   );
 }
+
+const signed = (clicks: number): string =>
+  `${clicks < 0 ? '−' : '+'}${count(Math.abs(Math.round(clicks)))} elsewhere`;
 
 /** Chooses what to do, and keeps how to take that back. */
 function useChoice(project: number, { row, choice }: Dossier): (action: Action | null) => Promise<void> {

@@ -23,11 +23,25 @@ export function DossierJumps({ panel, keyword }: { panel: RefObject<HTMLElement 
     <nav className="dossier-jumps" aria-label="Sections of the dossier">
       {names.map((name) => (
         <button key={name} className="plain" onClick={() => jump(name)}>
-          {name}
+          {SHORT[name] ?? name}
         </button>
       ))}
     </nav>
   );
 }
+
+/** Heads in a word or two. */
+const SHORT: Record<string, string> = {
+  'What can be done': 'What to do',
+  'How the priority came about': 'Sum',
+  'Positions over time': 'Over time',
+  'Seen by hand': 'By hand',
+  'Searches a month': 'Searches',
+  'Own search performance': 'Own search',
+  'How the front shows itself': 'Front',
+  'Changed since': 'Changes',
+  'Result page of': 'Result page',
+  'Which of ours could answer': 'Answering',
+};
 
 const nameOf = (head: Element): string => (head.firstChild?.textContent ?? '').trim();

@@ -63,6 +63,7 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
       <header className="gaps-head">
         <GapTitle
           page={first}
+          query={query}
           scope={scope}
           pools={(lookUps ?? []).filter(({ market }) => market === scope.market)}
           lists={(lists ?? []).filter(({ market }) => market === scope.market)}

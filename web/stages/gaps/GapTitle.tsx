@@ -1,13 +1,16 @@
-import type { GapPage } from '@opsimath/contract/api/gaps';
+import type { GapPage, GapQuery } from '@opsimath/contract/api/gaps';
 import type { KeywordList } from '@opsimath/contract/api/lists';
 import type { LookUp } from '@opsimath/contract/api/lookUps';
 import { Select } from 'antd';
 import { count, spelledDay, worth } from '../../parts/words/figures';
+import { useWhatToDoQuery } from '../../state/gapsApi';
 import type { Scope } from '../../state/scope';
+import { useScope } from '../../state/useScope';
 import { isNarrowed } from './narrowed';
 
 interface GapTitleProps {
   page: GapPage | undefined;
+  query: GapQuery;
   scope: Scope;
   pools: readonly LookUp[];
   lists: readonly KeywordList[];
@@ -22,7 +25,7 @@ function chosenOf({ pool, list, only }: Scope): string {
 }
 
 /** The answer of this stage in one line, and what it was compared over in the next. */
-export function GapTitle({ page, scope, pools, lists, busy, onChange }: GapTitleProps) {
+export function GapTitle({ page, query, scope, pools, lists, busy, onChange }: GapTitleProps) {
   const filtered = isNarrowed(scope);
   return (
     <div>
@@ -58,20 +61,32 @@ export function GapTitle({ page, scope, pools, lists, busy, onChange }: GapTitle
         {page && (
           <>
             {' '}
-            {count(page.totals.keywords)} keywords.{' '}
-            {page.totals.firstTwenty && (
-              <>
-                The first {page.totals.firstTwenty.keywords} would add about{' '}
-                {worth(page.totals.firstTwenty.value)} {page.currency} a month (80 % between{' '}
-                {worth(page.totals.firstTwenty.low)} and {worth(page.totals.firstTwenty.high)}, estimated).
-              </>
-            )}
+            {count(page.totals.keywords)} keywords. <FirstWork query={query} />
             {!filtered && <OnFront totals={page.totals} />}
             {busy && ' Working…'}
           </>
         )}
       </div>
     </div>
+  );
+}
+
+/** What the first pieces of work would add: the same figure as in What to do, which counts each gain once. */
+function FirstWork({ query }: { query: GapQuery }) {
+  const { project, change } = useScope();
+  const { sort: _, ...rest } = query;
+  const { currentData: work } = useWhatToDoQuery({ project, query: { ...rest, offset: 0, limit: 1 } });
+  if (!work?.first) return null;
+  const { lines, value, low, high } = work.first;
+  return (
+    <>
+      The first {lines}{' '}
+      <button className="plain written" onClick={() => change({ view: 'work' })}>
+        pieces of work
+      </button>{' '}
+      would add about {worth(value)} {work.currency} a month (80 % between {worth(low)} and {worth(high)},
+      estimated).
+    </>
   );
 }
 

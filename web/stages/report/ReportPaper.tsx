@@ -122,55 +122,57 @@ function TopGaps({ report }: { report: Report }) {
     <table className="ledger top">
       <thead>
         <tr>
-          <th>Keyword and reason</th>
+          <th>Work and reason</th>
           <th>
             <LaneHead width={LANE} />
           </th>
-          <th className="figure">Demand</th>
-          <th className="figure">Chance</th>
+          <th className="figure">Clicks</th>
           <th className="figure">Adds</th>
+          <th className="figure">Days</th>
           <th className="figure">Priority</th>
         </tr>
       </thead>
       <tbody>
-        {report.top.map((row) => (
-          <tr key={row.id}>
-            <td>
-              <b>{row.text}</b>: {row.action}
-              <div className="soft">{row.reason}</div>
-            </td>
-            <td>
-              <Lane
-                width={LANE}
-                height={34}
-                front={report.front}
-                own={{
-                  name: report.sides[0]!.name,
-                  organic: row.own,
-                  before: row.ownBefore,
-                  paid: row.ownPaid,
-                }}
-                rivals={report.rivals.map((rival, r) => ({
-                  ...rival,
-                  hue: r,
-                  organic: row.rivals[r]!,
-                  paid: row.rivalsPaid[r]!,
-                }))}
-              />
-            </td>
-            <td className="figure">{count(row.demand)}</td>
-            <td className="figure">
-              {row.chanceAssumed ? '~' : ''}
-              {decimal(row.chance, 2)}
-            </td>
-            <td className="figure">{worth(row.worthAMonth)}</td>
-            <td className="figure">
-              <span className={`ochre ochre-${ochreOf(row.priority, report.totals.topPriority)}`}>
-                {worth(row.priority)}
-              </span>
-            </td>
-          </tr>
-        ))}
+        {report.work.lines.map((line, n) => {
+          const row = report.top[n]!;
+          return (
+            <tr key={`${line.action} ${line.lead.id}`}>
+              <td>
+                <b>{line.lead.text}</b>: {line.action}
+                {line.target && <span className="soft"> {line.target.address}</span>}
+                <div className="soft">{line.reason}</div>
+                {line.title !== null && line.target && <div>Its title could be: {line.title}</div>}
+              </td>
+              <td>
+                <Lane
+                  width={LANE}
+                  height={34}
+                  front={report.front}
+                  own={{
+                    name: report.sides[0]!.name,
+                    organic: row.own,
+                    before: row.ownBefore,
+                    paid: row.ownPaid,
+                  }}
+                  rivals={report.rivals.map((rival, r) => ({
+                    ...rival,
+                    hue: r,
+                    organic: row.rivals[r]!,
+                    paid: row.rivalsPaid[r]!,
+                  }))}
+                />
+              </td>
+              <td className="figure">{count(Math.round(line.clicks))}</td>
+              <td className="figure">{worth(line.value)}</td>
+              <td className="figure">{decimal(line.effort, 2)}</td>
+              <td className="figure">
+                <span className={`ochre ochre-${ochreOf(line.priority, report.work.lines[0]!.priority)}`}>
+                  {worth(line.priority)}
+                </span>
+              </td>
+            </tr>
+          );
+        })}
       </tbody>
       <caption>
         {report.rivals.map((rival, r) => (
@@ -178,8 +180,8 @@ function TopGaps({ report }: { report: Report }) {
             <span className={`letter hue-${r % 4}`}>{rival.letter}</span> {rival.name}{' '}
           </span>
         ))}
-        · disc: {report.sides[0]!.name} · ring: before · diamonds: paid. What it adds and priority in{' '}
-        {report.currency}, estimated.
+        · disc: {report.sides[0]!.name} · ring: before · diamonds: paid. What it adds a month and for a day of
+        work (priority) in {report.currency}, on all keywords it serves, each gain counted once; estimated.
       </caption>
     </table>
   );
