@@ -50,6 +50,8 @@ export const around = z.object({
       coverage: z.enum(COVERAGES),
       held: z.int(),
       of: z.int(),
+      /** Words of the keyword that it lacks in any form. */
+      missing: z.array(z.string()),
       /** Whether search knows it, as last checked; `null` where that was never asked. */
       index: z.object({ state: z.string(), checkedOn: isoDay }).nullable(),
     }),

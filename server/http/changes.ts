@@ -14,6 +14,7 @@ const CHANGES: readonly [RegExp, ChangedThing | null][] = [
   [/^\/look-ups\/\d+\/(again|keywords)/, 'look-ups'],
   [/^\/look-ups\//, null],
   [/^\/projects\/\d+\/look-ups\/(price|mode-counts)$/, null],
+  [/^\/projects\/\d+\/targets\/\d+\/coverage$/, null],
   [/^\/projects\/\d+\/(front|outside|translations)$/, null],
   [/^\/imports\/\d+\/start$/, 'imports'],
   [/^\/imports\//, null],

@@ -1,3 +1,4 @@
+import { coverageRequest, targetCoverage } from '@opsimath/contract/api/coverage';
 import {
   bannedWord,
   bannedWordAddition,
@@ -124,6 +125,16 @@ export function targetRoutes(routes: Routes, services: Services): void {
       answer: targetKeywords,
     },
     ({ params, query }) => analysis.targetKeywords(params.id, params.target, query),
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/targets/:target/coverage',
+      summary: 'Which words keywords need that a target has or lacks; hidden slots can be pasted',
+      body: coverageRequest,
+      answer: targetCoverage,
+    },
+    ({ params, body }) => analysis.targetCoverage(params.id, params.target, body),
   );
   routes.add(
     {

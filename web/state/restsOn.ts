@@ -45,6 +45,7 @@ export const RESTS_ON = {
   targetVersions: ['roster', 'records'],
   targetProfile: PROFILED,
   targetKeywords: PROFILED,
+  targetCoverage: [...COMPARED, 'records'],
   targetMarkets: PROFILED,
   channelKeywords: ['roster', 'records'],
   front: ['roster', 'facts'],

@@ -1,3 +1,4 @@
+import type { CoverageRequest, TargetCoverage } from '@opsimath/contract/api/coverage';
 import type { Front, FrontRequest } from '@opsimath/contract/api/front';
 import type {
   BannedWord,
@@ -26,6 +27,7 @@ export const {
   useTargetVersionsQuery,
   useTargetProfileQuery,
   useTargetKeywordsQuery,
+  useTargetCoverageQuery,
   useTargetMarketsQuery,
   useChannelKeywordsQuery,
   useFrontQuery,
@@ -36,6 +38,14 @@ export const {
   useCheckIndexMutation,
 } = api.injectEndpoints({
   endpoints: (build) => ({
+    targetCoverage: build.query<TargetCoverage, InProject<{ target: number } & CoverageRequest>>({
+      query: ({ project, target, ...body }) => ({
+        url: `/projects/${project}/targets/${target}/coverage`,
+        method: 'POST',
+        body,
+      }),
+      providesTags: restsOn('targetCoverage'),
+    }),
     targets: build.query<Target[], number>({
       query: (project) => `/projects/${project}/targets`,
       providesTags: restsOn('targets'),

@@ -8,6 +8,7 @@ import { easierNeighbours } from '@opsimath/core/gap/neighbours';
 import { turnover } from '@opsimath/core/gap/ratios';
 import { GAP_KINDS } from '@opsimath/core/gap/kind';
 import { median } from '@opsimath/core/ranking/statistics';
+import { wordsTable } from '@opsimath/core/copy/wordsTable';
 import { key } from '@opsimath/core/text/key';
 import type { Revisions } from '../../data/grounds';
 import { indexStatesOf } from '../../data/indexChecks';
@@ -79,7 +80,13 @@ async function candidatesOf(
     .map(({ address, title, description }) => {
       const fields = [title, description, ...Object.values(records.get(address)?.fields ?? {})].map(key);
       const { word, held, of } = coverage(keywordKey, fields, market.language);
-      return { address, title, position: positions.get(address) ?? null, coverage: word, held, of };
+      const covered = wordsTable(
+        fields.map((text) => ({ name: '', text })),
+        [{ key: keywordKey, volume: 0 }],
+        market.language,
+      ).keywords;
+      const missing = covered[0]?.missing ?? [];
+      return { address, title, position: positions.get(address) ?? null, coverage: word, held, of, missing };
     })
     .filter(({ position, held, of }) => position !== null || held * 2 >= of)
     .sort(

@@ -25,6 +25,7 @@ import { poolTable } from '../questions/poolTable';
 import { siftDifference } from '../questions/siftDifference';
 import { keywordTree } from '../questions/keywordTree';
 import { siftIds, siftPage, siftRemoved } from '../questions/siftPage';
+import { targetCoverage } from '../questions/targetCoverage';
 import { targetKeywords } from '../questions/targetKeywords';
 import { targetMarkets } from '../questions/targetMarkets';
 import { targetProfile } from '../questions/targetProfile';
@@ -72,6 +73,7 @@ const answers = {
   variantPage: (...args: Rest<typeof variantPage>) => variantPage(workspace, ...args),
   listSheet: (...args: Rest<typeof listSheet>) => listSheet(workspace, ...args),
   wordCounts: (...args: Rest<typeof wordCounts>) => wordCounts(workspace, ...args),
+  targetCoverage: (...args: Rest<typeof targetCoverage>) => targetCoverage(workspace, ...args),
   targetKeywords: (...args: Rest<typeof targetKeywords>) => targetKeywords(workspace, ...args),
   targetMarkets: (...args: Rest<typeof targetMarkets>) => targetMarkets(workspace, ...args),
   targetProfile: (...args: Rest<typeof targetProfile>) => targetProfile(workspace, ...args),

@@ -175,14 +175,15 @@ function Candidates({ around: { candidates, lookedTo } }: { around: Around }) {
       <h2>Which of ours could answer</h2>
       {candidates.length === 0 && <p className="soft">None of ours ranks or holds half of its words.</p>}
       <ul className="told">
-        {candidates.map(({ address, title, position, coverage, held, of, index }) => (
+        {candidates.map(({ address, title, position, coverage, held, of, missing, index }) => (
           <li key={address}>
             <a href={`https://${address}`} target="_blank" rel="noreferrer noopener">
               {title || address}
             </a>
             <div className="faint">
               {foundAt(position, lookedTo)} · words:{' '}
-              {coverage === 'part' ? `${held} of ${of}` : COVERED[coverage]} ·{' '}
+              {coverage === 'part' ? `${held} of ${of}` : COVERED[coverage]}
+              {missing.length > 0 && `, lacks ${missing.join(', ')}`} ·{' '}
               {index === null ? 'index never checked' : `${index.state} (${spelledDay(index.checkedOn)})`}
             </div>
           </li>

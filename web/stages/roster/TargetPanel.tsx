@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import { useTargetsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 import { TargetChanges } from './TargetChanges';
+import { TargetCoverageView } from './TargetCoverageView';
 import { TargetKeywordList } from './TargetKeywordList';
 import { TargetMarketsView } from './TargetMarketsView';
 import { TargetNotes } from './TargetNotes';
@@ -12,6 +13,7 @@ import { TargetProfileView } from './TargetProfileView';
 const PARTS = [
   { value: 'profile', label: 'Profile' },
   { value: 'keywords', label: 'Keywords' },
+  { value: 'coverage', label: 'Coverage' },
   { value: 'markets', label: 'All markets' },
   { value: 'record', label: 'Record' },
   { value: 'notes', label: 'Our notes' },
@@ -50,12 +52,13 @@ export function TargetPanel({ target: id, onClose }: { target: number; onClose: 
         </a>
       </p>
       <Segmented block size="small" value={part} options={[...PARTS]} onChange={setPart} />
-      {elsewhere && (part === 'profile' || part === 'keywords') ? (
+      {elsewhere && (part === 'profile' || part === 'keywords' || part === 'coverage') ? (
         <MarketHint target={target} />
       ) : (
         <>
           {part === 'profile' && <TargetProfileView target={target} />}
           {part === 'keywords' && <TargetKeywordList target={target} />}
+          {part === 'coverage' && <TargetCoverageView key={target.id} target={target} />}
         </>
       )}
       {part === 'markets' && <TargetMarketsView target={target} />}
