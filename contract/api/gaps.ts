@@ -183,6 +183,8 @@ export const gapRow = z.object({
   gain: z.number().nullable(),
   /** What the best action does to other keywords of the page; `null` where it touches none. */
   elsewhere: elsewhere.nullable(),
+  /** What that is worth a month; 0 without it. */
+  elsewhereValue: z.number(),
   worthAMonth: z.number().nullable(),
   effort: z.number(),
   priority: z.number().nullable(),

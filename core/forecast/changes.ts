@@ -41,7 +41,7 @@ const STRENGTHS = [10, 100, 1000] as const;
 const STATED_STRENGTH = 100;
 /** Spreads that are tried, and what they are where too few rows tell. */
 const SPREADS = [1, 1.25, 1.5, 2] as const;
-export const STATED_SPREAD: Spreads = { phrase: 1.5, came: 1.5, went: 2 };
+export const STATED_SPREAD: Spreads = { phrase: 1, came: 1, went: 1 };
 const LEAST_OF_A_KIND = 20;
 /** Changes of words that come, and as many that go; of what is after them the prior is 0, a place to begin. */
 const WORDS = 3;

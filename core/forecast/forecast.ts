@@ -1,5 +1,6 @@
 import { CHANCE_FEATURES } from '../gap/chance';
 import { ABSENT, isRanked } from '../ranking/position';
+import { type ScoredChange, distributionAfter } from './afterChange';
 import type { Distribution } from './bands';
 import { STATED_SPREAD, type Spreads, spreadOf } from './changes';
 import { ABSENT_LEVEL, level } from './level';
@@ -120,14 +121,26 @@ export function forecastStanding(
   if (!isRanked(position) && position !== ABSENT)
     throw new RangeError('Nothing is foretold from an unknown position.');
   const { thresholds, weights } = model.standing;
-  const inputs = changeInputs(change, position, features[PHRASE]!);
-  const shift = score(weights, standingInputs(position, features, held)) + score(model.changes, inputs);
-  const spread = spreadOf(model.spread, inputs);
-  if (spread === 1) return distributionAt(thresholds, shift);
-  return distributionAt(
-    thresholds.map((threshold) => threshold / spread),
-    shift / spread,
-  );
+  const shift = score(weights, standingInputs(position, features, held));
+  if (change === NO_CHANGE) return distributionAt(thresholds, shift);
+  return distributionAfter(thresholds, scoredChange(model, shift, change, position, features[PHRASE]!));
+}
+
+/** The scores of a change. @param shift score of the target as it stands */
+export function scoredChange(
+  { changes, spread }: Pick<ForecastModel, 'changes' | 'spread'>,
+  shift: number,
+  change: Change,
+  position: number,
+  phraseGap: number,
+): ScoredChange {
+  const inputs = changeInputs(change, position, phraseGap);
+  return {
+    before: shift,
+    after: shift + score(changes, inputs),
+    spread: spreadOf(spread, inputs),
+    isBetter: change.every((part) => part >= 0),
+  };
 }
 
 /** Where a target will stand that is not written yet. @param features as it is planned to be */

@@ -80,6 +80,9 @@ describe('the error of what a change adds', () => {
         clicks,
       );
     const slope = (through(1e-6) - through(-1e-6)) / 2e-6;
-    expect(errorWith(0, 0.04)).toBeCloseTo(slope * Math.sqrt(0.04 * (1 + 0.25 + 1)), 7);
+    expect(errorWith(0, 0.04)).toBeCloseTo(
+      0.2 * slope * Math.hypot(...changeInputs(CHANGE, 14, FEATURES[1]!)),
+      7,
+    );
   });
 });

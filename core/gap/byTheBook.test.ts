@@ -123,7 +123,10 @@ interface Best {
 function bestBy(row: Row, efforts: Efforts): Best | null {
   const weighed = choicesBy(row).map((choice) => ({
     ...choice,
-    value: choice.clicks * row.worth * FIT[row.verdict] + 3 * (choice.elsewhere ?? 0) - choice.cost,
+    value:
+      choice.clicks * row.worth * FIT[row.verdict] +
+      (FIT[row.verdict] === 0 ? 0 : 3 * (choice.elsewhere ?? 0)) -
+      choice.cost,
     days: efforts[choice.action as Action],
   }));
   let best: Best | null = null;

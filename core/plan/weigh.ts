@@ -18,7 +18,8 @@ export function valueOf(
   { clicks, elsewhere, cost }: Outcome,
   { worth, fit }: Pick<PlanFacts, 'worth' | 'fit'>,
 ): number {
-  return clicks * worth * fit + elsewhere.value - cost;
+  // What is off is nothing to work for, whatever it would bring elsewhere.
+  return clicks * worth * fit + (fit === 0 ? 0 : elsewhere.value) - cost;
 }
 
 /** All alternatives of a keyword, the highest priority first; those of unknown value last, in the order of the table. */

@@ -183,10 +183,14 @@ test('difficulty, demand, gain, expected worth and priority are worked out as th
     expect(row.priority).toBeCloseTo(row.worthAMonth / (row.effort as number), 6);
     if (['trim bid', 'advertise'].includes(row.action)) continue;
     // Nothing is paid for organic clicks; what they add lies between nothing and all that the first place could bring.
-    expect(row.worthAMonth).toBeCloseTo((row.gain as number) * worth * 0.7, 6);
-    expect(row.gain).toBeGreaterThan(0);
+    expect(row.worthAMonth).toBeCloseTo(
+      (row.gain as number) * worth * 0.7 + (row.elsewhereValue as number),
+      6,
+    );
+    if (row.elsewhere === null) expect(row.elsewhereValue).toBe(0);
+    expect(row.gain).toBeGreaterThanOrEqual(0);
     expect(row.gain).toBeLessThanOrEqual(demand * factor * 0.3 + 1e-9);
-    expect(row.chance).toBeGreaterThan(row.asIs as number);
+    expect(row.chance).toBeGreaterThanOrEqual(row.asIs as number);
   }
 });
 
@@ -272,12 +276,15 @@ test('a verdict weighs on what a gap is worth, at once and in the sum, and can b
     await judge(verdict);
     const { row: judged, fit } = await now();
     expect(fit).toBe(`${weight.toFixed(1)} ${verdict}`);
-    expect(judged.worthAMonth).toBeCloseTo((row.worthAMonth! / 0.7) * weight, 8);
+    // What its page brings elsewhere stays as it is.
+    const brought = row.elsewhereValue;
+    const worth = ((row.worthAMonth! - brought) / 0.7) * weight + brought;
+    if (weight > 0) expect(judged.worthAMonth).toBeCloseTo(worth, 8);
     // What is worth nothing is nothing to do.
     if (weight === 0) {
       expect(judged.priority).toBeNull();
       expect(['hold', 'merge']).toContain(judged.action);
-    } else expect(judged.priority).toBeCloseTo((row.priority! / 0.7) * weight, 8);
+    } else expect(judged.priority).toBeCloseTo(worth / row.effort, 8);
   }
   expect((await now()).row).toEqual(row);
 });
@@ -286,7 +293,13 @@ test('the dossier opens the sum, the history and the page slot by slot', async (
   const row = rows.find(({ kind, action }) => kind === 'buried' && action === 'retitle')!;
   const dossier = await running.api.get(`${at}/keywords/${row.id}/dossier?${SCOPE}`);
   expect(dossier.row).toEqual(row);
-  expect(dossier.sum.map((line: { name: string }) => line.name)).toEqual([
+  const others = dossier.sum.find(({ name }: { name: string }) => name === 'On other keywords');
+  expect(others === undefined).toBe(row.elsewhere === null);
+  expect(
+    dossier.sum
+      .map((line: { name: string }) => line.name)
+      .filter((name: string) => name !== 'On other keywords'),
+  ).toEqual([
     'Volume',
     'Season',
     'Demand',
@@ -363,7 +376,11 @@ test('the CSV holds every row that passes the filter, safe for spreadsheets', as
 test('the report speaks of the same figures', async () => {
   const report = await running.api.get(`${at}/report?${SCOPE}&top=20`);
   expect(report.totals.kinds).toEqual(page.totals.kinds);
-  expect(report.top).toEqual(rows.slice(0, 20));
+  const work = await running.api.get(`${at}/what-to-do?${SCOPE}&limit=20`);
+  expect(report.work).toEqual(work);
+  expect(report.top).toEqual(
+    work.lines.map(({ lead }: { lead: { id: number } }) => rows.find(({ id }) => id === lead.id)),
+  );
   expect(report.sides.map((side: { name: string }) => side.name)).toEqual([
     'Tarnwick',
     'Cobblemoor',

@@ -89,7 +89,9 @@ export async function captureFacts(
     }
     noteOpenBlock(facts, i, page, sides.masks);
   }
-  facts.effects = await pageEffects(store.database, parts, columns, notes, serving.material);
+  // Of some keywords only, what is done elsewhere is read from the comparison of all.
+  if (parts.isWhole)
+    facts.effects = await pageEffects(store.database, parts, columns, notes, serving.material);
   return facts;
 }
 

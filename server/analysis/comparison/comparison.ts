@@ -1,6 +1,11 @@
 import type { Project } from '@opsimath/contract/api/projects';
 import { ACTIONS } from '@opsimath/core/gap/action';
-import { type ComparisonColumns, type GapColumns, compare } from '@opsimath/core/gap/compare';
+import {
+  type ComparisonColumns,
+  type ElsewhereColumns,
+  type GapColumns,
+  compare,
+} from '@opsimath/core/gap/compare';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { type Auction, bestBid } from '@opsimath/core/ads/paidForecast';
 import { expectedVolume } from '@opsimath/core/demand/season';
@@ -24,6 +29,8 @@ import { costOfClick, worthColumns } from '../models/worthColumns';
 
 /** What a comparison is made of. */
 export interface ComparisonParts {
+  /** All keywords of the project in the market, not some of them. */
+  isWhole: boolean;
   project: Project;
   market: MarketRow;
   date: string;
@@ -48,6 +55,8 @@ export interface ComparisonParts {
 
 /** A finished comparison: one entry a keyword in every column, in the order of `keywords`. */
 export interface Comparison extends CaptureFacts, ComparisonParts {
+  /** The comparison of all keywords of the project, where this is of some: what an action does elsewhere is read there. */
+  whole: Comparison | null;
   curve: ClickCurve;
   /** The keywords as indices into the standings. */
   rows: Int32Array;
@@ -117,6 +126,7 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
   return compared({
     ...parts,
     ...facts,
+    whole: null,
     curve: parts.models.curve,
     rows,
     columns,
@@ -127,14 +137,46 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
   });
 }
 
+/** Entry of a keyword by id, −1 where it is not compared. */
+export function entryOf({ keywords }: Pick<Comparison, 'keywords'>, id: number): number {
+  let [low, high] = [0, keywords.length - 1];
+  while (low <= high) {
+    const middle = (low + high) >> 1;
+    if (keywords[middle] === id) return middle;
+    if (keywords[middle]! < id) low = middle + 1;
+    else high = middle - 1;
+  }
+  return -1;
+}
+
+/** What actions do elsewhere, for some of the keywords that it was worked out for. */
+function pickedElsewhere(
+  whole: Comparison,
+  { clicks, value }: ElsewhereColumns,
+  keywords: Int32Array,
+): ElsewhereColumns {
+  const entries = keywords.map((id) => entryOf(whole, id));
+  const of = (column: Float64Array): Float64Array =>
+    Float64Array.from(entries, (entry) => (entry < 0 ? 0 : column[entry]!));
+  return { clicks: of(clicks), value: of(value) };
+}
+
 /** Gaps, priorities and actions of what was gathered. */
 function compared(given: Omit<Comparison, 'gaps' | 'effort'>): Comparison {
   const { front, efforts, thresholds, shareMoved } = given.project.settings;
   const { worth, fit } = given.columns;
+  const { whole, effects, keywords } = given;
   const columns = {
     ...given.columns,
-    elsewhereRetitled: elsewhereColumns(given.effects.retitled, worth, fit),
-    elsewhereStrengthened: elsewhereColumns(given.effects.strengthened, worth, fit),
+    ...(whole === null
+      ? {
+          elsewhereRetitled: elsewhereColumns(effects.retitled, worth, fit),
+          elsewhereStrengthened: elsewhereColumns(effects.strengthened, worth, fit),
+        }
+      : {
+          elsewhereRetitled: pickedElsewhere(whole, whole.columns.elsewhereRetitled, keywords),
+          elsewhereStrengthened: pickedElsewhere(whole, whole.columns.elsewhereStrengthened, keywords),
+        }),
   };
   const gathered = { ...given, columns };
   const { surface } = gathered.market;
@@ -158,8 +200,9 @@ export function withWords(
   comparison: Comparison,
   { ids, codes }: { ids: Int32Array; codes: Uint8Array },
   choices: ReadonlyMap<number, number>,
+  whole: Comparison | null,
 ): Comparison {
-  if (ids.length === 0 && choices.size === 0) return comparison;
+  if (ids.length === 0 && choices.size === 0 && whole === null) return comparison;
   const codeOf = new Map<number, number>();
   ids.forEach((id, n) => codeOf.set(id, codes[n]!));
   const { keywords } = comparison;
@@ -168,7 +211,7 @@ export function withWords(
   const fits = VERDICTS.map((word) => comparison.project.settings.fits[word]);
   const fit = filled(new Float64Array(keywords.length), (i) => fits[verdicts[i]!]!);
   const chosen = filled(new Uint8Array(keywords.length), (i) => (choices.get(keywords[i]!) ?? -1) + 1);
-  return compared({ ...comparison, verdicts, columns: { ...comparison.columns, fit, chosen } });
+  return compared({ ...comparison, whole, verdicts, columns: { ...comparison.columns, fit, chosen } });
 }
 
 /** A figure of a comparison's keywords by entry of the standings; NaN elsewhere. */

@@ -14,7 +14,7 @@ import { keywordsById } from '../../data/keywords';
 import { placesById } from '../../data/places';
 import { trackedAmong } from '../../data/tracked';
 import { FEATURE_CODES } from '../../data/segments/captureColumns';
-import type { Comparison } from './comparison';
+import { type Comparison, entryOf } from './comparison';
 import { FORETOLD_OF } from './foretell';
 import { type ToldElsewhere, toldElsewhere } from './pageEffects';
 import { positionOf } from '../facts/positionOf';
@@ -90,6 +90,7 @@ function gapRow(
     aim: gaps.aim[i] === 0 ? null : gaps.aim[i]!,
     gain: figure('gain'),
     elsewhere: elsewhereOf(comparison, i, action),
+    elsewhereValue: gaps.elsewhereValue[i]! || 0,
     worthAMonth: figure('a month'),
     effort: comparison.effort[i]!,
     priority: figure('priority'),
@@ -147,9 +148,12 @@ export function reasonOf(
 }
 
 /** What an action for a keyword does to other keywords of its page; `null` where it touches none that counts. */
-export function elsewhereOf({ effects }: Comparison, i: number, action: Action): ToldElsewhere | null {
+export function elsewhereOf(comparison: Comparison, i: number, action: Action): ToldElsewhere | null {
   const name = FORETOLD_OF[action];
-  const effect = name === undefined || name === 'written' ? undefined : effects[name].get(i);
+  const { whole, keywords } = comparison;
+  const entry = whole === null ? i : entryOf(whole, keywords[i]!);
+  const effect =
+    name === undefined || name === 'written' ? undefined : (whole ?? comparison).effects[name].get(entry);
   return effect === undefined || effect.clicks.length === 0 ? null : toldElsewhere(effect.clicks);
 }
 

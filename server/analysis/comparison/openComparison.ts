@@ -56,11 +56,15 @@ export async function openComparison(
     () => gather(workspace, projectId, market, scope, revisions),
     groundsOfKeywords(scope),
   );
-  const judged = await workspace.named('judged', revisions, [name], async () =>
+  const { pool, list, only, ...all } = scope;
+  const isWhole = pool === undefined && list === undefined && only === undefined;
+  const whole = isWhole ? null : await openComparison(workspace, projectId, all);
+  const judged = await workspace.named('judged', revisions, [name, whole?.name], async () =>
     withWords(
       gathered,
       await verdictColumns(workspace.database, projectId, market.id),
       await chosenActions(workspace.database, projectId, market.id),
+      whole?.comparison ?? null,
     ),
   );
   return { comparison: judged.value, name: judged.name, revisions };
@@ -102,6 +106,7 @@ async function gather(
   };
   const { standings: now, presumed } = await standingsAt(scope.date);
   return buildComparison(store, {
+    isWhole: scope.pool === undefined && scope.list === undefined && scope.only === undefined,
     models: await modelsUntil(workspace, market, projectId, scope.date, revisions, settings, sides),
     auctions: await observedAuctions(
       database,

@@ -1,8 +1,6 @@
-import { clickThroughAt } from '@opsimath/core/forecast/clickThroughAt';
+import { clickThroughAfter } from '@opsimath/core/forecast/afterChange';
 import { bandClicks } from '@opsimath/core/forecast/bands';
-import { spreadOf } from '@opsimath/core/forecast/changes';
-import { changeInputs } from '@opsimath/core/forecast/forecast';
-import { score } from '@opsimath/core/forecast/orderedLogit';
+import { scoredChange } from '@opsimath/core/forecast/forecast';
 import type { ComparisonColumns, ElsewhereColumns } from '@opsimath/core/gap/compare';
 import { prepareKeyword, prepareText } from '@opsimath/core/gap/textStanding';
 import { proposedTitle } from '@opsimath/core/plan/proposedTitle';
@@ -71,9 +69,6 @@ export async function pageEffects(
   const { model } = models.forecast;
   const clicks = bandClicks(models.curve);
   const { thresholds } = model.standing;
-  const tables = new Map(
-    [1, ...Object.values(model.spread)].map((spread) => [spread, clickThroughAt(thresholds, clicks, spread)]),
-  );
   const limit = project.settings.titleLimits[market.surface];
   const giveWay = givingWay();
   for (const [place, all] of ofPage) {
@@ -90,10 +85,12 @@ export async function pageEffects(
       keyword: prepareKeyword(keys[n]!, market.language),
       demand: demandOf(i),
       asIs: columns.asIs.clickThrough[i]!,
-      after: (change) => {
-        const inputs = changeInputs(change, columns.ownOrganic[i]!, served.phraseGap[i]!);
-        return tables.get(spreadOf(model.spread, inputs))!(served.score[i]! + score(model.changes, inputs));
-      },
+      after: (change) =>
+        clickThroughAfter(
+          thresholds,
+          clicks,
+          scoredChange(model, served.score[i]!, change, columns.ownOrganic[i]!, served.phraseGap[i]!),
+        ),
     }));
     const page = new PageKeywords(prepareText(words.title, words.fields, market.language), siblings);
     for (const name of ['retitled', 'strengthened'] as const)

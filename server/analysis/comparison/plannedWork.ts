@@ -1,5 +1,5 @@
-import { bandClicks } from '@opsimath/core/forecast/bands';
-import { clickThroughAt } from '@opsimath/core/forecast/clickThroughAt';
+import { bandClicks, expectedClickThrough } from '@opsimath/core/forecast/bands';
+import { distributionAt } from '@opsimath/core/forecast/orderedLogit';
 import { ACTIONS, NEW_TARGET } from '@opsimath/core/gap/action';
 import { planFacts } from '@opsimath/core/gap/compare';
 import { GAP_KINDS } from '@opsimath/core/gap/kind';
@@ -30,6 +30,8 @@ export async function plannedWork(workspace: Workspace, comparison: Comparison):
     for (const one of weighed) {
       if (Number.isNaN(one.value) || (isChosen && one.action !== chosen)) continue;
       const foretold = FORETOLD_OF[one.action];
+      // What is off leads no page.
+      if (foretold !== undefined && columns.fit[i] === 0) continue;
       if (foretold === 'written') {
         if (one.value > 0) unserved.push(i);
         continue;
@@ -79,7 +81,9 @@ async function newTargets(
     else groups.set(number, [i]);
   }
   const { entry } = models.forecast.model;
-  const through = clickThroughAt(entry.thresholds, bandClicks(models.curve), 1);
+  const bandsOf = bandClicks(models.curve);
+  const through = (score: number): number =>
+    expectedClickThrough(distributionAt(entry.thresholds, score), bandsOf);
   const action = NEW_TARGET[market.surface];
   const wanted = [...groups.values()].map((group) =>
     group.sort((a, b) => valueOf(b) - valueOf(a) || a - b).slice(0, MOST_OF_CLUSTER),

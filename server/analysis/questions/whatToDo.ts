@@ -9,7 +9,8 @@ import { key } from '@opsimath/core/text/key';
 import { stem } from '@opsimath/core/text/stems';
 import type { z } from 'zod';
 import { keywordsById } from '../../data/keywords';
-import type { Comparison } from '../comparison/comparison';
+import { type Comparison, entryOf } from '../comparison/comparison';
+import { openComparison } from '../comparison/openComparison';
 import { FORETOLD_OF } from '../comparison/foretell';
 import { MOST_CLUSTERED } from '../comparison/gapClusters';
 import { reasonOf } from '../comparison/gapRow';
@@ -32,9 +33,15 @@ export async function whatToDo(
   query: z.output<typeof whatToDoQuery>,
 ): Promise<WhatToDo> {
   const read: GapQueryRead = { ...query, sort: [{ sort: 'priority', descending: true }] };
-  const { comparison, filtered, name, revisions } = await filteredOrder(workspace, projectId, read);
+  const { comparison: chosen, filtered, revisions } = await filteredOrder(workspace, projectId, read);
+  // What is worth doing is planned over all keywords; the scope and its filter say whose work is shown.
+  const { market: code, date, compare } = query;
+  const { comparison, name } = await openComparison(workspace, projectId, { market: code, date, compare });
   const all = await workspace.keep('work', revisions, [name], async () => plannedWork(workspace, comparison));
-  const list = all.filter(({ lead }) => filtered.passes[lead] === 1);
+  const list = all.filter(({ lead }) => {
+    const entry = chosen === comparison ? lead : entryOf(chosen, comparison.keywords[lead]!);
+    return entry >= 0 && filtered.passes[entry] === 1;
+  });
   const { project, models } = comparison;
   const sum = (of: (work: Work) => number, works = list): number =>
     works.reduce((total, work) => total + of(work), 0);
