@@ -1,3 +1,4 @@
+import { ACTIONS } from '@opsimath/core/gap/action';
 import { z } from 'zod';
 import { isoDay, surface } from '../source/answers';
 import { position } from './gaps';
@@ -41,10 +42,22 @@ const onSurface = z.object({
   /** Slots that could be ours: one of every kind of target there is, and every block that is not ours yet. */
   could: z.int(),
   held: z.int(),
+  /** What is best to do there, and what it adds a month; `null` where nothing is known of it, or nothing is to be done. */
+  best: z
+    .object({
+      action: z.enum(ACTIONS),
+      /** P(within F) after it; `null` if unknown. */
+      chance: z.number().nullable(),
+      value: z.number().nullable(),
+      priority: z.number().nullable(),
+    })
+    .nullable(),
 });
 export type OnSurface = z.infer<typeof onSurface>;
 export const surfacesView = z.object({
   front: z.int(),
+  currency: z.string(),
+  /** Across surfaces, what could be won most first; across markets in the order asked for. */
   keywords: z.array(
     z.object({
       id: z.int(),
@@ -53,6 +66,8 @@ export const surfacesView = z.object({
       surfaces: z.array(onSurface),
       could: z.int(),
       held: z.int(),
+      /** What the best actions on all of them add a month. */
+      value: z.number(),
       /** Of the places looked at: on how many we are on the front, of how many that are known, and our worst position. */
       onFront: z.int(),
       known: z.int(),

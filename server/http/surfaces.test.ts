@@ -24,7 +24,20 @@ test('across surfaces: slots of every side as the services show them; never capt
   const view: SurfacesView = await running.api.get(
     `${at}/surfaces?market=${MARKET}&date=${DATE}&keywords=${keywords.join(',')}`,
   );
-  expect(view.keywords.map(({ id }) => id)).toEqual(keywords);
+  expect(new Set(view.keywords.map(({ id }) => id))).toEqual(new Set(keywords));
+  // What could be won most first: what the table says of the keyword in each market, added up.
+  const values = view.keywords.map(({ value }) => value);
+  expect(values).toEqual([...values].sort((a, b) => b - a));
+  for (const { id, surfaces, value } of view.keywords) {
+    const row = rows.find((one: { id: number }) => one.id === id);
+    const here = surfaces.find(({ market }) => market === MARKET)!.best;
+    if (here !== null) expect([here.action, here.value]).toEqual([row.action, row.worthAMonth]);
+    else expect(['hold', 'merge', 'capture first']).toContain(row.action);
+    expect(value).toBeCloseTo(
+      surfaces.reduce((sum, { best }) => sum + Math.max(0, best?.value ?? 0), 0),
+      9,
+    );
+  }
   const witness = await running.witness<{
     records: { parent: string }[];
     pages: { slots: { kind: string; position: number; record: number | null }[] }[];
@@ -32,7 +45,7 @@ test('across surfaces: slots of every side as the services show them; never capt
     market: MARKET,
     date: DATE,
     depth: 100,
-    keywords: rows.map(({ text }: { text: string }) => text),
+    keywords: view.keywords.map(({ text }) => text),
   });
   view.keywords.forEach((keyword, n) => {
     const web = keyword.surfaces.find(({ market }) => market === MARKET)!;

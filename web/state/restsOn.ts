@@ -81,7 +81,7 @@ export const RESTS_ON = {
   paid: [...COMPARED, 'bids'],
   bids: [...COMPARED, 'bids', 'auctions', 'records'],
   auctionPrice: ['auctions'],
-  surfaces: ['projects', 'roster', 'facts', 'keywords'],
+  surfaces: COMPARED,
   study: ['projects', 'roster', 'facts', 'records', 'readings'],
   handPositions: ['hand', 'roster'],
 } as const satisfies Record<string, readonly Ground[]>;

@@ -1,3 +1,4 @@
+import { ACTIONS } from '@opsimath/core/gap/action';
 import { couldBeOurs } from '@opsimath/core/ranking/couldBeOurs';
 import type { OnSurface, SurfacesView, surfacesQuery } from '@opsimath/contract/api/surfaces';
 import type { ShownPage } from '@opsimath/contract/api/dossier';
@@ -7,6 +8,8 @@ import { type MarketRow, listMarkets, marketByCode } from '../../data/markets';
 import { projectById } from '../../data/projects';
 import { volumesAt } from '../../data/volumes';
 import { resultPage } from '../facts/history';
+import { type Comparison, entryOf } from '../comparison/comparison';
+import { openComparison } from '../comparison/openComparison';
 import { type Sides, gatherSides } from '../facts/sides';
 import type { Workspace } from '../kept/workspace';
 
@@ -33,6 +36,11 @@ export async function surfacesView(
       each,
       volumes: await volumesAt(database, each.id, date),
       sides: await gatherSides(database, projectId, each.surface),
+      // What could be won is weighed side by side over the surfaces of a place.
+      compared:
+        across === 'surfaces'
+          ? (await openComparison(workspace, projectId, { market: each.code, date })).comparison
+          : null,
       ids: await keywordIdsOfKnown(
         database,
         each.id,
@@ -43,11 +51,12 @@ export async function surfacesView(
   const rows: SurfacesView['keywords'] = [];
   for (const [n, id] of known.entries()) {
     const surfaces: OnSurface[] = [];
-    for (const { each, sides, ids, volumes } of columns) {
+    for (const { each, sides, ids, volumes, compared } of columns) {
       const page = ids[n] === 0 ? null : await resultPage(workspace, each.id, ids[n]!, date, sides);
       surfaces.push({
         ...onSurface(each, page, sides, settings.front),
         volume: volumes.get(ids[n]!) ?? null,
+        best: compared === null ? null : bestOn(compared, ids[n]!),
       });
     }
     rows.push({
@@ -58,9 +67,28 @@ export async function surfacesView(
       ...standing(surfaces, settings.front),
       could: surfaces.reduce((sum, { could }) => sum + could, 0),
       held: surfaces.reduce((sum, { held }) => sum + held, 0),
+      value: surfaces.reduce((sum, { best }) => sum + Math.max(0, best?.value ?? 0), 0),
     });
   }
-  return { front: settings.front, keywords: rows };
+  // A sort that keeps the order of those that are worth the same.
+  if (across === 'surfaces') rows.sort((a, b) => b.value - a.value);
+  return { front: settings.front, currency: settings.currency, keywords: rows };
+}
+
+/** What is best to do about a keyword in a market that is compared. */
+function bestOn(comparison: Comparison, keyword: number): OnSurface['best'] {
+  const i = entryOf(comparison, keyword);
+  if (i < 0) return null;
+  const { gaps } = comparison;
+  const action = ACTIONS[gaps.action[i]!]!;
+  if (action === 'hold' || action === 'merge' || action === 'capture first') return null;
+  const known = (value: number): number | null => (Number.isNaN(value) ? null : value);
+  return {
+    action,
+    chance: known(gaps.chance[i]!),
+    value: known(gaps.worthAMonth[i]!),
+    priority: known(gaps.priority[i]!),
+  };
 }
 
 /** Positions are never averaged: how many are on the front, and the worst of those that are known. */
@@ -80,7 +108,7 @@ function onSurface(
   page: ShownPage | null,
   sides: Sides,
   front: number,
-): Omit<OnSurface, 'volume'> {
+): Omit<OnSurface, 'volume' | 'best'> {
   const inFront = (page?.slots ?? []).filter(
     ({ kind, position }) => kind === 'organic' && position !== null && position <= front,
   );

@@ -6,13 +6,15 @@ import { Ledger } from '../../parts/table/Ledger';
 import { Empty } from '../../parts/words/Empty';
 import { PositionWord } from '../../parts/words/PositionWord';
 import { Problem } from '../../parts/words/Problem';
-import { count, spelledDay } from '../../parts/words/figures';
+import { Lane } from '../../parts/lane/Lane';
+import { count, percent, spelledDay, worth } from '../../parts/words/figures';
 import { useGapPageQuery } from '../../state/gapsApi';
 import { useSurfacesQuery } from '../../state/standingApi';
 import '../../parts/lane/lane.css';
 import { useScope } from '../../state/useScope';
 
 const SHOWN = 20;
+const LANE = 190;
 
 type Across = 'surfaces' | 'markets';
 type Keyword = Data['keywords'][number];
@@ -64,9 +66,9 @@ function OverSurfaces({ data }: { data: Data }) {
         We hold {count(held)} places on these fronts; {count(could)} could be ours
       </h1>
       <p className="soft">
-        The first {SHOWN} keywords of the choice, in its order. Could be ours: what we hold, one place for
-        every kind of target on the front that is not ours yet (page, video, listing), and every block that
-        somebody else holds.
+        The first {SHOWN} keywords of the choice, those first whose best actions over all surfaces add most,
+        each keyword by itself; estimated. Could be ours: what we hold, one place for every kind of target on
+        the front that is not ours yet (page, video, listing), and every block that somebody else holds.
       </p>
       <Ledger
         className="surfaces"
@@ -76,10 +78,16 @@ function OverSurfaces({ data }: { data: Data }) {
           { head: 'Keyword', cell: (keyword) => <Name of={keyword} /> },
           ...(data.keywords[0]?.surfaces ?? []).map(({ surface }, n) => ({
             head: surface,
-            cell: (keyword: Keyword) => <Held on={keyword.surfaces[n]!} />,
+            cell: (keyword: Keyword) => <Held on={keyword.surfaces[n]!} front={data.front} />,
           })),
           { head: 'Ours', figure: true, cell: ({ held: ours }) => ours },
           { head: 'Could be', figure: true, cell: ({ could: most }) => most },
+          {
+            head: `Adds, ${data.currency}`,
+            tip: 'What the best actions on all surfaces add a month, together; estimated',
+            figure: true,
+            cell: ({ value }) => (value > 0 ? worth(value) : 'nothing'),
+          },
         ]}
       />
     </>
@@ -152,10 +160,39 @@ function InMarket({ on: { own, rivals, volume, captured } }: { on: OnSurface }) 
   );
 }
 
-function Held({ on }: { on: OnSurface }) {
+/** Ours and everybody’s best positions on a surface, as a lane. */
+function SurfaceLane({ on, front }: { on: OnSurface; front: number }) {
+  const bestOf = (positions: readonly number[]): number | 'absent' =>
+    positions.length > 0 ? Math.min(...positions) : 'absent';
+  return (
+    <Lane
+      width={LANE}
+      height={28}
+      front={front}
+      own={{ name: 'ours', organic: on.own, before: null, paid: 'unknown' }}
+      rivals={on.rivals.map(({ letter, name, positions }, n) => ({
+        name,
+        letter,
+        hue: n,
+        organic: bestOf(positions),
+        paid: 'unknown' as const,
+      }))}
+    />
+  );
+}
+
+function Held({ on, front }: { on: OnSurface; front: number }) {
   if (on.captured === null) return <span className="faint">never captured here</span>;
   return (
     <div title={`Captured ${spelledDay(on.captured)}`}>
+      <SurfaceLane on={on} front={front} />
+      {on.best !== null && (
+        <div>
+          <b>{on.best.action}</b>
+          {on.best.value !== null && ` adds ${worth(on.best.value)}`}
+          {on.best.chance !== null && `, chance ${percent(on.best.chance, 0)}`}
+        </div>
+      )}
       <div>
         {on.ours.length > 0 ? <b>we at {on.ours.join(', ')}</b> : <span className="soft">we are absent</span>}
         {on.rivals.map(({ letter, name, positions }, n) =>
