@@ -25,6 +25,7 @@ export const gapMark = z.enum([
   'little demand',
   'block to take',
   'by hand',
+  'defence',
 ]);
 export type GapMark = z.infer<typeof gapMark>;
 

@@ -19,6 +19,8 @@ const MARKS: readonly GapMark[] = gapMark.options;
 const LITTLE = 1 << MARKS.indexOf('little demand');
 const BLOCK = 1 << MARKS.indexOf('block to take');
 const BY_HAND = 1 << MARKS.indexOf('by hand');
+const DEFENCE = 1 << MARKS.indexOf('defence');
+const SLIPPING = MOVEMENT_MARKS.indexOf('slipping');
 /** What rows are divided by, in this order. */
 const FACETS = ['kinds', 'paid', 'marks', 'rivals', 'bands', 'verdicts', 'actions'] as const;
 type FacetName = (typeof FACETS)[number];
@@ -79,6 +81,7 @@ function makeBits(comparison: Comparison): Record<FacetName, ArrayLike<number>> 
   const { front } = project.settings;
   const size = gaps.kind.length;
   const marks = new Uint16Array(size);
+  const toLose = gapFigures(comparison, 'to lose');
   const rivals = new Int32Array(size);
   for (let i = 0; i < size; i++) {
     const own = columns.ownOrganic[i]!;
@@ -86,6 +89,9 @@ function makeBits(comparison: Comparison): Record<FacetName, ArrayLike<number>> 
     if (bringsLittle(columns.expectedVolume[i]!, own, curve, project.settings)) marks[i]! |= LITTLE;
     if (isOnFront(own, front)) {
       if (openBlocks[i] !== 0) marks[i]! |= BLOCK;
+      // Slipping, or sooner off the front than on it: expected to be lost if nothing is done.
+      const falling = gaps.movement[i] === SLIPPING || columns.asIs.chance[i]! < 0.5;
+      if (falling && toLose[i]! > 0) marks[i]! |= DEFENCE;
     }
     if (byHand.size > 0 && byHand.has(keywords[i]!)) marks[i]! |= BY_HAND;
     let held = 0;
@@ -116,7 +122,15 @@ function marksOf(kind: number, own: number, doubling: number, movement: number):
 // marksOf counts on this order.
 if (
   MARKS.join() !==
-  ['near', 'doubling', ...MOVEMENT_MARKS.slice(1), 'little demand', 'block to take', 'by hand'].join()
+  [
+    'near',
+    'doubling',
+    ...MOVEMENT_MARKS.slice(1),
+    'little demand',
+    'block to take',
+    'by hand',
+    'defence',
+  ].join()
 )
   throw new Error('Marks are out of order.');
 

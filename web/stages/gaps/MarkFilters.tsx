@@ -18,6 +18,10 @@ const MARKS: [GapMark, string][] = [
     'block to take',
     'We are on the front, and an answer, image or video block there is held by somebody else.',
   ],
+  [
+    'defence',
+    'We are on the front, and slipping or sooner off it than on it by the horizon: what is expected to be lost if nothing is done. Sort by the column To lose.',
+  ],
   ['by hand', 'Somebody typed a position of it in; it counts only where the settings say so.'],
 ];
 const PAID: [PaidState, string][] = [
