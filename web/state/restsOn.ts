@@ -9,6 +9,7 @@ const COMPARED: readonly Ground[] = [
   'keywords',
   'hand',
   'choices',
+  'words',
   'auctions',
   'lookUps',
   'lookUp',

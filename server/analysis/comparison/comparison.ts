@@ -69,6 +69,8 @@ export interface Comparison extends CaptureFacts, ComparisonParts {
   worthSigma: Float64Array;
   /** Index into VERDICTS. */
   verdicts: Uint8Array;
+  /** Index into WARY. */
+  wary: Uint8Array;
   effort: Float64Array;
 }
 
@@ -134,6 +136,7 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
     worthSource,
     worthSigma,
     verdicts: new Uint8Array(size).fill(VERDICTS.indexOf('unjudged')),
+    wary: new Uint8Array(size),
   });
 }
 
@@ -200,18 +203,24 @@ export function withWords(
   comparison: Comparison,
   { ids, codes }: { ids: Int32Array; codes: Uint8Array },
   choices: ReadonlyMap<number, number>,
+  waryOf: ReadonlyMap<number, number>,
   whole: Comparison | null,
 ): Comparison {
-  if (ids.length === 0 && choices.size === 0 && whole === null) return comparison;
+  if (ids.length === 0 && choices.size === 0 && waryOf.size === 0 && whole === null) return comparison;
   const codeOf = new Map<number, number>();
   ids.forEach((id, n) => codeOf.set(id, codes[n]!));
   const { keywords } = comparison;
   const verdictOf = (id: number): number => codeOf.get(id) ?? UNJUDGED;
   const verdicts = filled(new Uint8Array(keywords.length), (i) => verdictOf(keywords[i]!));
-  const fits = VERDICTS.map((word) => comparison.project.settings.fits[word]);
-  const fit = filled(new Float64Array(keywords.length), (i) => fits[verdicts[i]!]!);
+  const { fits } = comparison.project.settings;
+  const wary = filled(new Uint8Array(keywords.length), (i) => waryOf.get(keywords[i]!) ?? 0);
+  // Whoever judged a keyword has seen what it holds.
+  const unjudged = [fits.unjudged, fits.adjacent, fits.off];
+  const fit = filled(new Float64Array(keywords.length), (i) =>
+    verdicts[i] === UNJUDGED ? unjudged[wary[i]!]! : fits[VERDICTS[verdicts[i]!]!],
+  );
   const chosen = filled(new Uint8Array(keywords.length), (i) => (choices.get(keywords[i]!) ?? -1) + 1);
-  return compared({ ...comparison, whole, verdicts, columns: { ...comparison.columns, fit, chosen } });
+  return compared({ ...comparison, whole, verdicts, wary, columns: { ...comparison.columns, fit, chosen } });
 }
 
 /** A figure of a comparison's keywords by entry of the standings; NaN elsewhere. */

@@ -24,6 +24,7 @@ import { type Standings, buildStandings } from '../facts/standings';
 import { modelsUntil } from '../models/models';
 import type { Workspace } from '../kept/workspace';
 import { type Comparison, buildComparison, withWords } from './comparison';
+import { waryKeywords } from './wary';
 
 /** Auctions count for so many days (method §17). */
 const AUCTION_DAYS = 28;
@@ -64,6 +65,7 @@ export async function openComparison(
       gathered,
       await verdictColumns(workspace.database, projectId, market.id),
       await chosenActions(workspace.database, projectId, market.id),
+      await waryKeywords(workspace, projectId, market, gathered.sides),
       whole?.comparison ?? null,
     ),
   );

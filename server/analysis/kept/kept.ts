@@ -15,7 +15,7 @@ const KINDS = {
   /** Its name says which comparison. */
   work: { most: 6, grounds: [] },
   compared: { most: 12, grounds: ['facts', 'keywords', 'tracked'] },
-  judged: { most: 6, grounds: ['verdicts', 'choices'] },
+  judged: { most: 6, grounds: ['verdicts', 'choices', 'words', 'new keywords'] },
   order: { most: 24, grounds: [] },
   filter: { most: 12, grounds: [] },
   curve: { most: 12, grounds: ['facts', 'keywords', 'roster'] },

@@ -3,6 +3,7 @@ import type { GapRow } from '@opsimath/contract/api/gaps';
 import { seasonMean } from '@opsimath/core/demand/season';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import type { Comparison } from '../comparison/comparison';
+import { WARY } from '../comparison/wary';
 import { FORETOLD_OF } from '../comparison/foretell';
 import { monthOf } from '../facts/demand';
 import { seasonOf } from '../facts/metrics';
@@ -148,6 +149,13 @@ function gainLines(
   ];
 }
 
+/** Why a keyword that nobody judged has its fit. */
+const WARY_HOW: Record<(typeof WARY)[number], string> = {
+  nothing: 'no verdict yet',
+  doubtful: 'no verdict yet; it holds a doubtful word or a rival’s name, so it weighs as adjacent',
+  forbidden: 'no verdict yet; it holds a word not to be used, so it weighs as off',
+};
+
 function worthLines(comparison: Comparison, i: number, row: GapRow, { volume }: Sources): SumLine[] {
   const { columns, project, verdicts } = comparison;
   const { currency } = project.settings;
@@ -167,7 +175,14 @@ function worthLines(comparison: Comparison, i: number, row: GapRow, { volume }: 
       : row.gain * row.worth * fit + others - row.worthAMonth;
   return [
     line('Worth of a click', row.worth, 2, WORTH_HOW[row.worthSource], worthFrom(comparison, row, volume)),
-    line('Fit', fit, 1, verdict, verdict === 'unjudged' ? 'no verdict yet' : 'verdict, Sift', false),
+    line(
+      'Fit',
+      fit,
+      1,
+      verdict,
+      verdict === 'unjudged' ? WARY_HOW[WARY[comparison.wary[i]!]!] : 'verdict, Sift',
+      false,
+    ),
     ...(row.elsewhere === null
       ? []
       : [
