@@ -72,7 +72,7 @@ test('the first gap is opened and read against the services, another action chos
   expect([after.row.action, after.choice!.action]).toEqual([other, other]);
   if (chosen >= 0) await expect(grid.getByRole('row').nth(1 + chosen)).toContainText(row!.text);
 
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.keyboard.press('Control+z');
   await expect(todo.getByText('Chosen:')).toHaveCount(0);
   expect((await dossierOf(row!.id)).row).toEqual(row);
   await expect(grid.getByRole('row').nth(1 + place)).toContainText(row!.text);
@@ -99,7 +99,9 @@ test('what to do: the first lines with the keywords they serve, one opened into 
   await table.getByRole('button', { name: line.lead.text }).first().press('Enter');
   const served = page.getByRole('table', { name: 'Keywords that it serves' });
   await expect(served.getByRole('img').first()).toBeVisible();
-  await expect(served.getByRole('row')).toHaveCount(1 + Math.min(25, line.serves.length));
+  // The head, the keywords, and where there are more a word on that.
+  const more = line.serves.length > 25 ? 1 : 0;
+  await expect(served.getByRole('row')).toHaveCount(1 + Math.min(25, line.serves.length) + more);
   await expect(table).toContainText(line.reason);
   if (line.title !== null) await expect(table).toContainText(line.title);
   await served.getByRole('button', { name: line.lead.text, exact: true }).click();

@@ -1,3 +1,4 @@
+import { CHANGE_COUNT } from '@opsimath/core/forecast/forecast';
 import { ABSENT } from '@opsimath/core/ranking/position';
 import { marketById } from '../../data/markets';
 import { temporaryDatabase } from '../../testing/database';
@@ -32,8 +33,10 @@ async function rowsAt(horizon: number, date = LATER) {
   const rows = Array.from(pairs.before, (position, row) => ({
     from: position,
     to: pairs.after[row],
-    changes: Array.from(pairs.changes.subarray(4 * row, 4 * row + 4)),
+    changes: Array.from(pairs.changes.subarray(CHANGE_COUNT * row, CHANGE_COUNT * (row + 1))),
     keyword: pairs.keyword[row],
+    held: pairs.held[row],
+    site: pairs.siteAfter[row],
   }));
   return { rows, captures };
 }
@@ -53,8 +56,16 @@ test('every result of the earlier page with where it stands later, what changed,
   expect(await rowsAt(60)).toEqual({
     captures: 1,
     rows: [
-      { from: 3, to: 1, changes: [1, 0.5, -0.5, 1], keyword: 0 },
-      { from: 9, to: ABSENT, changes: [0, 0, 0, 0], keyword: 0 },
+      // Touched 20 days before the later of two pages 60 days apart: two thirds of the way, squared.
+      {
+        from: 3,
+        to: 1,
+        changes: [1, 0.5, -0.5, 1, (1 - 20 / 60) ** 2],
+        keyword: 0,
+        held: 1,
+        site: 1,
+      },
+      { from: 9, to: ABSENT, changes: [0, 0, 0, 0, 0], keyword: 0, held: 1, site: ABSENT },
     ],
   });
 });

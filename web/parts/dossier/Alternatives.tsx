@@ -1,10 +1,11 @@
 import type { Alternative, Dossier } from '@opsimath/contract/api/dossier';
 import type { Action } from '@opsimath/core/gap/action';
+import { App } from 'antd';
 import { useState } from 'react';
 import { gapsApi, useChooseActionMutation } from '../../state/gapsApi';
 import { request } from '../../state/operations';
 import { useAppSelector } from '../../state/store';
-import { useUndoable } from '../../state/undoStacks';
+import { undoStackOf, useUndoable } from '../../state/undoStacks';
 import { LaneHead } from '../lane/LaneHead';
 import { count, decimal, percent, spelledDay, worth } from '../words/figures';
 import { ForecastLane } from './ForecastLane';
@@ -159,6 +160,7 @@ const signed = (clicks: number): string =>
 function useChoice(project: number, { row, choice }: Dossier): (action: Action | null) => Promise<void> {
   const [chooseAction] = useChooseActionMutation();
   const undoable = useUndoable(project);
+  const { message } = App.useApp();
   const person = useAppSelector((state) => state.preferences.person);
   return async (action) => {
     const arg = { project, keyword: row.id, action, person };
@@ -171,6 +173,17 @@ function useChoice(project: number, { row, choice }: Dossier): (action: Action |
         person: choice?.person ?? '',
       }),
       redo: request(gapsApi.endpoints.chooseAction, arg),
+    });
+    void message.open({
+      content: (
+        <span>
+          {action === null ? 'The best is taken again.' : `Chosen: ${action}.`}{' '}
+          <button className="plain written" onClick={() => void undoStackOf(project).undo()}>
+            Undo
+          </button>
+        </span>
+      ),
+      duration: 6,
     });
   };
 }
