@@ -30,6 +30,7 @@ const SHOTS = [
   { name: 'gaps', path: 'gaps', ready: '.grid-row', theme: 'light' },
   { name: 'dossier', path: 'gaps', ready: '.grid-row', theme: 'light', act: openDossier },
   { name: 'gaps-dark', path: 'gaps?kinds=absent,buried', ready: '.grid-row', theme: 'dark' },
+  { name: 'what-to-do', path: 'gaps?view=work', ready: 'table.work tbody tr', theme: 'light', act: openWork },
   { name: 'map', path: 'gaps?view=map', ready: '.gap-map svg', theme: 'light', act: drawField },
   { name: 'paid', path: 'gaps?view=paid', ready: '.paid-view table .tick', theme: 'light' },
   { name: 'over-time', path: 'gaps?view=time', ready: '.over-time svg', theme: 'light' },
@@ -88,6 +89,11 @@ async function drawField(page) {
   await page.mouse.down();
   await page.mouse.move(x + width * 0.75, y + height * 0.45, { steps: 5 });
   await page.mouse.up();
+}
+
+async function openWork(page) {
+  await page.locator('.work-what').nth(1).click();
+  await page.waitForSelector('.work-keywords svg');
 }
 
 async function openDossier(page) {

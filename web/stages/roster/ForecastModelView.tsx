@@ -1,6 +1,7 @@
 import type { MarketModels } from '@opsimath/contract/api/models';
 import { count, decimal } from '../../parts/words/figures';
 import { ModelTables } from './ModelTables';
+import { ProofTable } from './ProofTable';
 
 /** Where targets will stand: what that is learnt from, and how right it has been on keywords it had not seen. */
 export function ForecastModelView({
@@ -32,6 +33,7 @@ export function ForecastModelView({
         weights={changes.map(({ change, ...rest }) => ({ name: change, ...rest }))}
         calibration={quality?.calibration ?? null}
       />
+      <ProofTable />
     </>
   );
 }
