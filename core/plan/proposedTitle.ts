@@ -1,5 +1,5 @@
 import { key } from '../text/key';
-import { stem } from '../text/stems';
+import { isStopWord, stem } from '../text/stems';
 
 const SEPARATORS = /\s+[|–—:-]\s+|:\s+|\s*\|\s*/;
 const TRAILING = /[\s|–—:;,.&+-]+$/u;
@@ -23,15 +23,16 @@ export function proposedTitle(keyword: string, title: string, limit: number, lan
   );
   let proposed = typed;
   for (const part of title.split(SEPARATORS)) {
-    const kept = part
-      .split(/\s+/)
-      .filter((word) => {
-        const plain = key(word);
-        return plain !== '' && !said.has(stem(plain, language));
-      })
-      .join(' ')
-      .replace(LEADING, '')
-      .replace(TRAILING, '');
+    const words = part.split(/\s+/).filter((word) => {
+      const plain = key(word);
+      return plain !== '' && !said.has(stem(plain, language));
+    });
+    // Where words went, no “and” or “for” is left hanging.
+    if (words.length < part.trim().split(/\s+/).length) {
+      while (words.length > 0 && isStopWord(key(words[0]!), language)) words.shift();
+      while (words.length > 0 && isStopWord(key(words.at(-1)!), language)) words.pop();
+    }
+    const kept = words.join(' ').replace(LEADING, '').replace(TRAILING, '');
     if (kept === '' || !/[\p{L}\p{N}]/u.test(kept)) continue;
     const longer = `${proposed} | ${kept}`;
     if (longer.length <= limit) {

@@ -65,7 +65,7 @@ export function MarkFilters({ totals, scope, onChange, wide, onWide }: MarkFilte
           onPress={() => onChange({ marks: toggled(marks, mark) })}
         />
       ))}
-      <span className="faint" style={{ marginLeft: 14 }}>
+      <span className="faint" style={{ marginLeft: 6 }}>
         Paid
       </span>
       <FilterToggle
