@@ -89,7 +89,7 @@ test('every screen can be read by assistive technology, in both themes', async (
       'look-up',
       'gaps',
       // Each once: they share their colours.
-      ...(scheme === 'light' ? ['map', 'paid', 'queries'] : ['time', 'surfaces']).map(
+      ...(scheme === 'light' ? ['map', 'paid', 'queries', 'work'] : ['time', 'surfaces']).map(
         (view) => `gaps?view=${view}`,
       ),
       'gaps?by=action',
