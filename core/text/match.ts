@@ -28,12 +28,3 @@ export function matchWords(have: readonly string[], want: readonly string[], mod
       return want.some((word) => have.includes(word));
   }
 }
-
-/** Share (0–1) of the distinct words of `want` that stand in `have`; 0 for an empty `want`. */
-export function wordShare(have: ReadonlySet<string>, want: readonly string[]): number {
-  const distinct = new Set(want);
-  if (distinct.size === 0) return 0;
-  let found = 0;
-  for (const word of distinct) if (have.has(word)) found++;
-  return found / distinct.size;
-}

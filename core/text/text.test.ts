@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { key, words } from './key';
-import { matches, wordShare } from './match';
+import { matches } from './match';
 import { closeVariantKey, isStopWord, stem } from './stems';
 
 describe('key', () => {
@@ -64,11 +64,6 @@ describe('matching', () => {
         if (matches(text, sought, 'all words')) expect(matches(text, sought, 'any word')).toBe(true);
       }),
     );
-  });
-
-  test('word share counts distinct words', () => {
-    expect(wordShare(new Set(['bike', 'bag']), ['bike', 'bike', 'rack'])).toBe(0.5);
-    expect(wordShare(new Set(['bike']), [])).toBe(0);
   });
 });
 
