@@ -210,16 +210,17 @@ export function withWords(
   const codeOf = new Map<number, number>();
   ids.forEach((id, n) => codeOf.set(id, codes[n]!));
   const { keywords } = comparison;
-  const verdictOf = (id: number): number => codeOf.get(id) ?? UNJUDGED;
-  const verdicts = filled(new Uint8Array(keywords.length), (i) => verdictOf(keywords[i]!));
+  const byId = (of: (id: number) => number): Uint8Array =>
+    filled(new Uint8Array(keywords.length), (i) => of(keywords[i]!));
+  const verdicts = byId((id) => codeOf.get(id) ?? UNJUDGED);
   const { fits } = comparison.project.settings;
-  const wary = filled(new Uint8Array(keywords.length), (i) => waryOf.get(keywords[i]!) ?? 0);
+  const wary = byId((id) => waryOf.get(id) ?? 0);
   // Whoever judged a keyword has seen what it holds.
   const unjudged = [fits.unjudged, fits.adjacent, fits.off];
   const fit = filled(new Float64Array(keywords.length), (i) =>
     verdicts[i] === UNJUDGED ? unjudged[wary[i]!]! : fits[VERDICTS[verdicts[i]!]!],
   );
-  const chosen = filled(new Uint8Array(keywords.length), (i) => (choices.get(keywords[i]!) ?? -1) + 1);
+  const chosen = byId((id) => (choices.get(id) ?? -1) + 1);
   return compared({ ...comparison, whole, verdicts, wary, columns: { ...comparison.columns, fit, chosen } });
 }
 

@@ -2,7 +2,7 @@ import type { TargetCoverage, coverageRequest } from '@opsimath/contract/api/cov
 import type { Target } from '@opsimath/contract/api/targets';
 import { COVERAGES } from '@opsimath/core/copy/coverage';
 import { type CoveredField, wordsTable } from '@opsimath/core/copy/wordsTable';
-import { isRanked } from '@opsimath/core/ranking/position';
+import { UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
 import { key, words } from '@opsimath/core/text/key';
 import { contentStems, stem } from '@opsimath/core/text/stems';
 import type { z } from 'zod';
@@ -62,10 +62,10 @@ export async function targetCoverage(
     const found = table.keywords[n]!;
     return found.coverage === 'whole' ? [] : [{ i, found }];
   });
-  const shown = open.slice(0, MOST_SHOWN);
+  const shown = open.slice(0, MOST_SHOWN).map(({ i, found }) => ({ i, found, id: keywords[i]! }));
   const texts = await keywordsById(
     database,
-    shown.map(({ i }) => keywords[i]!),
+    shown.map(({ id }) => id),
   );
   return {
     fields: fields.map(({ name, text }) => ({ name, words: words(text).length })),
@@ -73,9 +73,9 @@ export async function targetCoverage(
     total,
     counts: COVERAGES.map((word) => table.keywords.filter((one) => one.coverage === word).length),
     words: table.words.slice(0, MOST_SHOWN),
-    keywords: shown.map(({ i, found }) => ({
-      id: keywords[i]!,
-      text: texts.get(keywords[i]!)!.text,
+    keywords: shown.map(({ i, found, id }) => ({
+      id,
+      text: texts.get(id)!.text,
       volume: Number.isNaN(volume[i]!) ? null : volume[i]!,
       coverage: found.coverage,
       missing: found.missing,
@@ -117,7 +117,8 @@ async function wantedOf(
   if (which === 'own') {
     const { days } = await targetFacts(workspace, market, target.address, date);
     const { organic } = newestStanding(days);
-    return entries.filter((i) => isRanked(organic.get(keywords[i]!) ?? 0));
+    const held = (id: number): boolean => isRanked(organic.get(id) ?? UNKNOWN);
+    return entries.filter((i) => held(keywords[i]!));
   }
   const isOwn = target.side === 'own';
   const others = columns.rivalOrganic.filter((_, rival) => sides.rivals[rival]!.id !== target.id);

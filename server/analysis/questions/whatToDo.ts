@@ -112,7 +112,10 @@ async function linesOf(
       (i) => keywords[i]!,
     ),
   );
-  const textOf = (i: number): string => texts.get(keywords[i]!)!.text;
+  const textOf = (i: number): string => {
+    const id = keywords[i]!;
+    return texts.get(id)!.text;
+  };
   const places = new Map(sides.ownPlaces.map((place) => [place.id, place]));
   return works.map((work, n): WorkLine => {
     const lead = textOf(work.lead);
