@@ -132,6 +132,9 @@ function heldOutScore(
   telling: readonly number[],
 ): number {
   let sum = 0;
+  const widened = new Map(
+    [1, ...Object.values(spread)].map((wider) => [wider, thresholds.map((threshold) => threshold / wider)]),
+  );
   for (let fold = 0; fold < FOLDS; fold++) {
     const isHeldOut = (row: number): boolean => rows.keyword[row]! % FOLDS === fold;
     const { weights } = leaning(
@@ -148,10 +151,7 @@ function heldOutScore(
       const from = row * rows.width;
       const wider = spreadOf(spread, rows.changes, from);
       const at = (rows.shift[row]! + score(weights, rows.changes, from)) / wider;
-      const told = distributionAt(
-        thresholds.map((threshold) => threshold / wider),
-        at,
-      );
+      const told = distributionAt(widened.get(wider)!, at);
       sum += Math.log(Math.max(told[rows.band[row]!]!, LEAST));
     }
   }

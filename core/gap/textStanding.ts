@@ -25,6 +25,11 @@ export function prepareText(title: string, otherFields: readonly string[], langu
   };
 }
 
+/** The same target under another title. */
+export function retitled(text: PreparedText, title: string): PreparedText {
+  return { ...prepareText(title, [], text.language), fieldStems: text.fieldStems };
+}
+
 /** A keyword as it is looked for, prepared once. */
 export interface PreparedKeyword {
   typed: string;

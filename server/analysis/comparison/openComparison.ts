@@ -65,7 +65,9 @@ export async function openComparison(
       gathered,
       await verdictColumns(workspace.database, projectId, market.id),
       await chosenActions(workspace.database, projectId, market.id),
-      await waryKeywords(workspace, projectId, market, gathered.sides),
+      await workspace.keep('wary', revisions, [projectId, market.id], () =>
+        waryKeywords(workspace, projectId, market, gathered.sides),
+      ),
       whole?.comparison ?? null,
     ),
   );

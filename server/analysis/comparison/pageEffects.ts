@@ -2,7 +2,7 @@ import { clickThroughAfter } from '@opsimath/core/forecast/afterChange';
 import { bandClicks } from '@opsimath/core/forecast/bands';
 import { scoredChange } from '@opsimath/core/forecast/forecast';
 import type { ComparisonColumns, ElsewhereColumns } from '@opsimath/core/gap/compare';
-import { prepareKeyword, prepareText } from '@opsimath/core/gap/textStanding';
+import { prepareKeyword, prepareText, retitled } from '@opsimath/core/gap/textStanding';
 import { proposedTitle } from '@opsimath/core/plan/proposedTitle';
 import { MOST_LEADS, MOST_SIBLINGS, PageKeywords, type ServedKeyword } from '@opsimath/core/plan/siblings';
 import type { Database } from '../../data/storage/connection';
@@ -70,17 +70,23 @@ export async function pageEffects(
   const clicks = bandClicks(models.curve);
   const { thresholds } = model.standing;
   const limit = project.settings.titleLimits[market.surface];
-  const giveWay = givingWay();
-  for (const [place, all] of ofPage) {
-    await giveWay();
+  const pages = [...ofPage].flatMap(([place, all]) => {
     const words = material.wordsOf(place);
-    if (words === null) continue;
+    if (words === null) return [];
     const counting = all.sort((a, b) => demandOf(b) - demandOf(a) || a - b).slice(0, MOST_SIBLINGS);
-    const keys = await keywordKeys(
-      database,
-      market.id,
-      counting.map((i) => keywords[i]!),
-    );
+    return [{ words, counting }];
+  });
+  const asked = pages.flatMap(({ counting }) => counting);
+  const allKeys = await keywordKeys(
+    database,
+    market.id,
+    asked.map((i) => keywords[i]!),
+  );
+  const giveWay = givingWay();
+  let from = 0;
+  for (const { words, counting } of pages) {
+    await giveWay();
+    const keys = allKeys.slice(from, (from += counting.length));
     const siblings = counting.map((i, n): ServedKeyword => ({
       keyword: prepareKeyword(keys[n]!, market.language),
       demand: demandOf(i),
@@ -92,16 +98,13 @@ export async function pageEffects(
           scoredChange(model, served.score[i]!, change, columns.ownOrganic[i]!, served.phraseGap[i]!),
         ),
     }));
-    const page = new PageKeywords(prepareText(words.title, words.fields, market.language), siblings);
+    const text = prepareText(words.title, words.fields, market.language);
+    const page = new PageKeywords(text, siblings);
     for (const name of ['retitled', 'strengthened'] as const)
       for (const lead of leadsOf(counting, columns, name, demandOf)) {
         const reworded =
           name === 'retitled'
-            ? prepareText(
-                proposedTitle(keys[lead]!, words.title, limit, market.language),
-                words.fields,
-                market.language,
-              )
+            ? retitled(text, proposedTitle(keys[lead]!, words.title, limit, market.language))
             : prepareText(words.title, [...words.fields, keys[lead]!], market.language);
         const { keyword, clicks: won } = page.elsewhere(reworded, lead);
         effects[name].set(counting[lead]!, { entry: keyword.map((n) => counting[n]!), clicks: won });

@@ -2,11 +2,11 @@ import { bandClicks, expectedClickThrough } from '@opsimath/core/forecast/bands'
 import { distributionAt } from '@opsimath/core/forecast/orderedLogit';
 import { ACTIONS, NEW_TARGET } from '@opsimath/core/gap/action';
 import { planFacts } from '@opsimath/core/gap/compare';
-import { GAP_KINDS } from '@opsimath/core/gap/kind';
 import { prepareKeyword, prepareText, textStanding } from '@opsimath/core/gap/textStanding';
 import { weighAll } from '@opsimath/core/plan/weigh';
 import { type Served, type Work, type WorkCandidate, workList } from '@opsimath/core/plan/workList';
 import { keywordKeysText } from '../../data/keywordKeys';
+import { givingWay } from '../kept/giveWay';
 import type { Workspace } from '../kept/workspace';
 import type { Comparison } from './comparison';
 import { FORETOLD_OF } from './foretell';
@@ -21,8 +21,11 @@ export async function plannedWork(workspace: Workspace, comparison: Comparison):
   const { columns, gaps, market, project, keywords, effects, served } = comparison;
   const { efforts, shareMoved } = project.settings;
   const unserved: number[] = [];
+  const giveWay = givingWay();
   for (let i = 0; i < keywords.length; i++) {
-    if (GAP_KINDS[gaps.kind[i]!] === 'unknown') continue;
+    if (i % 256 === 0) await giveWay();
+    // Where the best that can be done, or what was chosen, is not known to bring anything, nothing else is.
+    if (!(gaps.worthAMonth[i]! > 0)) continue;
     const facts = planFacts(columns, i, gaps.doubling[i] === 1, { surface: market.surface, shareMoved });
     const chosen = columns.chosen[i] === 0 ? null : ACTIONS[columns.chosen[i]! - 1]!;
     const weighed = weighAll(facts, efforts);

@@ -7,7 +7,7 @@ import { depthBand, isRanked } from '@opsimath/core/ranking/position';
 import type { z } from 'zod';
 import { listLookUps } from '../../data/lookUpList';
 import { findSegments } from '../../data/segments/segments';
-import { type Comparison, byStanding } from '../comparison/comparison';
+import { type Comparison, byStanding, entryOf } from '../comparison/comparison';
 import { applyFilter } from '../comparison/gapFilter';
 import { filteredOrder, rivalColumns, totalsOf } from './gapPage';
 import { gapRows } from '../comparison/gapRow';
@@ -58,7 +58,7 @@ export async function report(
     sides: sidesOf(comparison),
     rivals: rivalColumns(comparison),
     work,
-    top: await rows(work.lines.map(({ lead }) => comparison.keywords.indexOf(lead.id))),
+    top: await rows(work.lines.map(({ lead }) => entryOf(comparison, lead.id))),
     paid: {
       unbid: await rows(first((i) => gaps.paid[i] === unbid && gaps.priority[i]! > 0, FEW)),
       doubling: await rows(first((i) => gaps.doubling[i] === 1, FEW)),
