@@ -1,10 +1,12 @@
-import type { Figures, Foretold } from './validate/figures';
-import { figuresOf } from './validate/figures';
+import { writeFileSync } from 'node:fs';
+import type { Proof, ProofPart } from '@opsimath/contract/proof';
+import { type Figures, type Foretold, figuresOf } from './validate/figures';
 import { type Trial, type TrialSurface, trial } from './validate/trial';
 
 /**
  * Does what is foretold come true? Carries out the first suggestions in simulated worlds of several seeds, each beside a
- * twin in which nothing is done, and compares (method §6a). `--seeds 5,17,91 --targets 60 --untouched 300 --only web`
+ * twin in which nothing is done, and compares (method §6a). `--seeds 5,17,91 --targets 60 --untouched 300 --only web`;
+ * `--keep` writes what came out to where the settings show it.
  */
 const option = (name: string, usual: string): string => {
   const at = process.argv.indexOf(`--${name}`);
@@ -110,4 +112,35 @@ for (const { kind } of SURFACES) {
     sum(({ elsewhere }) => elsewhere.foretold),
     sum(({ elsewhere }) => elsewhere.came),
   );
+}
+
+if (process.argv.includes('--keep')) {
+  const proof: Proof = {
+    seeds,
+    surfaces: SURFACES.flatMap(({ kind }) => {
+      const of = trials.filter(({ surface }) => surface.kind === kind).map(({ trial: one }) => one);
+      if (of.length === 0) return [];
+      const told = (part: 'untouched' | 'with'): ProofPart => {
+        const { front, curve } = of[0]!;
+        const figures = figuresOf(
+          of.flatMap((one) => one[part]),
+          front,
+          curve,
+        );
+        const { rows, foretold, came, calibrationError, clicksForetold, clicksCame } = figures;
+        return { rows, foretold, came, calibrationError, clicksForetold, clicksCame };
+      };
+      const sum = (read: (one: Trial) => number): number => of.reduce((total, one) => total + read(one), 0);
+      return [
+        {
+          surface: kind,
+          untouched: told('untouched'),
+          done: told('with'),
+          siteForetold: sum(({ site }) => site.foretold),
+          siteCame: sum(({ site }) => site.world - site.twin),
+        },
+      ];
+    }),
+  };
+  writeFileSync('web/stages/roster/proof.json', `${JSON.stringify(proof, null, 2)}\n`);
 }

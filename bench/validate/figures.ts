@@ -1,4 +1,5 @@
 import { BAND_COUNT, bandClicks, bandOf, expectedClickThrough, within } from '@opsimath/core/forecast/bands';
+import { draws } from '@opsimath/core/rates/draws';
 import { ABSENT } from '@opsimath/core/ranking/position';
 
 /** One forecast beside what came. */
@@ -34,6 +35,7 @@ export interface Figures {
 const LEAST = 1e-3;
 const TENTHS = 10;
 const DRAWS = 200;
+const SEED = 12_345;
 
 const mean = (values: readonly number[]): number =>
   values.reduce((sum, value) => sum + value, 0) / Math.max(1, values.length);
@@ -84,8 +86,7 @@ function calibrationError(chances: readonly number[], came: readonly number[]): 
 
 /** What the error would be were every chance true: a mean over seeded draws. */
 function calibrationByChance(chances: readonly number[]): number {
-  let state = 12_345;
-  const even = (): number => (state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0) / 2 ** 32;
+  const { even } = draws(SEED);
   let sum = 0;
   for (let draw = 0; draw < DRAWS; draw++)
     sum += calibrationError(

@@ -16,7 +16,7 @@ export const workLine = z.object({
   /** Words of the lead that its fields beside the title lack, where they are to be added. */
   words: z.array(z.string()),
   /** Keywords that win a click a month or more, the lead among them, and those that lose as much. */
-  elsewhere: elsewhere,
+  served: elsewhere,
   /** What it adds a month: clicks, money beside work, value in the project’s currency, and the middle 80 % of that. */
   clicks: z.number(),
   cost: z.number(),

@@ -135,7 +135,7 @@ async function linesOf(
         FORETOLD_OF[work.action] === 'strengthened' && words !== null
           ? lacking(lead, words.fields, market.language)
           : [],
-      elsewhere: toldOf(work.serves),
+      served: toldOf(work.serves),
       clicks: work.serves.reduce((sum, { clicks }) => sum + clicks, 0),
       cost: work.cost,
       value: work.value,
@@ -156,7 +156,7 @@ async function linesOf(
   });
 }
 
-const toldOf = (serves: readonly Served[]): WorkLine['elsewhere'] =>
+const toldOf = (serves: readonly Served[]): WorkLine['served'] =>
   toldElsewhere(serves.map(({ clicks }) => clicks));
 
 /** Words of a keyword that the fields beside the title lack in any form. */

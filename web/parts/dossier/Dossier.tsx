@@ -10,8 +10,8 @@ import { rateOf } from '@opsimath/core/rates/wilson';
 import { surface } from '@opsimath/contract/source/answers';
 import { HistoryChart, type PositionsOf } from '../charts/HistoryChart';
 import { VolumeChart } from '../charts/VolumeChart';
-import { Lane } from '../lane/Lane';
 import { LaneHead } from '../lane/LaneHead';
+import { RowLane } from '../lane/RowLane';
 import '../lane/lane.css';
 import { Notes } from '../notes/Notes';
 import { Problem } from '../words/Problem';
@@ -44,23 +44,7 @@ function DossierLane({ data }: { data: Data }) {
   return (
     <>
       <LaneHead width={LANE_WIDTH} />
-      <Lane
-        width={LANE_WIDTH}
-        height={40}
-        front={data.front}
-        own={{
-          name: data.own,
-          organic: data.row.own,
-          before: data.row.ownBefore,
-          paid: data.row.ownPaid,
-        }}
-        rivals={data.rivals.map((rival, r) => ({
-          ...rival,
-          hue: r,
-          organic: data.row.rivals[r]!,
-          paid: data.row.rivalsPaid[r]!,
-        }))}
-      />
+      <RowLane {...data} width={LANE_WIDTH} height={40} />
       <p className="legend soft">
         <span className="disc" /> {data.own}
         {data.rivals.map((rival, r) => (

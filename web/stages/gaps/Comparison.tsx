@@ -2,7 +2,6 @@ import type { GapPage, GapQuery } from '@opsimath/contract/api/gaps';
 import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { Dossier } from '../../parts/dossier/Dossier';
 import { FindBox } from '../../parts/words/FindBox';
 import { Problem } from '../../parts/words/Problem';
 import { StartLookUp } from '../../parts/words/StartLookUp';
@@ -21,6 +20,7 @@ import { GroupTable } from './GroupTable';
 import { KindStrip } from './KindStrip';
 import { MarkFilters } from './MarkFilters';
 import { NarrowPanel } from './NarrowPanel';
+import { OpenDossier } from './OpenDossier';
 import { ExportMenu } from './ExportMenu';
 import { gapExtra } from './gapExtraColumns';
 import { notUsual } from './notUsual';
@@ -35,7 +35,7 @@ const GROUPS: { value: Groups; label: string }[] = [
 
 /** Every keyword with its lane, gap kind, worth, and what to do; as a table, in groups, or with the map above it. */
 export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
-  const { project, scope, comparison, change } = useScope();
+  const { project, scope, change } = useScope();
   const { data: lookUps } = useLookUpsQuery(project);
   const { data: lists } = useListsQuery(project);
   const further = scope.rivals.length + scope.bands.length + scope.verdicts.length + scope.actions.length;
@@ -112,15 +112,7 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
             onOpen={(open) => change({ open }, { replace: scope.open !== null })}
           />
         )}
-        {scope.open !== null && (
-          <Dossier
-            project={project}
-            keyword={scope.open}
-            comparison={comparison}
-            own={scope.own}
-            onClose={() => change({ open: null })}
-          />
-        )}
+        <OpenDossier />
       </div>
     </>
   );

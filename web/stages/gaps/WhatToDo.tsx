@@ -2,7 +2,6 @@ import type { GapQuery } from '@opsimath/contract/api/gaps';
 import type { WorkLine } from '@opsimath/contract/api/whatToDo';
 import { Button, Spin } from 'antd';
 import { useState } from 'react';
-import { Dossier } from '../../parts/dossier/Dossier';
 import { copyAsTable } from '../../parts/table/copyAsTable';
 import { Empty } from '../../parts/words/Empty';
 import { FindBox } from '../../parts/words/FindBox';
@@ -10,6 +9,7 @@ import { Problem } from '../../parts/words/Problem';
 import { count, decimal, worth } from '../../parts/words/figures';
 import { useWhatToDoQuery } from '../../state/gapsApi';
 import { useScope } from '../../state/useScope';
+import { OpenDossier } from './OpenDossier';
 import { EVERYTHING, isNarrowed } from './narrowed';
 import { WorkKeywords } from './WorkKeywords';
 
@@ -17,7 +17,7 @@ const PAGE = 50;
 
 /** The same gaps from the side of the work: one line an action, with the keywords it serves. */
 export function WhatToDo({ query }: { query: GapQuery }) {
-  const { project, scope, comparison, change } = useScope();
+  const { project, scope, change } = useScope();
   const [page, setPage] = useState(0);
   const [opened, open] = useState<string | null>(null);
   const { sort: _, ...rest } = query;
@@ -137,15 +137,7 @@ export function WhatToDo({ query }: { query: GapQuery }) {
             </p>
           )}
         </div>
-        {scope.open !== null && (
-          <Dossier
-            project={project}
-            keyword={scope.open}
-            comparison={comparison}
-            own={scope.own}
-            onClose={() => change({ open: null })}
-          />
-        )}
+        <OpenDossier />
       </div>
     </>
   );
@@ -163,7 +155,7 @@ interface LineProps {
 }
 
 function Line({ line, number, isOpen, onOpen, query }: LineProps) {
-  const { elsewhere } = line;
+  const { won, lost } = line.served;
   return (
     <>
       <tr className={isOpen ? 'opened' : undefined}>
@@ -175,7 +167,7 @@ function Line({ line, number, isOpen, onOpen, query }: LineProps) {
           </button>
         </td>
         <td className="figure">
-          {count(elsewhere.won.keywords)} / {count(elsewhere.lost.keywords)}
+          {count(won.keywords)} / {count(lost.keywords)}
         </td>
         <td className="figure">{count(Math.round(line.clicks))}</td>
         <td className="figure">
@@ -248,8 +240,8 @@ function tableOf(lines: readonly WorkLine[], currency: string): string[][] {
       line.target?.address ?? '',
       line.title ?? '',
       line.words.join(', '),
-      String(line.elsewhere.won.keywords),
-      String(line.elsewhere.lost.keywords),
+      String(line.served.won.keywords),
+      String(line.served.lost.keywords),
       line.clicks.toFixed(1),
       line.value.toFixed(2),
       line.low.toFixed(2),

@@ -1,8 +1,8 @@
 import type { GapQuery } from '@opsimath/contract/api/gaps';
 import type { WorkLine } from '@opsimath/contract/api/whatToDo';
 import { Spin } from 'antd';
-import { Lane } from '../../parts/lane/Lane';
 import { LaneHead } from '../../parts/lane/LaneHead';
+import { RowLane } from '../../parts/lane/RowLane';
 import { Problem } from '../../parts/words/Problem';
 import { count, worth } from '../../parts/words/figures';
 import { useGapPageQuery } from '../../state/gapsApi';
@@ -59,18 +59,13 @@ export function WorkKeywords({ line, query }: { line: WorkLine; query: Omit<GapQ
               </td>
               <td>
                 {row && (
-                  <Lane
+                  <RowLane
+                    row={row}
+                    own={data.own}
+                    rivals={data.rivals}
+                    front={data.front}
                     width={WIDTH}
                     height={26}
-                    front={data.front}
-                    own={{ name: data.own, organic: row.own, before: row.ownBefore, paid: row.ownPaid }}
-                    rivals={data.rivals.map((rival, n) => ({
-                      name: rival.name,
-                      letter: rival.letter,
-                      hue: n,
-                      organic: row.rivals[n]!,
-                      paid: row.rivalsPaid[n]!,
-                    }))}
                   />
                 )}
               </td>

@@ -1,6 +1,6 @@
 import type { GapPage, GapRow } from '@opsimath/contract/api/gaps';
-import { Lane } from '../../parts/lane/Lane';
 import { LaneHead } from '../../parts/lane/LaneHead';
+import { RowLane } from '../../parts/lane/RowLane';
 import '../../parts/lane/lane.css';
 import { Tick } from '../../parts/table/Tick';
 import type { GridColumn } from '../../parts/table/gridColumn';
@@ -60,18 +60,7 @@ export function gapTableColumns(
       width: laneWidth + 12,
       always: true,
       cell: (row) => (
-        <Lane
-          width={laneWidth}
-          front={page.front}
-          own={{ name: page.own, organic: row.own, before: row.ownBefore, paid: row.ownPaid }}
-          rivals={page.rivals.map((rival, r) => ({
-            name: rival.name,
-            letter: rival.letter,
-            hue: r,
-            organic: row.rivals[r]!,
-            paid: row.rivalsPaid[r]!,
-          }))}
-        />
+        <RowLane row={row} own={page.own} rivals={page.rivals} front={page.front} width={laneWidth} />
       ),
     },
     { ...figureColumn('demand', page), id: 'demand' },

@@ -1,8 +1,8 @@
 import type { GapRow } from '@opsimath/contract/api/gaps';
 import type { Report } from '@opsimath/contract/api/report';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
-import { Lane } from '../../parts/lane/Lane';
 import { LaneHead } from '../../parts/lane/LaneHead';
+import { RowLane } from '../../parts/lane/RowLane';
 import '../../parts/lane/lane.css';
 import { count, decimal, movement, percent, spelledDay, worth } from '../../parts/words/figures';
 import { ochreOf } from '../../parts/words/ochre';
@@ -144,22 +144,13 @@ function TopGaps({ report }: { report: Report }) {
                 {line.title !== null && line.target && <div>Its title could be: {line.title}</div>}
               </td>
               <td>
-                <Lane
+                <RowLane
+                  row={row}
+                  own={report.sides[0]!.name}
+                  rivals={report.rivals}
+                  front={report.front}
                   width={LANE}
                   height={34}
-                  front={report.front}
-                  own={{
-                    name: report.sides[0]!.name,
-                    organic: row.own,
-                    before: row.ownBefore,
-                    paid: row.ownPaid,
-                  }}
-                  rivals={report.rivals.map((rival, r) => ({
-                    ...rival,
-                    hue: r,
-                    organic: row.rivals[r]!,
-                    paid: row.rivalsPaid[r]!,
-                  }))}
                 />
               </td>
               <td className="figure">{count(Math.round(line.clicks))}</td>

@@ -1,0 +1,70 @@
+import { type Figure, money, plain } from './figure';
+
+/** Figures of what stands on a keyword's result page, whoever we are: a part of the register of a comparison. */
+export const FRONT_FIGURES = {
+  results: {
+    head: 'Results',
+    unit: plain('results, rough'),
+    section: '§14',
+    digits: 0,
+    fileDigits: 0,
+    tip: plain('How many results the source counts. Rough: no part of chance or priority.'),
+    width: 86,
+  },
+  'exact rivals': {
+    head: 'Exact rivals',
+    unit: plain('results of the front'),
+    section: '§14',
+    digits: 0,
+    fileDigits: 0,
+    tip: plain('Results of the captured front, ours left out, with the phrase in the title.'),
+    width: 86,
+  },
+  'volume to results': {
+    head: 'Vol. to results',
+    unit: plain('searches a month for a thousand results'),
+    section: '§14',
+    digits: 2,
+    fileDigits: 4,
+    tip: plain(
+      'Searches a month for a thousand results. Counts of different sources do not compare; no part of priority.',
+    ),
+    width: 98,
+  },
+  'volume to rivals': {
+    head: 'Vol. to rivals',
+    unit: plain('searches a month for each exact rival and one more'),
+    section: '§14',
+    digits: 0,
+    fileDigits: 2,
+    tip: plain('Searches a month for each exact rival and one more. No part of priority.'),
+    width: 92,
+  },
+  'front price': {
+    head: 'Front’s price',
+    unit: money('median of the front'),
+    section: '§14',
+    digits: 2,
+    fileDigits: 2,
+    tip: ({ currency }) => `Median price of the captured front in ${currency}; marketplaces only.`,
+    width: 92,
+  },
+  'front rating': {
+    head: 'Its rating',
+    unit: plain('median of the front'),
+    section: '§14',
+    digits: 1,
+    fileDigits: 2,
+    tip: plain('Median rating of the captured front; marketplaces only.'),
+    width: 76,
+  },
+  'front reviews': {
+    head: 'Its reviews',
+    unit: plain('median of the front'),
+    section: '§14',
+    digits: 0,
+    fileDigits: 1,
+    tip: plain('Median number of reviews of the captured front; marketplaces only.'),
+    width: 84,
+  },
+} as const satisfies Record<string, Figure>;
