@@ -95,11 +95,10 @@ export function fitForecast({ pairs, captures }: ForecastRows, front: number): F
   }
   const standingRows = { inputs, width: STANDING_INPUTS, band };
   // Our place is that of the best of ours: so are those that it is learnt from. What a change does is the page’s own.
-  const calm: number[] = [];
-  for (let row = 0; row < size && calm.length < MOST_CALM; row++)
-    if (changed[row] === 0 && pairs.held[row]! > 0) calm.push(row);
-  const last = calm.at(-1) ?? -1;
-  const unchanged = (row: number): boolean => row <= last && changed[row] === 0 && pairs.held[row]! > 0;
+  const isCalm = (row: number): boolean => changed[row] === 0 && pairs.held[row]! > 0;
+  let end = 0;
+  for (let calm = 0; end < size && calm < MOST_CALM; end++) if (isCalm(end)) calm++;
+  const unchanged = (row: number): boolean => row < end && isCalm(row);
   const learnt = (row: number): boolean => unchanged(row) && pairs.keyword[row]! % FOLDS !== 0;
   const heldOut = (row: number): boolean => unchanged(row) && pairs.keyword[row]! % FOLDS === 0;
   const tried: { thresholds: Thresholds; logScore: number; fit: FittedLogit }[] = [];

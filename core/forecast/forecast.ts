@@ -60,7 +60,7 @@ export type Change = readonly [
 export const NO_CHANGE: Change = [0, 0, 0, 0, 0];
 
 /**
- * Changes as they count, in the order of {@link CHANGES}: what comes above 0, what goes below. The last two say how far
+ * Changes as they count, in the order of {@link CHANGES}: what comes above 0, what goes below. Then how far
  * below the end of the front a page stood that words came to or went from: who stands low has more to win. The last:
  * what most results have already lifts nobody above them.
  *

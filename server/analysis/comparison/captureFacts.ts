@@ -2,14 +2,14 @@ import type { CaptureMedians } from '@opsimath/core/gap/chance';
 import type { ComparisonColumns } from '@opsimath/core/gap/compare';
 import { difficulty } from '@opsimath/core/ranking/difficulty';
 import { exactRivals } from '@opsimath/core/ranking/front';
-import { UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
+import { ABSENT, UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
 import { median } from '@opsimath/core/ranking/statistics';
 import { keywordKeys } from '../../data/keywordKeys';
 import { FEATURE_CODES } from '../../data/segments/captureColumns';
 import { givingWay } from '../kept/giveWay';
 import type { ColumnStore } from '../kept/columnStore';
 import type { ComparisonParts } from './comparison';
-import { Foreteller, type GainErrors, type Serving, absentServing } from './foretell';
+import { Foreteller, type GainErrors, type Serving, phraseGapOf, servingBy } from './foretell';
 import { type PageEffects, type ServedNotes, pageEffects } from './pageEffects';
 import { OwnMaterial } from '../models/ownMaterial';
 import { slotStanding } from '../facts/slotFigures';
@@ -74,7 +74,7 @@ export async function captureFacts(
         foreteller.noteServed(columns, facts.gainErrors, i, served);
         notes.place[i] = served.place;
         notes.score[i] = foreteller.scoreOf(served);
-        notes.phraseGap[i] = foreteller.phraseGapOf(served);
+        notes.phraseGap[i] = phraseGapOf(served);
       }
     }
     if (page === null) continue;
@@ -120,22 +120,22 @@ export async function servingOf(
   const of = (i: number, page: CapturedPage | null, medians: CaptureMedians | null): Serving | null => {
     const position = ownOrganic[i]!;
     const slot = now.ownSlot[rows[i]!]!;
+    const place = now.ownPlace[rows[i]!]!;
     if (page !== null && slot >= 0)
-      return {
-        place: now.ownPlace[rows[i]!]!,
-        position,
-        held: Math.max(1, ownTargets[i]!),
-        standing: slotStanding(page.figures, slot, page.figures.words[page.row]!),
+      return servingBy(
+        { place, position, held: Math.max(1, ownTargets[i]!) },
+        slotStanding(page.figures, slot, page.figures.words[page.row]!),
         medians,
-      };
+      );
     const asking = keyOf.get(i);
     if (isRanked(position)) {
-      const place = now.ownPlace[rows[i]!]!;
       const standing = asking === undefined ? null : material.standingOf(place, asking);
-      return { place, position, held: 1, standing, medians };
+      return servingBy({ place, position, held: 1 }, standing, medians);
     }
     const covering = asking === undefined ? null : material.covering(asking);
-    return covering === null ? null : absentServing(covering.place.id, covering.standing, medians);
+    return covering === null
+      ? null
+      : servingBy({ place: covering.place.id, position: ABSENT, held: 1 }, covering.standing, medians);
   };
   return { material, of };
 }

@@ -17,7 +17,6 @@ import {
   chanceFeatures,
 } from '@opsimath/core/gap/chance';
 import type { ComparisonColumns, ElsewhereColumns, ForetoldColumns } from '@opsimath/core/gap/compare';
-import { ABSENT } from '@opsimath/core/ranking/position';
 import type { Forecast } from '../models/forecast';
 
 /** A target that was not touched for so many days is long untouched (method §8). */
@@ -48,8 +47,8 @@ export interface Serving {
   /** How many results of ours the captured page holds; 1 without a capture. */
   held: number;
   standing: Standing | null;
-  /** Medians of the captured page; `null` without a capture, when features count as the middle. */
-  medians: CaptureMedians | null;
+  /** Its features beside the captured page’s medians; `null` without both, when they count as the middle. */
+  features: readonly number[] | null;
 }
 
 /** The parts of a change, in words. */
@@ -60,7 +59,7 @@ const CHANGE_PARTS = [
   'touched now',
 ] as const;
 
-const MIDDLE = [0, 0, 0, 0, 0, 0, 0];
+const MIDDLE: readonly number[] = [0, 0, 0, 0, 0, 0, 0];
 
 /** What a title with the phrase and all words would change; `null` where nothing is missing from it. */
 function retitling({ phraseInTitle, wordsInTitle }: Standing): Change | null {
@@ -94,24 +93,16 @@ export class Foreteller {
   }
 
   /** Where a target will stand that serves now, with a change or without. */
-  standing({ position, standing, medians, held }: Serving, change: Change = NO_CHANGE): Distribution {
-    if (standing === null || medians === null) {
-      if (change === NO_CHANGE) return (this.plain[position] ??= this.of(position, MIDDLE, change));
-      return this.of(position, MIDDLE, change);
-    }
-    return this.of(position, chanceFeatures(standing, medians), change, held);
-  }
-
-  /** Its feature *phrase in title*, relative to the capture. */
-  phraseGapOf({ standing, medians }: Serving): number {
-    return standing === null || medians === null ? 0 : chanceFeatures(standing, medians)[PHRASE]!;
+  standing({ position, features, held }: Serving, change: Change = NO_CHANGE): Distribution {
+    if (features !== null) return this.of(position, features, change, held);
+    if (change !== NO_CHANGE) return this.of(position, MIDDLE, change);
+    return (this.plain[position] ??= this.of(position, MIDDLE, change));
   }
 
   /** What of the chance as it is each feature gives: less that of a page in the middle of the capture. */
   featuresOf(serving: Serving): { what: (typeof CHANCE_FEATURES)[number]; value: number; points: number }[] {
-    const { position, standing, medians, held } = serving;
-    if (standing === null || medians === null) return [];
-    const features = chanceFeatures(standing, medians);
+    const { position, features, held } = serving;
+    if (features === null) return [];
     const all = within(this.standing(serving), this.front);
     return CHANCE_FEATURES.map((what, n) => {
       const without = features.map((value, other) => (other === n ? 0 : value));
@@ -131,10 +122,9 @@ export class Foreteller {
   }
 
   /** Its score as it stands, from which everything is foretold; NaN where only a position is known. */
-  scoreOf({ position, standing, medians, held }: Serving): number {
+  scoreOf({ position, standing, features, held }: Serving): number {
     if (standing === null) return NaN;
-    const features = medians === null ? MIDDLE : chanceFeatures(standing, medians);
-    return score(this.forecast.model.standing.weights, standingInputs(position, features, held));
+    return score(this.forecast.model.standing.weights, standingInputs(position, features ?? MIDDLE, held));
   }
 
   /** The same of a target that is written for a keyword. */
@@ -160,7 +150,7 @@ export class Foreteller {
       const change = CHANGE_OF[name](standing);
       if (change === null) continue;
       this.note(columns[name], i, this.standing(serving, change));
-      errors[name][i] = this.errorOfChange(serving, standing, change);
+      errors[name][i] = this.errorOfChange(serving, change);
     }
   }
 
@@ -186,13 +176,13 @@ export class Foreteller {
     clickThrough[i] = expectedClickThrough(distribution, this.clicks);
   }
 
-  private errorOfChange({ position, medians, held }: Serving, standing: Standing, change: Change): number {
+  private errorOfChange({ position, features, held }: Serving, change: Change): number {
     const { fitted } = this.forecast;
-    if (fitted === null || medians === null) return NaN;
+    if (fitted === null || features === null) return NaN;
     const { standing: fit, changes, changesFit, spread } = fitted;
     return gainError(
       { standing: fit, changes, spread, changesCovariance: changesFit.covariance },
-      { position, features: chanceFeatures(standing, medians), held },
+      { position, features, held },
       change,
       this.clicks,
     );
@@ -200,7 +190,7 @@ export class Foreteller {
 }
 
 /** Features of a target not written yet: nobody has seen it, its engagement counts as the middle. */
-function entryFeatures(standing: Standing, medians: CaptureMedians | null): number[] {
+function entryFeatures(standing: Standing, medians: CaptureMedians | null): readonly number[] {
   return medians === null ? MIDDLE : chanceFeatures({ ...standing, engagement: null }, medians);
 }
 
@@ -221,15 +211,15 @@ export function nothingElsewhere(
   return { elsewhereRetitled: nothing(), elsewhereStrengthened: nothing() };
 }
 
-/** Standing of somebody absent who could serve. */
-export const absentServing = (
-  place: number,
-  standing: Standing,
+/** What serves a keyword. @param medians of the captured page, `null` without one */
+export function servingBy(
+  at: Pick<Serving, 'place' | 'position' | 'held'>,
+  standing: Standing | null,
   medians: CaptureMedians | null,
-): Serving => ({
-  place,
-  position: ABSENT,
-  held: 1,
-  standing,
-  medians,
-});
+): Serving {
+  const isKnown = standing !== null && medians !== null;
+  return { ...at, standing, features: isKnown ? chanceFeatures(standing, medians) : null };
+}
+
+/** Its feature *phrase in title*, relative to the capture. */
+export const phraseGapOf = ({ features }: Serving): number => (features ?? MIDDLE)[PHRASE]!;
