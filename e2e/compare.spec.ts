@@ -34,6 +34,16 @@ test('compared, filtered to absent, a field drawn on the map, its row opened and
   await page.getByText('Map', { exact: true }).click();
   const drawing = page.getByRole('img', { name: /^What is added against chance/ });
   await expect(drawing).toHaveAccessibleName(/of [1-9]/);
+  // The point drawn last lies on top of all others: pressed, it opens the dossier of its keyword.
+  const top = (await drawing.locator('path[fill-opacity="0.62"]').last().boundingBox())!;
+  await page.mouse.click(top.x + top.width / 2, top.y + top.height / 2);
+  const opened = page.getByRole('complementary', { name: 'Dossier' });
+  await expect(opened.getByRole('heading', { level: 1 })).toBeVisible();
+  expect(absent.rows.map(({ text }) => text)).toContain(
+    await opened.getByRole('heading', { level: 1 }).innerText(),
+  );
+  await opened.getByRole('button', { name: 'Close the dossier' }).click();
+  await expect(opened).toBeHidden();
   const box = (await drawing.boundingBox())!;
   await page.mouse.move(box.x + 70, box.y + 40);
   await page.mouse.down();

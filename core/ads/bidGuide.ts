@@ -1,3 +1,4 @@
+import type { Auction } from './paidForecast';
 import { quantileOfSorted } from '../ranking/statistics';
 import { words } from '../text/key';
 import { stem } from '../text/stems';
@@ -26,6 +27,15 @@ export function exactBidGuide(lowestWinning: readonly number[]): BidGuide | null
   const sorted = Float64Array.from(lowestWinning).sort();
   const at = (share: number): number => quantileOfSorted(sorted, share);
   return { low: at(LOW), middle: at(0.5), high: at(HIGH), days: sorted.length };
+}
+
+/** {@link exactBidGuide} of whole auctions, one a day; `null` where nobody was shown on any day. */
+export function guideOfAuctions(auctions: readonly Auction[]): BidGuide | null {
+  return exactBidGuide(
+    auctions
+      .filter((auction) => auction.length > 0)
+      .map((auction) => Math.min(...auction.map(({ price }) => price))),
+  );
 }
 
 /**

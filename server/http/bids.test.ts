@@ -1,3 +1,4 @@
+import type { GapPage } from '@opsimath/contract/api/gaps';
 import type { BidRow, Bids } from '@opsimath/contract/api/bids';
 import { DATE, MARKET, Running } from '../testing/running';
 
@@ -75,6 +76,18 @@ test('auctions are priced, observed once, and their lowest bids make the guide',
     keywords: 1,
     middle: lowest.length % 2 ? lowest[half] : (lowest[half - 1]! + lowest[half]!) / 2,
   });
+  // The same guide is a figure of the keyword in Gaps: there it sorts and cuts, and stays unknown for all others.
+  const gaps = (more: string): Promise<GapPage> =>
+    running.api.get(`${at}/gaps?market=${MARKET}&date=${DATE}&limit=500${more}`);
+  const { rows, total } = await gaps('&sort=-bid guide');
+  expect(rows[0]).toMatchObject({
+    id: exact.id,
+    figures: { 'bid guide': held.guide!.middle, 'bid from': held.guide!.low, 'bid to': held.guide!.high },
+  });
+  expect(rows[1]!.figures['bid guide']).toBeNull();
+  const cut = await gaps(`&limits=${encodeURIComponent(`bid guide:${held.guide!.middle}..`)}`);
+  expect(cut.rows.map(({ id }) => id)).toEqual([exact.id]);
+  expect(total).toBeGreaterThan(1);
 });
 
 test('what was never shown is explained by the first reason that holds; what was shown is not', async () => {

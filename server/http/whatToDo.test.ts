@@ -2,7 +2,7 @@ import type { Dossier } from '@opsimath/contract/api/dossier';
 import type { GapPage, GapRow } from '@opsimath/contract/api/gaps';
 import type { TargetCoverage } from '@opsimath/contract/api/coverage';
 import type { WhatToDo } from '@opsimath/contract/api/whatToDo';
-import { BEFORE, DATE, MARKET, OWN, Running } from '../testing/running';
+import { BEFORE, DATE, MARKET, OWN, RIVALS, Running } from '../testing/running';
 
 const SCOPE = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
 let running: Running;
@@ -192,4 +192,40 @@ describe('coverage of a target', () => {
     expect((await covered(own, { keywords: 'own' })).compared).toBeGreaterThan(0);
     expect((await covered(own)).compared).toBeLessThanOrEqual(before.total);
   });
+});
+
+test('a keyword with a word not to be used, or a rival’s name, weighs less until somebody judges it', async () => {
+  const { id, at: there } = await running.project();
+  await running.compared(there, 30);
+  const project = await running.api.get(`/projects/${id}`);
+  const { fits } = project.settings;
+  const all = async (): Promise<GapRow[]> =>
+    ((await running.api.get(`${there}/gaps?${SCOPE}&limit=500&sort=-demand`)) as GapPage).rows;
+  const before = await all();
+  const holding = (rows: readonly GapRow[], word: string): GapRow[] =>
+    rows.filter(({ text }) => text.split(' ').includes(word));
+  const counts = new Map<string, number>();
+  for (const { text } of before)
+    for (const word of new Set(text.split(' '))) counts.set(word, (counts.get(word) ?? 0) + 1);
+  const [forbidden, doubtful] = [...counts]
+    .filter(([word, count]) => word.length > 3 && count >= 2 && count < before.length / 4)
+    .sort((a, b) => b[1] - a[1])
+    .map(([word]) => word);
+  await running.api.post(`${there}/banned-words`, { text: forbidden, level: 'forbidden' });
+  await running.api.post(`${there}/banned-words`, { text: doubtful, level: 'doubtful' });
+  const after = await all();
+  for (const row of after) {
+    const words = row.text.split(' ');
+    const fit = words.includes(forbidden!)
+      ? fits.off
+      : words.includes(doubtful!) || RIVALS.some((rival) => row.text.includes(rival.split('.')[0]!))
+        ? fits.adjacent
+        : fits.unjudged;
+    if (row.parts !== null) expect([row.text, row.parts.fit]).toEqual([row.text, fit]);
+  }
+  // Who judges it has seen what it holds.
+  const judged = holding(before, forbidden!).find(({ parts }) => parts !== null)!;
+  expect(after.find((row) => row.id === judged.id)!.parts?.fit ?? 0).toBe(fits.off);
+  await running.api.post(`${there}/verdicts`, { changes: [{ keyword: judged.id, verdict: 'fit' }] });
+  expect((await all()).find((row) => row.id === judged.id)!.parts!.fit).toBe(fits.fit);
 });

@@ -28,6 +28,7 @@ test('what is written into an address is read back', () => {
     own: fc.constantFrom('28 days', 'last month', '2026-01-01..2026-02-03'),
     pool: id,
     open: id,
+    work: fc.constantFrom('', 'retitle:tarnwick.example/a:12'),
     lookUp: id,
     poolSort: fc.constantFrom('', '-volume', 'keyword', '-words,keyword'),
     poolFind: fc.string({ maxLength: 12 }),
@@ -80,6 +81,7 @@ test('an address that makes no sense is as if it were not there', () => {
     kinds: ['absent'],
     sort: '-priority',
     open: null,
+    work: '',
   });
 });
 

@@ -1,3 +1,4 @@
+import { type BidGuide, guideOfAuctions } from '@opsimath/core/ads/bidGuide';
 import type { GapSort } from '@opsimath/contract/api/gaps';
 import type { GapFigure } from '@opsimath/contract/figures/gapFigures';
 import { volumeToResults, volumeToRivals } from '@opsimath/core/gap/ratios';
@@ -64,6 +65,9 @@ const READERS: Record<GapFigure | Word, (comparison: Comparison) => Figures | ((
     ({ metrics, rows }) =>
     (i) =>
       middleCpc(metrics.cpcLow[rows[i]!]!, metrics.cpcHigh[rows[i]!]!),
+  'bid guide': bid(({ middle }) => middle),
+  'bid from': bid(({ low }) => low),
+  'bid to': bid(({ high }) => high),
   'ad competition':
     ({ metrics, rows }) =>
     (i) =>
@@ -98,6 +102,16 @@ const READERS: Record<GapFigure | Word, (comparison: Comparison) => Figures | ((
   'front rating': ({ frontMedians }) => frontMedians.rating,
   'front reviews': ({ frontMedians }) => frontMedians.reviews,
 };
+
+/** A figure of the bid guide of each keyword (method §17); unknown where no auction was observed. */
+function bid(of: (guide: BidGuide) => number) {
+  return ({ auctions, keywords }: Comparison): ((i: number) => number) =>
+    (i) => {
+      const id = keywords[i]!;
+      const guide = guideOfAuctions(auctions.get(id) ?? []);
+      return guide === null ? NaN : of(guide);
+    };
+}
 
 /** Clicks a month that a place on the front is expected to lose without any action (method §8); unknown elsewhere. */
 function toLose({ columns, curve, project }: Comparison): (i: number) => number {

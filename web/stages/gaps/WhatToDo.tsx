@@ -19,7 +19,6 @@ const PAGE = 50;
 export function WhatToDo({ query }: { query: GapQuery }) {
   const { project, scope, change } = useScope();
   const [page, setPage] = useState(0);
-  const [opened, open] = useState<string | null>(null);
   const { sort: _, ...rest } = query;
   const { data, error, isFetching } = useWhatToDoQuery({
     project,
@@ -117,8 +116,10 @@ export function WhatToDo({ query }: { query: GapQuery }) {
                     key={nameOf(line)}
                     line={line}
                     number={from + n + 1}
-                    isOpen={opened === nameOf(line)}
-                    onOpen={() => open(opened === nameOf(line) ? null : nameOf(line))}
+                    isOpen={scope.work === nameOf(line)}
+                    onOpen={() =>
+                      change({ work: scope.work === nameOf(line) ? '' : nameOf(line) }, { replace: true })
+                    }
                     query={rest}
                   />
                 ))}

@@ -45,6 +45,17 @@ const SHOWN: Partial<Record<GapFigure, (row: GapRow, page: Page) => React.ReactN
     row.cpcLow === null || row.cpcHigh === null
       ? null
       : `${decimal(row.cpcLow, 2)}–${decimal(row.cpcHigh, 2)}`,
+  'bid guide': ({ figures }) => {
+    const { 'bid guide': middle, 'bid from': low, 'bid to': high } = figures;
+    return middle === null ? null : (
+      <>
+        {decimal(middle!, 2)}{' '}
+        <span className="soft">
+          {decimal(low!, 2)}–{decimal(high!, 2)}
+        </span>
+      </>
+    );
+  },
   'at stake': (row) => (row.atStake === null ? '' : worth(row.atStake)),
   'a month': (row) => worth(row.worthAMonth),
 };
@@ -80,6 +91,9 @@ const FURTHER: readonly GapFigure[] = [
   'best rival',
   'spread',
   'cpc',
+  'bid guide',
+  'bid from',
+  'bid to',
   'ad competition',
   'difficulty',
   'as it is',

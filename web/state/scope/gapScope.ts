@@ -36,6 +36,8 @@ export interface GapScope {
   gapColumns: string[];
   /** Keyword whose dossier is open. */
   open: number | null;
+  /** Line of work that is open. */
+  work: string;
 }
 
 export const USUAL_ORDER = '-priority';
@@ -61,6 +63,7 @@ export function readGaps(address: AddressReader): GapScope {
     sort: readOrder(address.words('sort')),
     gapColumns: address.words('gapColumns'),
     open: address.id('open'),
+    work: address.text('work'),
   };
 }
 
