@@ -12,6 +12,10 @@ export const GROUND_SCOPES = {
   readings: 'project',
   hand: 'project',
   choices: 'project',
+  /** Rounds, their tasks, and which target is to answer a keyword. */
+  rounds: 'project',
+  /** Drafts, their versions, and what was published. */
+  drafts: 'project',
   bids: 'project',
   verdicts: 'project',
   recipes: 'project',

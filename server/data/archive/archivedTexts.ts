@@ -51,6 +51,17 @@ export function renumberedSource(row: ArchivedRow, keywords: Ids, lookUps: Ids):
   return { ...row, source: JSON.stringify({ ...source, lookUp, query: { ...source.query, rescued } }) };
 }
 
+/** A row of which a column holds ids of keywords, or what is said of some. */
+export function renumberedKeywords(row: ArchivedRow, column: string, keywords: Ids): ArchivedRow {
+  const entries = JSON.parse(String(row[column])) as (number | { keyword: number })[];
+  const renumbered = entries.map((entry) =>
+    typeof entry === 'number'
+      ? (keywords.get(entry) ?? entry)
+      : { ...entry, keyword: keywords.get(entry.keyword) ?? entry.keyword },
+  );
+  return { ...row, [column]: JSON.stringify(renumbered) };
+}
+
 /** A look-up that came from a file, with the number that the import has here. */
 export function renumberedRequest(row: ArchivedRow, imports: Ids): ArchivedRow {
   const request = JSON.parse(String(row.request)) as { importId?: number };

@@ -18,6 +18,11 @@ const REFERENCES: Partial<Record<ArchivedTable, Record<string, ArchivedTable>>> 
   result_reading: { place_id: 'place' },
   hand_position: { keyword_id: 'keyword', target_id: 'target' },
   chosen_action: { keyword_id: 'keyword' },
+  task: { market_id: 'market', keyword_id: 'keyword', round_id: 'round' },
+  answering: { keyword_id: 'keyword' },
+  draft: { market_id: 'market', task_id: 'task' },
+  draft_version: { draft_id: 'draft' },
+  published_change: { market_id: 'market', draft_id: 'draft', task_id: 'task' },
   own_bid: { keyword_id: 'keyword', market_id: 'market' },
   auction_slot: { keyword_id: 'keyword', market_id: 'market' },
   verdict: { keyword_id: 'keyword' },
@@ -43,6 +48,9 @@ const SPOKEN_OF = [
   'look_up',
   'keyword_list',
   'marker',
+  'round',
+  'task',
+  'draft',
 ];
 const MOST_LINES = 5_000_000;
 

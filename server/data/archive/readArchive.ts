@@ -3,6 +3,7 @@ import { keywordIdsOf } from '../keywords';
 import {
   type ArchivedRow as Row,
   type Ids,
+  renumberedKeywords,
   renumberedRecipe,
   renumberedRequest,
   renumberedSource,
@@ -30,6 +31,9 @@ export class ArchiveReader {
   private readonly lists: Ids = new Map();
   private readonly markers: Ids = new Map();
   private readonly imports: Ids = new Map();
+  private readonly rounds: Ids = new Map();
+  private readonly tasks: Ids = new Map();
+  private readonly drafts: Ids = new Map();
 
   constructor(
     private readonly database: Database,
@@ -132,6 +136,34 @@ export class ArchiveReader {
         ]);
       case 'chosen_action':
         return this.insert('chosen_action', rows, { keyword_id: this.keywords });
+      case 'round':
+        return this.takeOwned(rows, 'round', this.rounds);
+      case 'task':
+        return this.takeOwned(this.withKeywords(rows, 'serves'), 'task', this.tasks, {
+          market_id: this.markets,
+          keyword_id: this.keywords,
+          round_id: this.rounds,
+        });
+      case 'answering':
+        return this.insert('answering', rows, { keyword_id: this.keywords });
+      case 'draft':
+        return this.takeOwned(this.withKeywords(rows, 'keywords'), 'draft', this.drafts, {
+          market_id: this.markets,
+          task_id: this.tasks,
+        });
+      case 'draft_version':
+        return this.insert('draft_version', rows, { draft_id: this.drafts }, ['id']);
+      case 'published_change':
+        return this.insert(
+          'published_change',
+          // A request is named once in an installation.
+          this.withKeywords(rows, 'keywords').map((row) => ({
+            ...row,
+            request_id: `${this.projectId}:${String(row.request_id)}`,
+          })),
+          { market_id: this.markets, draft_id: this.drafts, task_id: this.tasks },
+          ['id'],
+        );
       case 'own_bid':
       case 'auction_slot':
         return this.insert(table, rows, { keyword_id: this.keywords, market_id: this.markets });
@@ -144,6 +176,10 @@ export class ArchiveReader {
       default:
         throw damaged(`it holds a table “${table.slice(0, 40)}” that is not known here`);
     }
+  }
+
+  private withKeywords(rows: readonly Row[], column: string): Row[] {
+    return rows.map((row) => renumberedKeywords(row, column, this.keywords));
   }
 
   private async takeMarkets(rows: readonly Row[]): Promise<void> {

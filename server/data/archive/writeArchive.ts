@@ -25,6 +25,12 @@ const PROJECT_TABLES = [
   ['result_reading', 'project_id = ?1'],
   ['hand_position', 'project_id = ?1'],
   ['chosen_action', 'project_id = ?1'],
+  ['round', 'project_id = ?1'],
+  ['task', 'project_id = ?1'],
+  ['answering', 'project_id = ?1'],
+  ['draft', 'project_id = ?1'],
+  ['draft_version', 'draft_id IN (SELECT id FROM draft WHERE project_id = ?1)'],
+  ['published_change', 'project_id = ?1'],
   ['own_bid', 'project_id = ?1'],
   ['auction_slot', 'market_id IN (SELECT market_id FROM own_bid WHERE project_id = ?1)'],
   ['verdict', 'project_id = ?1'],
@@ -78,11 +84,13 @@ export async function* archiveLines(database: Database, projectId: number): Asyn
   const spokenOf = await rows(
     `SELECT market_id AS id FROM look_up WHERE project_id = ?1 UNION SELECT market_id FROM keyword_list WHERE project_id = ?1
      UNION SELECT market_id FROM file_import WHERE project_id = ?1 AND market_id IS NOT NULL
+     UNION SELECT market_id FROM task WHERE project_id = ?1 UNION SELECT market_id FROM draft WHERE project_id = ?1
+     UNION SELECT market_id FROM published_change WHERE project_id = ?1
      UNION SELECT market_id FROM own_bid WHERE project_id = ?1 UNION SELECT market_id FROM index_check WHERE project_id = ?1
      UNION SELECT market_id FROM keyword WHERE id IN (
        SELECT keyword_id FROM verdict WHERE project_id = ?1 UNION SELECT keyword_id FROM tracked WHERE project_id = ?1
        UNION SELECT keyword_id FROM note WHERE project_id = ?1 UNION SELECT keyword_id FROM hand_position WHERE project_id = ?1
-       UNION SELECT keyword_id FROM chosen_action WHERE project_id = ?1
+       UNION SELECT keyword_id FROM chosen_action WHERE project_id = ?1 UNION SELECT keyword_id FROM answering WHERE project_id = ?1
        UNION SELECT keyword_id FROM variant_choice WHERE project_id = ?1 UNION SELECT keyword_id FROM word_leave WHERE project_id = ?1
        UNION SELECT keyword_id FROM marked_keyword JOIN marker ON marker.id = marker_id WHERE project_id = ?1)`,
     [projectId],

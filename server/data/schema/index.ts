@@ -6,4 +6,6 @@ export * from './world';
 export * from './notes';
 export * from './sift';
 export * from './paid';
+export * from './rounds';
+export * from './drafts';
 export * from './grounds';
