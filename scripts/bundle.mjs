@@ -24,6 +24,7 @@ const ENTRIES = {
     'server/analysis/thread/analysisWorker.ts',
     'server/analysis/words/wordWorker.ts',
     'server/analysis/models/fitWorker.ts',
+    'server/analysis/planning/solveWorker.ts',
     'server/work/imports/rankingsParser.ts',
     'server/files/fileWorker.ts',
   ],

@@ -26,6 +26,7 @@ import { outsideRoutes } from './outside';
 import { projectRoutes } from './projects';
 import { reportRoutes } from './reports';
 import { listRoutes } from './lists';
+import { roundRoutes } from './rounds';
 import { Routes } from './route';
 import type { Services } from './services';
 import { archiveRoutes } from './archives';
@@ -62,6 +63,7 @@ export function createApp(
     outsideRoutes,
     trackingRoutes,
     importRoutes,
+    roundRoutes,
     reportRoutes,
     noteRoutes,
     archiveRoutes,

@@ -53,6 +53,21 @@ export class CoveringPages {
     for (const page of shortest) if (lists.every((list) => list.includes(page))) yield page;
   }
 
+  /** The page that holds most words of a keyword and at least half of them, the first of equal ones; `null` without one. */
+  holdingMost(keywordKey: string): number | null {
+    const wanted = words(contentStems(keywordKey, this.language));
+    const held = new Map<number, number>();
+    for (const word of wanted)
+      for (const page of this.byStem.get(word) ?? []) held.set(page, (held.get(page) ?? 0) + 1);
+    let best: number | null = null;
+    for (const [page, count] of held) {
+      if (count * 2 < wanted.length) continue;
+      const most = best === null ? 0 : held.get(best)!;
+      if (count > most || (count === most && page < best!)) best = page;
+    }
+    return best;
+  }
+
   /** A page as it stands to a keyword, by what is known of it without a capture. */
   standing(page: number, keywordKey: string): Standing {
     const place = this.pages[page]!;

@@ -32,6 +32,12 @@ export class OwnMaterial {
     return null;
   }
 
+  /** Our page that holds most words of a keyword and at least half of them, the strongest of equal ones; `null` without one. */
+  holdingMost(keywordKey: string): PlaceRow | null {
+    const page = this.pages.holdingMost(keywordKey);
+    return page === null ? null : this.pages.pages[page]!;
+  }
+
   /** Title and further fields of one of our pages; `null` where its title is not known. */
   wordsOf(place: number): { title: string; fields: readonly string[] } | null {
     const page = this.byId.get(place);

@@ -30,6 +30,10 @@ import { targetKeywords } from '../questions/targetKeywords';
 import { targetMarkets } from '../questions/targetMarkets';
 import { targetProfile } from '../questions/targetProfile';
 import { report } from '../questions/report';
+import { answering } from '../questions/answering';
+import { measureFor, pickedTasks, plannedTasks, roundPlan } from '../questions/roundPlan';
+import { roundsView } from '../questions/rounds';
+import { closeSolveWorkers } from '../planning/inSolveWorker';
 import { variantPage } from '../questions/variants';
 import { whatToDo } from '../questions/whatToDo';
 import { wordCounts } from '../questions/wordCounts';
@@ -51,6 +55,12 @@ type Rest<F> = F extends (workspace: Workspace, ...rest: infer R) => unknown ? R
 const answers = {
   gapPage: (...args: Rest<typeof gapPage>) => gapPage(workspace, ...args),
   whatToDo: (...args: Rest<typeof whatToDo>) => whatToDo(workspace, ...args),
+  roundsView: (...args: Rest<typeof roundsView>) => roundsView(workspace, ...args),
+  roundPlan: (...args: Rest<typeof roundPlan>) => roundPlan(workspace, ...args),
+  plannedTasks: (...args: Rest<typeof plannedTasks>) => plannedTasks(workspace, ...args),
+  pickedTasks: (...args: Rest<typeof pickedTasks>) => pickedTasks(workspace, ...args),
+  measureFor: (...args: Rest<typeof measureFor>) => measureFor(workspace, ...args),
+  answering: (...args: Rest<typeof answering>) => answering(workspace, ...args),
   gapGroups: (...args: Rest<typeof gapGroups>) => gapGroups(workspace, ...args),
   keywordsCompared: (...args: Rest<typeof keywordsCompared>) => keywordsCompared(workspace, ...args),
   overTime: (...args: Rest<typeof overTime>) => overTime(workspace, ...args),
@@ -114,7 +124,9 @@ interface Question {
 parentPort!.on('message', ({ id, name, args }: Question) => {
   if (name === CLOSE) {
     workspace.database.client.close();
-    void Promise.all([closeWordWorkers(), closeFitWorkers()]).finally(() => process.exit(0));
+    void Promise.all([closeWordWorkers(), closeFitWorkers(), closeSolveWorkers()]).finally(() =>
+      process.exit(0),
+    );
     return;
   }
   answerTo(name, args).then(

@@ -136,6 +136,23 @@ export class ArchiveReader {
         ]);
       case 'chosen_action':
         return this.insert('chosen_action', rows, { keyword_id: this.keywords });
+      case 'own_bid':
+      case 'auction_slot':
+        return this.insert(table, rows, { keyword_id: this.keywords, market_id: this.markets });
+      case 'index_check':
+        return this.insert('index_check', rows, { market_id: this.markets });
+      case 'banned_word':
+      case 'sitemap_page':
+      case 'column_match':
+        return this.insert(table, rows, {}, ['id', 'import_id']);
+      default:
+        return this.takeWork(table, rows);
+    }
+  }
+
+  /** Rounds, drafts and what was published. */
+  private async takeWork(table: string, rows: readonly Row[]): Promise<void> {
+    switch (table) {
       case 'round':
         return this.takeOwned(rows, 'round', this.rounds);
       case 'task':
@@ -164,15 +181,6 @@ export class ArchiveReader {
           { market_id: this.markets, draft_id: this.drafts, task_id: this.tasks },
           ['id'],
         );
-      case 'own_bid':
-      case 'auction_slot':
-        return this.insert(table, rows, { keyword_id: this.keywords, market_id: this.markets });
-      case 'index_check':
-        return this.insert('index_check', rows, { market_id: this.markets });
-      case 'banned_word':
-      case 'sitemap_page':
-      case 'column_match':
-        return this.insert(table, rows, {}, ['id', 'import_id']);
       default:
         throw damaged(`it holds a table “${table.slice(0, 40)}” that is not known here`);
     }

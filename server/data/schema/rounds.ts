@@ -53,7 +53,7 @@ export const task = sqliteTable(
     use: text({ enum: ['organic', 'paid', 'both'] })
       .notNull()
       .default('both'),
-    state: text({ enum: ['in', 'put off', 'dropped'] })
+    state: text({ enum: ['in', 'put off', 'dropped', 'out'] })
       .notNull()
       .default('in'),
     /** When something put off comes up again, and why it was put off or dropped. */

@@ -4,7 +4,8 @@ import { ACTIONS, NEW_TARGET } from '@opsimath/core/gap/action';
 import { planFacts } from '@opsimath/core/gap/compare';
 import { prepareKeyword, prepareText, textStanding } from '@opsimath/core/gap/textStanding';
 import { weighAll } from '@opsimath/core/plan/weigh';
-import { type Served, type Work, type WorkCandidate, workList } from '@opsimath/core/plan/workList';
+import type { Served, WorkCandidate } from '@opsimath/core/plan/workList';
+import { mostOf } from '@opsimath/core/rounds/roundProblem';
 import { keywordKeysText } from '../../data/keywordKeys';
 import { givingWay } from '../kept/giveWay';
 import type { Workspace } from '../kept/workspace';
@@ -15,8 +16,8 @@ import { MOST_CLUSTERED, clustersOf } from './gapClusters';
 /** Keywords that one new target is planned for. */
 const MOST_OF_CLUSTER = 40;
 
-/** Everything that could be done, weighed against each other. */
-export async function plannedWork(workspace: Workspace, comparison: Comparison): Promise<Work[]> {
+/** Everything that could be done and would bring something by itself. */
+export async function workCandidates(workspace: Workspace, comparison: Comparison): Promise<WorkCandidate[]> {
   const candidates: WorkCandidate[] = [];
   const { columns, gaps, market, project, keywords, effects, served } = comparison;
   const { efforts, shareMoved } = project.settings;
@@ -58,7 +59,7 @@ export async function plannedWork(workspace: Workspace, comparison: Comparison):
     }
   }
   candidates.push(...(await newTargets(workspace, comparison, unserved)));
-  return workList(candidates);
+  return candidates.filter((candidate) => mostOf(candidate) > 0);
 }
 
 /** One target to write for each cluster of keywords that nothing of ours serves, led by the one that is worth most. */

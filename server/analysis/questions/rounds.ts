@@ -1,0 +1,142 @@
+import type { Round, RoundsView, Task, roundsQuery } from '@opsimath/contract/api/rounds';
+import { workList } from '@opsimath/core/plan/workList';
+import { peakMonth } from '@opsimath/core/demand/trend';
+import { startBy } from '@opsimath/core/demand/startBy';
+import type { z } from 'zod';
+import { keywordsById } from '../../data/keywords';
+import type { RoundRow, TaskRow } from '../../data/rounds';
+import { type Comparison, entryOf } from '../comparison/comparison';
+import { linesOf } from '../comparison/workLines';
+import { seasonOf } from '../facts/metrics';
+import type { Workspace } from '../kept/workspace';
+import { openQueue } from '../planning/openQueue';
+
+const MOST_KEYWORDS = 60;
+const YEAR = /\b(20\d\d)\b/;
+
+/** The board: rounds with their tasks, what was set aside, and what is left to do (method §11). */
+export async function roundsView(
+  workspace: Workspace,
+  projectId: number,
+  query: z.output<typeof roundsQuery>,
+): Promise<RoundsView> {
+  const { comparison, rounds, tasks, left } = await openQueue(workspace, projectId, query);
+  const { project } = comparison;
+  const queue = workList(left);
+  const told = await toldTasks(workspace, comparison, tasks);
+  return {
+    currency: project.settings.currency,
+    front: project.settings.front,
+    rounds: rounds.map((round) =>
+      toldRound(
+        round,
+        told.filter((task) => task.round === round.id),
+      ),
+    ),
+    aside: told.filter(({ state }) => state !== 'in'),
+    queue: {
+      total: queue.length,
+      days: queue.reduce((sum, { effort }) => sum + effort, 0),
+      value: queue.reduce((sum, { value }) => sum + value, 0),
+      lines: await linesOf(workspace, comparison, queue.slice(0, query.limit)),
+    },
+  };
+}
+
+function toldRound({ id, name, starts, ends, most, people }: RoundRow, tasks: Task[]): Round {
+  const sum = (of: (task: Task) => number): number => tasks.reduce((total, task) => total + of(task), 0);
+  const value = sum((task) => task.value);
+  // Pieces of work spread on their own: their squares add up.
+  const below = Math.sqrt(sum((task) => (task.value - task.low) ** 2));
+  const above = Math.sqrt(sum((task) => (task.high - task.value) ** 2));
+  const winning = tasks.flatMap(({ keywords }) =>
+    keywords.filter(({ clicks }) => clicks > 0).map((one) => one.id),
+  );
+  return {
+    id,
+    name,
+    starts,
+    ends,
+    most,
+    people: people.map((person) => ({
+      ...person,
+      used: tasks.reduce((days, task) => days + (task.person === person.name ? task.effort : 0), 0),
+    })),
+    value,
+    low: value - below,
+    high: value + above,
+    days: sum(({ effort }) => effort),
+    keywords: new Set(winning).size,
+    tasks,
+  };
+}
+
+async function toldTasks(
+  { database }: Workspace,
+  comparison: Comparison,
+  tasks: readonly TaskRow[],
+): Promise<Task[]> {
+  const named = tasks.map(({ serves, keywordId }) =>
+    [...serves]
+      .sort(
+        (a, b) =>
+          Number(b.keyword === keywordId) - Number(a.keyword === keywordId) ||
+          Math.abs(b.value) - Math.abs(a.value),
+      )
+      .slice(0, MOST_KEYWORDS),
+  );
+  const texts = await keywordsById(database, new Set(named.flat().map(({ keyword }) => keyword)));
+  const twins = new Map<number, TaskRow[]>();
+  for (const task of tasks) twins.set(task.keywordId, [...(twins.get(task.keywordId) ?? []), task]);
+  return tasks.map((task, n): Task => {
+    const { roundId, market, keywordId, keyword, serves, published, draft } = task;
+    const isPaid = (one: TaskRow): boolean => one.action === 'advertise' || one.action === 'trim bid';
+    const twin = twins.get(keywordId)!.find((other) => other !== task && isPaid(other) !== isPaid(task));
+    return {
+      id: task.id,
+      round: roundId,
+      market,
+      action: task.action,
+      lead: { id: keywordId, text: keyword },
+      address: task.address,
+      title: task.title,
+      keywords: named[n]!.map(({ keyword: id, clicks, value }) => ({
+        id,
+        text: texts.get(id)?.text ?? '',
+        clicks,
+        value,
+      })),
+      won: serves.filter(({ clicks }) => clicks >= 1).length,
+      lost: serves.filter(({ clicks }) => clicks <= -1).length,
+      clicks: task.clicks,
+      value: task.value,
+      low: task.low,
+      high: task.high,
+      effort: task.effort,
+      reason: task.reason,
+      foretold: task.foretold,
+      person: task.person,
+      due: task.due,
+      startBy: startOf(comparison, task),
+      year: Number(YEAR.exec(keyword)?.[1] ?? 0) || null,
+      use: task.use,
+      state: task.state,
+      step: published === 1 ? 'published' : draft === null ? 'picked' : 'drafted',
+      draft,
+      twin: twin?.id ?? null,
+      until: task.until,
+      why: task.why,
+      revision: task.revision,
+    };
+  });
+}
+
+/** The day by which work on a task has to begin, by the season of its keyword. */
+function startOf(comparison: Comparison, { marketId, keywordId }: TaskRow): string | null {
+  const { market, metrics, rows, date, project } = comparison;
+  if (marketId !== market.id) return null;
+  const entry = entryOf(comparison, keywordId);
+  if (entry < 0) return null;
+  const peak = peakMonth(seasonOf(metrics, rows[entry]!));
+  return peak === null ? null : startBy(peak, date, project.settings.leadDays);
+}

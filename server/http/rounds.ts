@@ -1,0 +1,208 @@
+import {
+  answeringChoice,
+  answeringQuery,
+  answeringView,
+  roundAddition,
+  roundChange,
+  roundFill,
+  roundFilled,
+  roundPlan,
+  roundPlanQuery,
+  roundsQuery,
+  roundsView,
+  taskAction,
+  taskChange,
+  taskChanges,
+  taskPick,
+} from '@opsimath/contract/api/rounds';
+import { DAY_MS } from '@opsimath/core/day';
+import { z } from 'zod';
+import type { Database } from '../data/storage/connection';
+import {
+  type RoundRow,
+  addRound,
+  addTasks,
+  answerBy,
+  changeRound,
+  changeTasks,
+  listRounds,
+  listTasks,
+  removeRound,
+  replaceMeasure,
+  roundById,
+} from '../data/rounds';
+import { KnownProblem } from '../problems/problem';
+import type { Routes } from './route';
+import type { Services } from './services';
+
+export function roundRoutes(routes: Routes, { database, analysis }: Services): void {
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/rounds',
+      summary: 'The board: rounds with their tasks, what was set aside, and what is left to do',
+      query: roundsQuery,
+      answer: roundsView,
+    },
+    ({ params, query }) => analysis.roundsView(params.id, query),
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/rounds',
+      summary: 'Add a round',
+      body: roundAddition,
+      answer: z.object({ id: z.int() }),
+    },
+    async ({ params, body }) => ({ id: await addRound(database, params.id, body) }),
+  );
+  routes.add(
+    {
+      method: 'patch',
+      path: '/projects/:id/rounds/:round',
+      summary: 'Change a round: its name, days, people or most pieces of work',
+      body: roundChange,
+      answer: z.object({ id: z.int() }),
+    },
+    async ({ params, body }) => {
+      await changeRound(database, params.id, params.round, body);
+      return { id: params.round };
+    },
+  );
+  routes.add(
+    {
+      method: 'delete',
+      path: '/projects/:id/rounds/:round',
+      summary: 'Remove a round; what was in it goes back to the queue',
+      answer: z.object({ removed: z.boolean() }),
+    },
+    async ({ params }) => {
+      await removeRound(database, params.id, params.round);
+      return { removed: true };
+    },
+  );
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/rounds/:round/plan',
+      summary:
+        'What a round would take from the queue, by its own limits or others, and what one more day would buy',
+      query: roundPlanQuery,
+      answer: roundPlan,
+    },
+    ({ params, query }) => analysis.roundPlan(params.id, params.round, query),
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/rounds/:round/fill',
+      summary: 'Fill a round from the queue by optimisation, and those after it where that is wanted',
+      body: roundFill,
+      answer: roundFilled,
+    },
+    async ({ params, body: { rounds: wanted, ...scope } }) => {
+      const filled: { tasks: number[]; rounds: number[] } = { tasks: [], rounds: [] };
+      let round = await roundById(database, params.id, params.round);
+      for (let n = 0; n < wanted; n++) {
+        if (n > 0) round = await nextRound(database, params.id, round);
+        const tasks = await analysis.plannedTasks(params.id, round.id, scope);
+        if (tasks.length > 0) filled.tasks.push(...(await addTasks(database, params.id, round.id, tasks)));
+        filled.rounds.push(round.id);
+      }
+      return filled;
+    },
+  );
+  taskRoutes(routes, { database, analysis });
+}
+
+function taskRoutes(routes: Routes, { database, analysis }: Pick<Services, 'database' | 'analysis'>): void {
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/tasks',
+      summary: 'Put work into a round by hand: what is best for a keyword, or a certain action',
+      body: taskPick,
+      answer: z.object({ tasks: z.array(z.int()) }),
+    },
+    async ({ params, body: { round, ...picks } }) => {
+      const tasks = await analysis.pickedTasks(params.id, picks);
+      return { tasks: await addTasks(database, params.id, round, tasks) };
+    },
+  );
+  routes.add(
+    {
+      method: 'patch',
+      path: '/projects/:id/tasks',
+      summary: 'Change tasks, all or none; the answer changes them back',
+      body: taskChanges,
+      answer: z.object({ back: z.array(taskChange) }),
+    },
+    async ({ params, body }) => ({ back: await changeTasks(database, params.id, body.changes) }),
+  );
+  routes.add(
+    {
+      method: 'put',
+      path: '/projects/:id/tasks/:task/action',
+      summary: 'Choose another measure for a task; its effort and figures follow',
+      body: taskAction,
+      answer: z.object({ id: z.int() }),
+    },
+    async ({ params, body: { action, ...scope } }) => {
+      const task = (await listTasks(database, params.id)).find(({ id }) => id === params.task);
+      if (!task)
+        throw new KnownProblem('no-such-task', 'This piece of work is gone.', 'Open the rounds again.');
+      const measure = await analysis.measureFor(params.id, task.keywordId, action, scope);
+      await replaceMeasure(database, params.id, task.id, measure);
+      return { id: task.id };
+    },
+  );
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/answering',
+      summary:
+        'Which target of ours answers each keyword; keywords without one, targets without a keyword, clashes',
+      query: answeringQuery,
+      answer: answeringView,
+    },
+    ({ params, query }) => analysis.answering(params.id, query),
+  );
+  routes.add(
+    {
+      method: 'put',
+      path: '/projects/:id/keywords/:keyword/answering',
+      summary:
+        'Say which target is to answer a keyword; null leaves it to the proposal, an empty address is a new one',
+      body: answeringChoice,
+      answer: z.object({ chosen: z.boolean() }),
+    },
+    async ({ params, body }) => {
+      await answerBy(database, params.id, params.keyword, body.address, body.person);
+      return { chosen: body.address !== null };
+    },
+  );
+}
+
+/** The round that begins after another, added with the same length and people where there is none. */
+async function nextRound(database: Database, projectId: number, after: RoundRow): Promise<RoundRow> {
+  const later = (await listRounds(database, projectId)).find(({ starts }) => starts > after.ends);
+  if (later) return later;
+  const day = (text: string): number => Date.parse(text);
+  const text = (time: number): string => new Date(time).toISOString().slice(0, 10);
+  const starts = day(after.ends) + DAY_MS;
+  const { most, people } = after;
+  const id = await addRound(database, projectId, {
+    name: nextName(after.name),
+    starts: text(starts),
+    ends: text(starts + day(after.ends) - day(after.starts)),
+    most,
+    people,
+  });
+  return roundById(database, projectId, id);
+}
+
+/** “Round 3” after “Round 2”; a name without a number gets one. */
+function nextName(name: string): string {
+  const number = /(\d+)\s*$/.exec(name);
+  return number ? `${name.slice(0, number.index)}${Number(number[1]) + 1}` : `${name} 2`;
+}
