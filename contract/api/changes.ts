@@ -14,6 +14,9 @@ export const CHANGED_THINGS = [
   'tracked',
   'banned-words',
   'variants',
+  'rounds',
+  'tasks',
+  'drafts',
   /** Long work has come to an end: any fact may be new. */
   'facts',
   /** Anything that is not told apart here. */

@@ -173,6 +173,9 @@ export const projectOverview = z.object({
   tracked: z.int(),
   /** Keywords judged to be fit. */
   fits: z.int(),
+  /** Pieces of work in a round that are not published yet, and drafts. */
+  tasks: z.int(),
+  drafts: z.int(),
   imports: z.int(),
   dates: z.array(z.object({ date: z.string(), captures: z.int(), rankings: z.int() })),
 });

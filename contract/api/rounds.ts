@@ -43,6 +43,8 @@ export const TASK_STEPS = ['picked', 'drafted', 'published', 'measured'] as cons
 export const task = z.object({
   id: z.int(),
   round: z.int().nullable(),
+  /** Order within its round. */
+  place: z.number(),
   market: z.string(),
   action,
   lead: z.object({ id: z.int(), text: z.string() }),

@@ -18,7 +18,11 @@ export async function projectOverviewOf(
       (SELECT count(*) FROM file_import WHERE project_id = ?1) AS imports,
       (SELECT count(*) FROM tracked WHERE project_id = ?1) AS tracked,
       (SELECT count(*) FROM verdict JOIN keyword ON keyword.id = keyword_id JOIN market ON market.id = market_id
-        WHERE project_id = ?1 AND verdict = 'fit' AND (?2 IS NULL OR code = ?2)) AS fits`,
+        WHERE project_id = ?1 AND verdict = 'fit' AND (?2 IS NULL OR code = ?2)) AS fits,
+      (SELECT count(*) FROM task WHERE project_id = ?1 AND state = 'in' AND NOT EXISTS
+        (SELECT 1 FROM published_change WHERE task_id = task.id AND state <> 'asked')) AS tasks,
+      (SELECT count(*) FROM draft JOIN market ON market.id = market_id
+        WHERE project_id = ?1 AND (?2 IS NULL OR code = ?2)) AS drafts`,
     args: [projectId, market],
   });
   const dates = await database.client.execute({
@@ -29,13 +33,17 @@ export async function projectOverviewOf(
     args: [market],
   });
   const row =
-    rawRows<Record<'own' | 'rival' | 'lookUps' | 'imports' | 'tracked' | 'fits', number>>(counts)[0]!;
+    rawRows<
+      Record<'own' | 'rival' | 'lookUps' | 'imports' | 'tracked' | 'fits' | 'tasks' | 'drafts', number>
+    >(counts)[0]!;
   return {
     targets: { own: row.own, rival: row.rival },
     lookUps: row.lookUps,
     imports: row.imports,
     tracked: row.tracked,
     fits: row.fits,
+    tasks: row.tasks,
+    drafts: row.drafts,
     dates: rawRows<ProjectOverview['dates'][number]>(dates),
   };
 }

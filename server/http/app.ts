@@ -31,6 +31,7 @@ import { Routes } from './route';
 import type { Services } from './services';
 import { archiveRoutes } from './archives';
 import { siftRoutes } from './sift';
+import { taskRoutes } from './tasks';
 import { targetRoutes } from './targets';
 import { trackingRoutes } from './tracking';
 import { variantRoutes } from './variants';
@@ -64,6 +65,7 @@ export function createApp(
     trackingRoutes,
     importRoutes,
     roundRoutes,
+    taskRoutes,
     reportRoutes,
     noteRoutes,
     archiveRoutes,

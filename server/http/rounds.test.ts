@@ -179,6 +179,29 @@ test('a keyword is put in by hand, once with each measure; another measure bring
   expect(await taskNamed(task.id)).toMatchObject({ action: other.action, effort: other.effort });
 });
 
+test('a round goes out as a table, a calendar and a check list, each with all of its work', async () => {
+  const { rounds } = await board();
+  const [round] = rounds;
+  const [task] = round!.tasks;
+  await running.api.patch(`${at}/tasks`, {
+    changes: [{ id: task!.id, due: '2026-03-20', title: '=1+1 *bags*' }],
+  });
+  const file = async (format: string): Promise<string> =>
+    (await fetch(`${running.server.url}/api${at}/rounds/${round!.id}/file?format=${format}`)).text();
+  const csv = await file('csv');
+  expect(csv.trim().split('\n').length).toBe(round!.tasks.length + 1);
+  // What a spreadsheet would take for a formula is text.
+  expect(csv).not.toMatch(/,=1/);
+  const json = JSON.parse(await file('json')) as { rows: Record<string, unknown>[] };
+  expect(json.rows.map(({ keyword }) => keyword)).toEqual(round!.tasks.map(({ lead }) => lead.text));
+  const calendar = await file('ics');
+  expect(calendar.match(/BEGIN:VEVENT/g)!.length).toBe(round!.tasks.length);
+  expect(calendar).toContain('20260320');
+  const list = await file('md');
+  expect(list.match(/^- \[ \] /gm)!.length).toBe(round!.tasks.length);
+  expect(list).toContain('\\*bags\\*');
+});
+
 test('a round that goes gives its work back; one that ends before it begins is refused', async () => {
   const before = await board();
   const last = before.rounds.at(-1)!;

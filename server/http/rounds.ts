@@ -1,7 +1,4 @@
 import {
-  answeringChoice,
-  answeringQuery,
-  answeringView,
   roundAddition,
   roundChange,
   roundFill,
@@ -10,10 +7,7 @@ import {
   roundPlanQuery,
   roundsQuery,
   roundsView,
-  taskAction,
-  taskChange,
-  taskChanges,
-  taskPick,
+  workScope,
 } from '@opsimath/contract/api/rounds';
 import { DAY_MS } from '@opsimath/core/day';
 import { z } from 'zod';
@@ -22,18 +16,18 @@ import {
   type RoundRow,
   addRound,
   addTasks,
-  answerBy,
   changeRound,
-  changeTasks,
   listRounds,
-  listTasks,
   removeRound,
-  replaceMeasure,
   roundById,
 } from '../data/rounds';
-import { KnownProblem } from '../problems/problem';
+import { roundAsCalendar, roundAsList, roundAsTable } from '../files/roundFiles';
+import { tableFormat, writeTable } from '../files/tableWriters';
+import { projectById } from '../data/projects';
 import type { Routes } from './route';
 import type { Services } from './services';
+
+const roundFormat = z.enum([...tableFormat.options, 'ics', 'md']);
 
 export function roundRoutes(routes: Routes, { database, analysis }: Services): void {
   routes.add(
@@ -112,73 +106,36 @@ export function roundRoutes(routes: Routes, { database, analysis }: Services): v
       return filled;
     },
   );
-  taskRoutes(routes, { database, analysis });
+  fileRoute(routes, { database, analysis });
 }
 
-function taskRoutes(routes: Routes, { database, analysis }: Pick<Services, 'database' | 'analysis'>): void {
-  routes.add(
-    {
-      method: 'post',
-      path: '/projects/:id/tasks',
-      summary: 'Put work into a round by hand: what is best for a keyword, or a certain action',
-      body: taskPick,
-      answer: z.object({ tasks: z.array(z.int()) }),
-    },
-    async ({ params, body: { round, ...picks } }) => {
-      const tasks = await analysis.pickedTasks(params.id, picks);
-      return { tasks: await addTasks(database, params.id, round, tasks) };
-    },
-  );
-  routes.add(
-    {
-      method: 'patch',
-      path: '/projects/:id/tasks',
-      summary: 'Change tasks, all or none; the answer changes them back',
-      body: taskChanges,
-      answer: z.object({ back: z.array(taskChange) }),
-    },
-    async ({ params, body }) => ({ back: await changeTasks(database, params.id, body.changes) }),
-  );
-  routes.add(
-    {
-      method: 'put',
-      path: '/projects/:id/tasks/:task/action',
-      summary: 'Choose another measure for a task; its effort and figures follow',
-      body: taskAction,
-      answer: z.object({ id: z.int() }),
-    },
-    async ({ params, body: { action, ...scope } }) => {
-      const task = (await listTasks(database, params.id)).find(({ id }) => id === params.task);
-      if (!task)
-        throw new KnownProblem('no-such-task', 'This piece of work is gone.', 'Open the rounds again.');
-      const measure = await analysis.measureFor(params.id, task.keywordId, action, scope);
-      await replaceMeasure(database, params.id, task.id, measure);
-      return { id: task.id };
-    },
-  );
+function fileRoute(routes: Routes, { database, analysis }: Pick<Services, 'database' | 'analysis'>): void {
   routes.add(
     {
       method: 'get',
-      path: '/projects/:id/answering',
+      path: '/projects/:id/rounds/:round/file',
       summary:
-        'Which target of ours answers each keyword; keywords without one, targets without a keyword, clashes',
-      query: answeringQuery,
-      answer: answeringView,
+        'A round for others: CSV, XLSX or JSON, its days as a calendar (iCalendar), or a check list in Markdown',
+      query: workScope.partial().extend({ format: roundFormat.default('csv') }),
+      answer: null,
+      media: 'application/octet-stream',
     },
-    ({ params, query }) => analysis.answering(params.id, query),
-  );
-  routes.add(
-    {
-      method: 'put',
-      path: '/projects/:id/keywords/:keyword/answering',
-      summary:
-        'Say which target is to answer a keyword; null leaves it to the proposal, an empty address is a new one',
-      body: answeringChoice,
-      answer: z.object({ chosen: z.boolean() }),
-    },
-    async ({ params, body }) => {
-      await answerBy(database, params.id, params.keyword, body.address, body.person);
-      return { chosen: body.address !== null };
+    async ({ params, query: { format }, context }) => {
+      const project = await projectById(database, params.id);
+      const round = await analysis.roundToldAlone(params.id, params.round);
+      const { currency } = project.settings;
+      context.attachment(`${round.name}.${format}`);
+      if (format === 'ics') {
+        context.type = 'text/calendar; charset=utf-8';
+        context.body = roundAsCalendar(round, project.name);
+      } else if (format === 'md') {
+        context.type = 'text/markdown; charset=utf-8';
+        context.body = roundAsList(round, currency);
+      } else {
+        const { body, type } = writeTable(format, roundAsTable(round, currency));
+        context.type = type;
+        context.body = body;
+      }
     },
   );
 }

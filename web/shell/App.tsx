@@ -12,6 +12,7 @@ const Roster = lazy(() => import('../stages/roster/Roster'));
 const LookUpStage = lazy(() => import('../stages/lookup/LookUpStage'));
 const SiftStage = lazy(() => import('../stages/sift/SiftStage'));
 const Gaps = lazy(() => import('../stages/gaps/Gaps'));
+const Rounds = lazy(() => import('../stages/rounds/Rounds'));
 const ReportStage = lazy(() => import('../stages/report/ReportStage'));
 
 const router = createBrowserRouter([
@@ -26,6 +27,7 @@ const router = createBrowserRouter([
       { path: 'look-up', element: <LookUpStage /> },
       { path: 'sift', element: <SiftStage /> },
       { path: 'gaps', element: <Gaps /> },
+      { path: 'rounds', element: <Rounds /> },
       { path: 'report', element: <ReportStage /> },
     ],
   },

@@ -20,6 +20,14 @@ const BY_STAGE: Record<string, [string, string][]> = {
     ['Shift + press on a head', 'sort by it as well'],
     ['/', 'find a keyword'],
   ],
+  rounds: [
+    ['f', 'fill the round that is chosen'],
+    ['↑ ↓ ← →', 'move between pieces of work and rounds'],
+    ['Enter', 'open the piece of work'],
+    ['1 – 9', 'put it into that round'],
+    ['Alt ↑, Alt ↓', 'move it up or down in its round'],
+    ['q', 'back to the queue'],
+  ],
   'look-up': [
     ['Ctrl Enter', 'price the look-up as typed'],
     ['/', 'find in the pool'],

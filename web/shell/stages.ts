@@ -11,5 +11,6 @@ export const STAGES = [
   { path: 'look-up', name: 'Look-up', letter: 'l', count: (overview: ProjectOverview) => overview.lookUps },
   { path: 'sift', name: 'Sift', letter: 's', count: (overview: ProjectOverview) => overview.fits },
   { path: 'gaps', name: 'Gaps', letter: 'p', count: (overview: ProjectOverview) => overview.keywords },
+  { path: 'rounds', name: 'Rounds', letter: 'o', count: (overview: ProjectOverview) => overview.tasks },
   { path: 'report', name: 'Report', letter: 't', count: () => null },
 ] as const;

@@ -1,6 +1,7 @@
 import { api } from './api';
 import './notesApi';
 import './projectApi';
+import './roundsApi';
 import './siftApi';
 import './studyApi';
 import './variantsApi';

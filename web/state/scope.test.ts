@@ -28,6 +28,8 @@ test('what is written into an address is read back', () => {
     own: fc.constantFrom('28 days', 'last month', '2026-01-01..2026-02-03'),
     pool: id,
     open: id,
+    round: id,
+    task: id,
     work: fc.constantFrom('', 'retitle:tarnwick.example/a:12'),
     lookUp: id,
     poolSort: fc.constantFrom('', '-volume', 'keyword', '-words,keyword'),

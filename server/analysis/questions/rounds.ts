@@ -4,7 +4,7 @@ import { peakMonth } from '@opsimath/core/demand/trend';
 import { startBy } from '@opsimath/core/demand/startBy';
 import type { z } from 'zod';
 import { keywordsById } from '../../data/keywords';
-import type { RoundRow, TaskRow } from '../../data/rounds';
+import { type RoundRow, type TaskRow, listTasks, roundById } from '../../data/rounds';
 import { type Comparison, entryOf } from '../comparison/comparison';
 import { linesOf } from '../comparison/workLines';
 import { seasonOf } from '../facts/metrics';
@@ -43,6 +43,17 @@ export async function roundsView(
   };
 }
 
+/** One round with its tasks, whatever is compared. */
+export async function roundToldAlone(
+  workspace: Workspace,
+  projectId: number,
+  roundId: number,
+): Promise<Round> {
+  const round = await roundById(workspace.database, projectId, roundId);
+  const tasks = (await listTasks(workspace.database, projectId)).filter((task) => task.roundId === roundId);
+  return toldRound(round, await toldTasks(workspace, null, tasks));
+}
+
 function toldRound({ id, name, starts, ends, most, people }: RoundRow, tasks: Task[]): Round {
   const sum = (of: (task: Task) => number): number => tasks.reduce((total, task) => total + of(task), 0);
   const value = sum((task) => task.value);
@@ -73,7 +84,7 @@ function toldRound({ id, name, starts, ends, most, people }: RoundRow, tasks: Ta
 
 async function toldTasks(
   { database }: Workspace,
-  comparison: Comparison,
+  comparison: Comparison | null,
   tasks: readonly TaskRow[],
 ): Promise<Task[]> {
   const named = tasks.map(({ serves, keywordId }) =>
@@ -95,6 +106,7 @@ async function toldTasks(
     return {
       id: task.id,
       round: roundId,
+      place: task.place,
       market,
       action: task.action,
       lead: { id: keywordId, text: keyword },
@@ -132,7 +144,8 @@ async function toldTasks(
 }
 
 /** The day by which work on a task has to begin, by the season of its keyword. */
-function startOf(comparison: Comparison, { marketId, keywordId }: TaskRow): string | null {
+function startOf(comparison: Comparison | null, { marketId, keywordId }: TaskRow): string | null {
+  if (comparison === null) return null;
   const { market, metrics, rows, date, project } = comparison;
   if (marketId !== market.id) return null;
   const entry = entryOf(comparison, keywordId);

@@ -32,7 +32,7 @@ import { targetProfile } from '../questions/targetProfile';
 import { report } from '../questions/report';
 import { answering } from '../questions/answering';
 import { measureFor, pickedTasks, plannedTasks, roundPlan } from '../questions/roundPlan';
-import { roundsView } from '../questions/rounds';
+import { roundToldAlone, roundsView } from '../questions/rounds';
 import { closeSolveWorkers } from '../planning/inSolveWorker';
 import { variantPage } from '../questions/variants';
 import { whatToDo } from '../questions/whatToDo';
@@ -56,6 +56,7 @@ const answers = {
   gapPage: (...args: Rest<typeof gapPage>) => gapPage(workspace, ...args),
   whatToDo: (...args: Rest<typeof whatToDo>) => whatToDo(workspace, ...args),
   roundsView: (...args: Rest<typeof roundsView>) => roundsView(workspace, ...args),
+  roundToldAlone: (...args: Rest<typeof roundToldAlone>) => roundToldAlone(workspace, ...args),
   roundPlan: (...args: Rest<typeof roundPlan>) => roundPlan(workspace, ...args),
   plannedTasks: (...args: Rest<typeof plannedTasks>) => plannedTasks(workspace, ...args),
   pickedTasks: (...args: Rest<typeof pickedTasks>) => pickedTasks(workspace, ...args),

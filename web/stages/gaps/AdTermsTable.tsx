@@ -44,7 +44,7 @@ export function AdTermsTable() {
   if (data.to === null) return null;
   return (
     <section aria-label="Own ad search terms">
-      <header className="gaps-head">
+      <header className="stage-head">
         <h2>Own ad search terms</h2>
         <FindBox name="Find a term" value={find} onFind={setFind} width={170} />
       </header>

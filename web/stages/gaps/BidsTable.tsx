@@ -60,7 +60,7 @@ export function BidsTable() {
   );
   return (
     <section aria-label="What we bid on">
-      <header className="gaps-head">
+      <header className="stage-head">
         <h2>
           What we bid on{' '}
           {data.date !== null && (

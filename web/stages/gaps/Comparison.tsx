@@ -20,7 +20,7 @@ import { GroupTable } from './GroupTable';
 import { KindStrip } from './KindStrip';
 import { MarkFilters } from './MarkFilters';
 import { NarrowPanel } from './NarrowPanel';
-import { OpenDossier } from './OpenDossier';
+import { OpenDossier } from '../../parts/dossier/OpenDossier';
 import { ExportMenu } from './ExportMenu';
 import { gapExtra } from './gapExtraColumns';
 import { notUsual } from './notUsual';
@@ -60,7 +60,7 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
   }
   return (
     <>
-      <header className="gaps-head">
+      <header className="stage-head">
         <GapTitle
           page={first}
           query={query}
@@ -70,7 +70,7 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
           busy={isFetching}
           onChange={change}
         />
-        <span className="gaps-tools">
+        <span className="stage-tools">
           <FindBox value={scope.find} onFind={(find) => change({ find }, { replace: true })} width={170} />
           <Select<Groups>
             aria-label="Groups"

@@ -48,7 +48,7 @@ export default function Gaps() {
   }
   return (
     <div className="gaps">
-      <div className="gaps-top">
+      <div className="stage-top">
         <Segmented
           size="small"
           aria-label="Part of Gaps"

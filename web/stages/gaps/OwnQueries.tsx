@@ -90,9 +90,9 @@ export function OwnQueries() {
   }
   return (
     <section className="gap-part" aria-label="Own queries">
-      <header className="gaps-head">
+      <header className="stage-head">
         <Told page={data} />
-        <span className="gaps-tools">
+        <span className="stage-tools">
           <FindBox name="Find a query" value={find} onFind={setFind} width={170} />
         </span>
       </header>

@@ -9,7 +9,7 @@ import { Problem } from '../../parts/words/Problem';
 import { count, decimal, worth } from '../../parts/words/figures';
 import { useWhatToDoQuery } from '../../state/gapsApi';
 import { useScope } from '../../state/useScope';
-import { OpenDossier } from './OpenDossier';
+import { OpenDossier } from '../../parts/dossier/OpenDossier';
 import { EVERYTHING, isNarrowed } from './narrowed';
 import { WorkKeywords } from './WorkKeywords';
 
@@ -30,9 +30,9 @@ export function WhatToDo({ query }: { query: GapQuery }) {
   const from = page * PAGE;
   return (
     <>
-      <header className="gaps-head">
+      <header className="stage-head">
         <div>
-          <h1 className="work-title">
+          <h1 className="stage-title">
             <b>{count(total)}</b> pieces of work
             {first && (
               <>
@@ -58,7 +58,7 @@ export function WhatToDo({ query }: { query: GapQuery }) {
             </p>
           )}
         </div>
-        <span className="gaps-tools">
+        <span className="stage-tools">
           <FindBox value={scope.find} onFind={(find) => change({ find }, { replace: true })} width={170} />
           <Button
             size="small"

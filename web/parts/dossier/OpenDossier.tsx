@@ -1,4 +1,4 @@
-import { Dossier } from '../../parts/dossier/Dossier';
+import { Dossier } from './Dossier';
 import { useScope } from '../../state/useScope';
 
 /** The dossier of the keyword that is open in the address, beside a list; nothing where none is. */

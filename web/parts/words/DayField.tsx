@@ -1,0 +1,27 @@
+import { DatePicker } from 'antd';
+import dayjs from 'dayjs';
+
+interface DayFieldProps {
+  name: string;
+  /** ISO day; empty without one. */
+  value: string;
+  /** Whether it may be without one. */
+  canBeEmpty?: boolean;
+  onChange: (isoDay: string) => void;
+}
+
+/** A day to choose, spelled as days are spelled everywhere. */
+export function DayField({ name, value, canBeEmpty = false, onChange }: DayFieldProps) {
+  return (
+    <DatePicker
+      size="small"
+      aria-label={name}
+      format="D MMM YYYY"
+      placeholder="no day"
+      style={{ width: 132 }}
+      value={value === '' ? null : dayjs(value)}
+      allowClear={canBeEmpty}
+      onChange={(day) => onChange(day === null ? '' : day.format('YYYY-MM-DD'))}
+    />
+  );
+}

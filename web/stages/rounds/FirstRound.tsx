@@ -1,0 +1,44 @@
+import type { RoundsView } from '@opsimath/contract/api/rounds';
+import { App, Button } from 'antd';
+import { useState } from 'react';
+import { count, worth } from '../../parts/words/figures';
+import { problemOf } from '../../state/api';
+import { useAddRoundMutation } from '../../state/roundsApi';
+import { useAppSelector } from '../../state/store';
+import { useScope } from '../../state/useScope';
+import { RoundFields } from './RoundForm';
+import { roundAfter } from './roundAfter';
+import { useTaskChanges } from './useTaskChanges';
+
+/** Before any round: what could be done, and the form of the first one. */
+export function FirstRound({ view }: { view: RoundsView }) {
+  const { project, scope } = useScope();
+  const me = useAppSelector((state) => state.preferences.person);
+  const [draft, write] = useState(() => roundAfter(undefined, scope.date, me));
+  const [add] = useAddRoundMutation();
+  const changes = useTaskChanges();
+  const { message } = App.useApp();
+  const plan = async (isFilled: boolean): Promise<void> => {
+    try {
+      const { id } = await add({ project, round: draft }).unwrap();
+      if (isFilled) await changes.fill(id, 1);
+    } catch (error) {
+      void message.warning(problemOf(error).message);
+    }
+  };
+  return (
+    <div className="first-round sheet">
+      <h1>Plan the first round</h1>
+      <p className="soft">
+        {view.queue.total === 0
+          ? 'Nothing is foretold to bring something in this market yet: look rivals up and capture keywords first. A round can be made already.'
+          : `${count(view.queue.total)} actions would bring something, together about ${worth(view.queue.value)} ${view.currency} a month. A round takes the ones that bring most for the days that you have.`}
+      </p>
+      <RoundFields draft={draft} onChange={write} />
+      <Button type="primary" disabled={view.queue.total === 0} onClick={() => void plan(true)}>
+        Add it and fill it
+      </Button>{' '}
+      <Button onClick={() => void plan(false)}>Add it empty</Button>
+    </div>
+  );
+}

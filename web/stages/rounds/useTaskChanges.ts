@@ -1,0 +1,92 @@
+import type { Task, TaskChange } from '@opsimath/contract/api/rounds';
+import { App } from 'antd';
+import { request } from '../../state/operations';
+import {
+  roundsApi,
+  useChangeTasksMutation,
+  useFillRoundMutation,
+  usePickTasksMutation,
+} from '../../state/roundsApi';
+import { problemOf } from '../../state/api';
+import { undoStackOf, useUndoable } from '../../state/undoStacks';
+import { useScope } from '../../state/useScope';
+import { useWorkScope } from './useWorkScope';
+
+/** Everything that moves work about, each with the way back. */
+export function useTaskChanges() {
+  const { project } = useScope();
+  const scope = useWorkScope();
+  const [changeTasks] = useChangeTasksMutation();
+  const [fillRound, filling] = useFillRoundMutation();
+  const [pickTasks] = usePickTasksMutation();
+  const undoable = useUndoable(project);
+  const { message } = App.useApp();
+
+  const told = (what: string): void =>
+    void message.open({
+      content: `${what} Ctrl Z takes it back.`,
+      duration: 5,
+    });
+  const failed = (error: unknown): void => {
+    const { message: happened, todo } = problemOf(error);
+    void message.warning(`${happened} ${todo ?? ''}`);
+  };
+  const out = (ids: readonly number[]): TaskChange[] => ids.map((id) => ({ id, state: 'out' }));
+  const toChange = (changes: TaskChange[]) => request(roundsApi.endpoints.changeTasks, { project, changes });
+
+  return {
+    isFilling: filling.isLoading,
+    undo: () => void undoStackOf(project).undo(),
+    async change(what: string, changes: TaskChange[]): Promise<void> {
+      try {
+        const { back } = await changeTasks({ project, changes }).unwrap();
+        undoable({ what, undo: toChange(back), redo: toChange(changes) });
+      } catch (error) {
+        failed(error);
+      }
+    },
+    async fill(round: number, rounds: number): Promise<void> {
+      try {
+        const filled = await fillRound({ project, round, scope, rounds }).unwrap();
+        const { tasks } = filled;
+        if (tasks.length === 0) {
+          void message.info(
+            'Nothing more fits into it: no days or no places are left, or nothing would bring anything.',
+          );
+          return;
+        }
+        // Done again, the same pieces of work come back into the rounds that they were in.
+        undoable({
+          what: `${tasks.length} pieces of work picked`,
+          undo: toChange(out(tasks)),
+          redo: toChange(tasks.map((id) => ({ id, round }))),
+        });
+        told(
+          `${tasks.length} pieces of work picked${rounds > 1 ? `, in ${filled.rounds.length} rounds` : ''}.`,
+        );
+      } catch (error) {
+        failed(error);
+      }
+    },
+    async pick(round: number, lead: Task['lead'], action: Task['action'], place?: number): Promise<void> {
+      try {
+        const { tasks } = await pickTasks({
+          project,
+          round,
+          scope,
+          picks: [{ keyword: lead.id, action }],
+        }).unwrap();
+        if (place !== undefined)
+          await changeTasks({ project, changes: tasks.map((id) => ({ id, place })) }).unwrap();
+        undoable({
+          what: `“${lead.text}” picked`,
+          undo: toChange(out(tasks)),
+          redo: toChange(tasks.map((id) => ({ id, round }))),
+        });
+      } catch (error) {
+        failed(error);
+      }
+    },
+  };
+}
+export type TaskChanges = ReturnType<typeof useTaskChanges>;
