@@ -1,0 +1,13 @@
+import { closeness } from './closeness';
+
+const THEIRS = 'A roll top pannier that keeps a week of clothes dry in any weather.';
+
+test('runs of five words that stand in both, of all that the text has', () => {
+  expect(closeness('one two three four', THEIRS)).toBe(0);
+  expect(closeness(THEIRS, THEIRS)).toBe(1);
+  // “keeps a week of clothes” is one run of four.
+  expect(closeness('It keeps a week of clothes safe here', THEIRS)).toBe(0.25);
+  expect(closeness('Nothing of this stands in the other text at all', THEIRS)).toBe(0);
+  // Signs and capitals make no difference.
+  expect(closeness('A ROLL top pannier, that keeps!', THEIRS)).toBeGreaterThan(0);
+});
