@@ -231,6 +231,7 @@ export const ownFieldsAnswer = z.object({
   fields: z.record(z.string(), z.string()),
 });
 export const publishAnswer = z.object({ address: z.string(), publishedOn: isoDay, seenBySearchOn: isoDay });
+export const reindexAnswer = z.object({ address: z.string(), leftToday: z.int().nonnegative() });
 export const indexState = z.object({
   address: z.string(),
   state: z.enum(['indexed', 'waiting', 'not indexed']),
@@ -265,6 +266,8 @@ export type AdTermsAnswer = z.infer<typeof adTermsAnswer>;
 export type PlaceAnswer = z.infer<typeof placeAnswer>;
 export type AuctionsAnswer = z.infer<typeof auctionsAnswer>;
 export type CampaignsAnswer = z.infer<typeof campaignsAnswer>;
+export type PublishAnswer = z.infer<typeof publishAnswer>;
+export type ReindexAnswer = z.infer<typeof reindexAnswer>;
 export type OwnFieldsAnswer = z.infer<typeof ownFieldsAnswer>;
 export type IndexAnswer = z.infer<typeof indexAnswer>;
 export type IndexState = z.infer<typeof indexState>;

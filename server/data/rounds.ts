@@ -272,3 +272,11 @@ export async function answerBy(
         },
   );
 }
+
+/** A task of a target that was only planned, once that has an address. */
+export async function joinTarget(database: Database, taskId: number, address: string): Promise<void> {
+  await database.rows
+    .update(task)
+    .set({ address, revision: sql`revision + 1` })
+    .where(and(eq(task.id, taskId), eq(task.address, '')));
+}

@@ -26,6 +26,7 @@ import { outsideRoutes } from './outside';
 import { projectRoutes } from './projects';
 import { reportRoutes } from './reports';
 import { listRoutes } from './lists';
+import { draftRoutes, publishedRoutes } from './drafts';
 import { roundRoutes } from './rounds';
 import { Routes } from './route';
 import type { Services } from './services';
@@ -66,6 +67,8 @@ export function createApp(
     importRoutes,
     roundRoutes,
     taskRoutes,
+    draftRoutes,
+    publishedRoutes,
     reportRoutes,
     noteRoutes,
     archiveRoutes,

@@ -20,6 +20,8 @@ const CHANGES: readonly [RegExp, ChangedThing | null][] = [
   [/^\/imports\//, null],
   [/^\/projects(\/\d+)?$/, 'projects'],
   [/^\/archives$/, 'projects'],
+  [/^\/packing$/, null],
+  [/^\/projects\/\d+\/published\//, 'drafts'],
 ];
 
 /** Tells open views what others have changed. */

@@ -11,6 +11,8 @@ import {
   marketsAnswer,
   metricsAnswer,
   ownFieldsAnswer,
+  publishAnswer,
+  reindexAnswer,
   performanceAnswer,
   placeAnswer,
   rankingsAnswer,
@@ -210,6 +212,8 @@ export function httpSource(options: HttpSourceOptions): SearchSource {
     adTerms: (values) => call(adTermsAnswer, `/own/ad-terms?${query(values)}`),
     ownFields: (values) => call(ownFieldsAnswer, `/own/fields?${query(values)}`),
     indexStates: (body) => call(indexAnswer, '/own/index', body),
+    publish: ({ requestId, ...body }) => call(publishAnswer, '/own/publish', body, undefined, requestId),
+    reindex: (body) => call(reindexAnswer, '/own/reindex', body),
     resultPages: ({ signal, requestId, ...body }) =>
       call(resultPagesAnswer, '/result-pages', body, signal, requestId),
     metrics: ({ signal, requestId, ...body }) => call(metricsAnswer, '/metrics', body, signal, requestId),

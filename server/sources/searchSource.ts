@@ -15,6 +15,8 @@ import type {
   SourceFullRecord,
   SourceMarket,
   OwnFieldsAnswer,
+  PublishAnswer,
+  ReindexAnswer,
   TranslationsAnswer,
 } from '@opsimath/contract/source/answers';
 
@@ -81,6 +83,15 @@ export interface SearchSource {
   campaigns(ask: { market: string }): Promise<CampaignsAnswer>;
   /** Private fields of an own target. */
   ownFields(ask: { market: string; target: string }): Promise<OwnFieldsAnswer>;
+  /** Publishes fields of an own target, making it where it is new. The same request id is carried out once. */
+  publish(ask: {
+    market: string;
+    target: string;
+    fields: Readonly<Record<string, string>>;
+    requestId: string;
+  }): Promise<PublishAnswer>;
+  /** Asks search to look at an own target again; refused where no more can be asked for today. */
+  reindex(ask: { market: string; target: string }): Promise<ReindexAnswer>;
   /** At most {@link MOST_INDEXED} addresses. */
   indexStates(ask: { market: string; targets: readonly string[] }): Promise<IndexAnswer>;
 }

@@ -85,7 +85,12 @@ export function accountRoutes(router: Router, services: Services): void {
     const ask = requests.publish.parse(context.request.body);
     const market = services.market(ask.market);
     const owner = services.assertOwn(market, ask.target);
-    const edit = services.publishing.publish(market, owner, ask.target, ask.fields, services.clock());
+    const edit = services.publishing.publish(market, owner, {
+      address: ask.target,
+      fields: publishedFields(ask.fields),
+      today: services.clock(),
+      requestId: context.get('x-request-id'),
+    });
     services.forgetPlaces();
     services.keep();
     context.body = { address: ask.target, publishedOn: edit.publishedOn, seenBySearchOn: edit.seenOn };
@@ -107,6 +112,14 @@ export function accountRoutes(router: Router, services: Services): void {
       pages: ask.targets.map((target) => services.publishing.stateOf(market, target, services.clock())),
     };
   });
+}
+
+/** Fields as documents name them: what only their owner sees goes by another name outside. */
+function publishedFields({
+  'hidden search terms': hidden,
+  ...fields
+}: Record<string, string>): Record<string, string> {
+  return hidden === undefined ? fields : { ...fields, hidden };
 }
 
 function byDays<Row>(

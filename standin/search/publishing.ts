@@ -16,6 +16,8 @@ export interface PublishedEdit {
   /** ISO days. */
   publishedOn: string;
   seenOn: string;
+  /** Names the request: sent twice it is one edit. */
+  requestId?: string;
 }
 
 /** Own documents as their owner edits them; search follows after some days, or sooner if asked to look again. */
@@ -28,14 +30,19 @@ export class Publishing {
     private readonly markets: ReadonlyMap<string, OpenMarket>,
   ) {}
 
-  /** Publishes fields of one document, making it if it is new. */
+  /** Publishes fields of one document, making it if it is new. What was asked for under the same id is not done again. */
   publish(
     market: OpenMarket,
     owner: number,
-    address: string,
-    fields: Record<string, string>,
-    today: string,
+    {
+      address,
+      fields,
+      today,
+      requestId,
+    }: { address: string; fields: Record<string, string>; today: string; requestId?: string },
   ): PublishedEdit {
+    const known = requestId ? this.edits.find((edit) => edit.requestId === requestId) : undefined;
+    if (known) return known;
     const delay = 1 + (mix(hashText(address), dayNumber(today)) % 5);
     const edit = {
       market: market.code,
@@ -43,6 +50,7 @@ export class Publishing {
       fields,
       publishedOn: today,
       seenOn: isoDay(dayNumber(today) + delay),
+      ...(requestId && { requestId }),
     };
     this.take(edit, owner);
     return edit;

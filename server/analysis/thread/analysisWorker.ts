@@ -1,3 +1,5 @@
+import type { packingRequest } from '@opsimath/contract/api/drafts';
+import type { z } from 'zod';
 import { parentPort, workerData } from 'node:worker_threads';
 import { openDatabase } from '../../data/storage/connection';
 import { WriteTurn } from '../../data/storage/writeTurn';
@@ -30,10 +32,11 @@ import { targetKeywords } from '../questions/targetKeywords';
 import { targetMarkets } from '../questions/targetMarkets';
 import { targetProfile } from '../questions/targetProfile';
 import { report } from '../questions/report';
+import { draftGround } from '../questions/draftGround';
 import { answering } from '../questions/answering';
 import { measureFor, pickedTasks, plannedTasks, roundPlan } from '../questions/roundPlan';
 import { roundToldAlone, roundsView } from '../questions/rounds';
-import { closeSolveWorkers } from '../planning/inSolveWorker';
+import { closeSolveWorkers, inSolveWorker } from '../planning/inSolveWorker';
 import { variantPage } from '../questions/variants';
 import { whatToDo } from '../questions/whatToDo';
 import { wordCounts } from '../questions/wordCounts';
@@ -61,6 +64,9 @@ const answers = {
   plannedTasks: (...args: Rest<typeof plannedTasks>) => plannedTasks(workspace, ...args),
   pickedTasks: (...args: Rest<typeof pickedTasks>) => pickedTasks(workspace, ...args),
   measureFor: (...args: Rest<typeof measureFor>) => measureFor(workspace, ...args),
+  draftGround: (...args: Rest<typeof draftGround>) => draftGround(workspace, ...args),
+  packWords: ({ keywords, ...limits }: z.output<typeof packingRequest>) =>
+    inSolveWorker('packing', { keywords, limits }),
   answering: (...args: Rest<typeof answering>) => answering(workspace, ...args),
   gapGroups: (...args: Rest<typeof gapGroups>) => gapGroups(workspace, ...args),
   keywordsCompared: (...args: Rest<typeof keywordsCompared>) => keywordsCompared(workspace, ...args),

@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm';
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import { createdAt, id, revision } from './columns';
 import { market, ofProject } from './projects';
@@ -25,7 +26,9 @@ export const draft = sqliteTable(
     /** Items of the check list that were ticked by hand, and own ones. */
     checks: text({ mode: 'json' }).notNull().$type<{ text: string; done: boolean }[]>(),
     revision: revision(),
-    updatedAt: createdAt(),
+    updatedAt: text('updated_at')
+      .notNull()
+      .default(sql`(strftime('%Y-%m-%dT%H:%M:%fZ','now'))`),
   },
   (table) => [index('draft_project').on(table.projectId, table.marketId)],
 );

@@ -1,0 +1,167 @@
+import type { Draft, DraftSummary, Packing, PublishedChange } from '@opsimath/contract/api/drafts';
+import type { GapPage } from '@opsimath/contract/api/gaps';
+import type { RoundsView } from '@opsimath/contract/api/rounds';
+import { BEFORE, DATE, MARKET, OWN, Running } from '../testing/running';
+
+const QUERY = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
+let running: Running;
+let at: string;
+let page: string;
+let keywords: { id: number; text: string }[];
+
+beforeAll(async () => {
+  running = await Running.start(['--source-retries', '1']);
+  at = (await running.project()).at;
+  await running.compared(at, 120);
+  const gaps: GapPage = await running.api.get(`${at}/gaps?${QUERY}&limit=500`);
+  const held = gaps.rows.filter(({ ownAddress }) => ownAddress?.includes('/'));
+  page = held[0]!.ownAddress!;
+  keywords = held.slice(0, 6).map(({ id, text }) => ({ id, text }));
+});
+afterAll(() => running.stop());
+
+const add = async (over: object = {}): Promise<number> =>
+  (
+    await running.api.post(`${at}/drafts`, {
+      market: MARKET,
+      date: DATE,
+      kind: 'page',
+      name: 'The page',
+      address: page,
+      keywords: keywords.map(({ id }) => id),
+      ...over,
+    })
+  ).id;
+const read = (id: number): Promise<Draft> => running.api.get(`${at}/drafts/${id}?date=${DATE}`);
+const change = (id: number, body: object): Promise<{ revision: number }> =>
+  running.api.patch(`${at}/drafts/${id}`, body);
+const published = (): Promise<PublishedChange[]> => running.api.get(`${at}/published?market=${MARKET}`);
+const publish = (id: number, body: object = { way: 'service', person: 'Ada' }): Promise<{ id: number }> =>
+  running.api.post(`${at}/drafts/${id}/publish`, body);
+
+test('a draft begins with what stands now, and knows what it is written against', async () => {
+  const id = await add();
+  const draft = await read(id);
+  const { record } = await running.witness<{ record: { title: string; description: string } }>(
+    `/records?market=${MARKET}&date=${DATE}&target=${encodeURIComponent(page)}`,
+  );
+  expect(draft.fields).toMatchObject({ title: record.title, description: record.description });
+  expect(draft.present!.fields).toEqual(draft.fields);
+  expect(draft.keywords.map(({ id: keyword, text }) => ({ id: keyword, text }))).toEqual(keywords);
+  expect(draft.front.length).toBeGreaterThan(3);
+  expect(draft.front.map(({ position }) => position)).toEqual([...draft.front.keys()].map((n) => n + 1));
+  expect(draft.banned.map(({ reason }) => reason)).toContain('a rival’s name');
+  const list: DraftSummary[] = await running.api.get(`${at}/drafts?market=${MARKET}`);
+  expect(list).toMatchObject([{ id, state: 'written', lead: keywords[0]!.text, keywords: keywords.length }]);
+  const empty = await read(await add({ start: 'empty', address: '', name: 'A new one', title: 'Panniers' }));
+  expect(empty.fields).toEqual({ title: 'Panniers', description: '', headings: '', body: '' });
+  expect(empty.present).toBeNull();
+});
+
+test('what somebody else changed meanwhile is not overwritten; a version can be kept and read', async () => {
+  const id = await add();
+  const { revision, fields } = await read(id);
+  await change(id, { revision, fields: { ...fields, title: 'One' } });
+  await expect(change(id, { revision, fields: { ...fields, title: 'Other' } })).rejects.toThrow(
+    /changed this draft/,
+  );
+  await running.api.post(`${at}/drafts/${id}/versions`, { name: 'first try', person: 'Ada' });
+  const next = await read(id);
+  await change(id, { revision: next.revision, fields: { ...fields, title: 'Two 🚲 自転車' } });
+  const now = await read(id);
+  expect(now.fields.title).toBe('Two 🚲 自転車');
+  expect(now.versions).toMatchObject([{ name: 'first try', person: 'Ada', fields: { title: 'One' } }]);
+});
+
+test('published, a change has before and after and the keywords it aims at; search shows it later, or sooner if asked', async () => {
+  const id = await add();
+  const { revision, fields } = await read(id);
+  await change(id, { revision, fields: { ...fields, title: `${keywords[0]!.text} | Tarnwick` } });
+  await publish(id);
+  const [first] = await published();
+  expect(first).toMatchObject({
+    address: page,
+    kind: 'edit',
+    state: 'published',
+    draft: id,
+    keywords,
+    before: { title: fields.title },
+    after: { title: `${keywords[0]!.text} | Tarnwick` },
+    person: 'Ada',
+    askedAgain: null,
+  });
+  expect(first!.seenFrom! > first!.date).toBe(true);
+  expect((await read(id)).state).toBe('published');
+  const { leftToday } = await running.api.post(`${at}/published/${first!.id}/again`, {});
+  expect(leftToday).toBe(9);
+  const [again] = await published();
+  expect(again).toMatchObject({ askedAgain: first!.date, seenFrom: first!.date });
+});
+
+test('services that fail while publishing: the state says so, and sent again it is carried out once', async () => {
+  const id = await add();
+  const { revision, fields } = await read(id);
+  await change(id, { revision, fields: { ...fields, title: 'Told once' } });
+  const before = (await published()).length;
+  await running.faults({ serverError: 1 });
+  await expect(publish(id)).rejects.toThrow();
+  await running.faults({});
+  // Nothing was even asked: the services were away before.
+  expect((await published()).length).toBeLessThanOrEqual(before + 1);
+  await publish(id);
+  await publish(id).catch(() => undefined);
+  const told = (await published()).filter(({ after }) => after.title === 'Told once');
+  expect(told.every(({ state }) => state === 'published')).toBe(true);
+  expect((await read(id)).state).toBe('published');
+});
+
+test('done by hand on a day; a planned target needs an address, and its task gets it', async () => {
+  const { id: round } = await running.api.post(`${at}/rounds`, {
+    name: 'Round 1',
+    starts: '2026-03-16',
+    ends: '2026-03-27',
+    most: 3,
+    people: [{ name: 'Ada', days: 5 }],
+  });
+  const board: RoundsView = await running.api.get(`${at}/rounds?${QUERY}&limit=500`);
+  const line = board.queue.lines.find(({ action }) => action.startsWith('new')) ?? board.queue.lines[0]!;
+  const picked = await running.api.post(`${at}/tasks`, {
+    market: MARKET,
+    date: DATE,
+    compare: BEFORE,
+    round,
+    picks: [{ keyword: line.lead.id, action: line.action }],
+  });
+  const [task] = picked.tasks;
+  const id = await add({ address: '', task, start: 'empty', title: 'New', keywords: [line.lead.id] });
+  const stepOf = async (): Promise<string> =>
+    ((await running.api.get(`${at}/rounds?${QUERY}`)) as RoundsView).rounds[0]!.tasks[0]!.step;
+  expect(await stepOf()).toBe('drafted');
+  await expect(publish(id)).rejects.toThrow(/not there yet/);
+  const { revision } = await read(id);
+  await change(id, { revision, address: `${OWN}/range/new-one` });
+  await publish(id, { way: 'by hand', date: '2026-03-20', kind: 'edit' });
+  expect((await published()).find(({ draft }) => draft === id)).toMatchObject({
+    state: 'by hand',
+    date: '2026-03-20',
+    task,
+  });
+  const told: RoundsView = await running.api.get(`${at}/rounds?${QUERY}`);
+  expect(told.rounds[0]!.tasks[0]).toMatchObject({ step: 'published', draft: id });
+});
+
+test('hidden slots are packed within their bytes', async () => {
+  const packed: Packing = await running.api.post('/packing', {
+    keywords: [
+      { missing: ['rain', 'cover'], volume: 90 },
+      { missing: ['alforja'], volume: 200 },
+      { missing: ['自転車'], volume: 50 },
+    ],
+    slots: 1,
+    most: 20,
+    unit: 'bytes',
+  });
+  expect(packed.volume).toBe(290);
+  expect(packed.slots[0]!.split(' ').sort()).toEqual(['alforja', 'cover', 'rain']);
+  expect(packed.next).toMatchObject({ words: ['自転車'], volume: 50 });
+});

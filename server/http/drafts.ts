@@ -1,0 +1,179 @@
+import {
+  draft,
+  draftAddition,
+  draftChange,
+  draftQuery,
+  draftSummary,
+  draftVersionAddition,
+  packing,
+  packingRequest,
+  publication,
+  publishedChange,
+} from '@opsimath/contract/api/drafts';
+import { DRAFT_FIELDS } from '@opsimath/core/copy/draftFields';
+import { z } from 'zod';
+import {
+  addDraft,
+  changeDraft,
+  draftById,
+  draftVersions,
+  keepVersion,
+  listDrafts,
+  removeDraft,
+} from '../data/drafts';
+import { marketByCode, marketById } from '../data/markets';
+import { projectById } from '../data/projects';
+import { changeById, listChanges } from '../data/publishedChanges';
+import { presentFields } from '../drafts/presentFields';
+import { askAgain, followSeen, publishDraft } from '../drafts/publishDraft';
+import { KnownProblem } from '../problems/problem';
+import type { Routes } from './route';
+import type { Services } from './services';
+
+export function draftRoutes(routes: Routes, { database, source, analysis }: Services): void {
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/drafts',
+      summary: 'Drafts of a market, what was touched last first',
+      query: z.object({ market: z.string() }),
+      answer: z.array(draftSummary),
+    },
+    ({ params, query }) => listDrafts(database, params.id, query.market),
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/drafts',
+      summary: 'Begin a draft from a target’s present fields, or from nothing',
+      body: draftAddition,
+      answer: z.object({ id: z.int() }),
+    },
+    async ({ params, body }) => {
+      await projectById(database, params.id);
+      const market = await marketByCode(database, body.market);
+      const present =
+        body.start === 'present' ? await presentFields(source, body.kind, body.market, body.address) : null;
+      const empty = Object.fromEntries(DRAFT_FIELDS[body.kind].map(({ name }) => [name, '']));
+      const fields = { ...empty, ...present?.fields, ...(body.title !== '' && { title: body.title }) };
+      return { id: await addDraft(database, params.id, market.id, body, fields) };
+    },
+  );
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/drafts/:draft',
+      summary: 'One draft with all that it is written against',
+      query: draftQuery,
+      answer: draft,
+    },
+    async ({ params, query }) => {
+      const row = await draftById(database, params.id, params.draft);
+      const market = await marketById(database, row.marketId);
+      const ground = await analysis.draftGround(
+        params.id,
+        { market: market.code, date: query.date },
+        row.keywords,
+      );
+      const { id, kind, name, address, taskId, fields, limits, checks, revision, updatedAt, state } = row;
+      return {
+        ...{ id, kind, name, address, fields, checks, revision, updatedAt, state },
+        limits: limits as z.input<typeof draft>['limits'],
+        market: market.code,
+        task: taskId,
+        ...ground,
+        present: await presentFields(source, kind, market.code, address).catch(whereAway),
+        versions: await draftVersions(database, id),
+      };
+    },
+  );
+  routes.add(
+    {
+      method: 'patch',
+      path: '/projects/:id/drafts/:draft',
+      summary: 'Change a draft that stands as it was seen',
+      body: draftChange,
+      answer: z.object({ revision: z.int() }),
+    },
+    async ({ params, body }) => ({ revision: await changeDraft(database, params.id, params.draft, body) }),
+  );
+  routes.add(
+    {
+      method: 'delete',
+      path: '/projects/:id/drafts/:draft',
+      summary: 'Remove a draft; what was published from it stays on the timeline',
+      answer: z.object({ removed: z.boolean() }),
+    },
+    async ({ params }) => {
+      await removeDraft(database, params.id, params.draft);
+      return { removed: true };
+    },
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/drafts/:draft/versions',
+      summary: 'Keep the copy as it stands, under a name',
+      body: draftVersionAddition,
+      answer: z.object({ id: z.int() }),
+    },
+    async ({ params, body }) => ({ id: await keepVersion(database, params.id, params.draft, body) }),
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/packing',
+      summary: 'Words for hidden slots: those that complete keywords of most searches within the limits',
+      body: packingRequest,
+      answer: packing,
+    },
+    ({ body }) => analysis.packWords(body),
+  );
+}
+
+/** While the services are away a draft can be written; what stands now is not known then. */
+function whereAway(error: unknown): null {
+  if (error instanceof KnownProblem) return null;
+  throw error;
+}
+
+export function publishedRoutes(routes: Routes, { database, source }: Services): void {
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/drafts/:draft/publish',
+      summary: 'Publish a draft through the services, or note that it was done by hand',
+      body: publication,
+      answer: z.object({ id: z.int() }),
+    },
+    async ({ params, body }) => ({
+      id: await publishDraft({ database, source }, params.id, params.draft, body),
+    }),
+  );
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/published',
+      summary: 'What was published in a market, with whether search shows it yet',
+      query: z.object({ market: z.string() }),
+      answer: z.array(publishedChange),
+    },
+    async ({ params, query }) => {
+      const market = await marketByCode(database, query.market);
+      await followSeen({ database, source }, params.id, market.code, market.id).catch(whereAway);
+      return listChanges(database, params.id, market.id);
+    },
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/published/:change/again',
+      summary: 'Ask search to look at a changed target again; the allowance of the day is told',
+      answer: z.object({ leftToday: z.int() }),
+    },
+    async ({ params }) => {
+      await changeById(database, params.id, params.change);
+      return { leftToday: await askAgain({ database, source }, params.id, params.change) };
+    },
+  );
+}
