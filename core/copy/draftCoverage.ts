@@ -161,7 +161,10 @@ function placeOf({ formText }: HeldField, { formPhrase }: DraftKeyword): number 
   return at < 0 ? null : formText.slice(0, at + 1).split(' ').length - 1;
 }
 
-/** What each word of an overlong field would cost if it went: Σ searches of keywords that only it completes; cheapest first. */
+/**
+ * What each word of an overlong field would cost if it went: Σ searches of keywords that only it completes; cheapest first. Words
+ * of the lead keyword, which is the first, are never to go.
+ */
 export function cheapestToDrop(
   fields: readonly HeldField[],
   name: string,
@@ -170,7 +173,7 @@ export function cheapestToDrop(
   const field = fields.find((one) => one.name === name);
   if (!field) return [];
   const elsewhere = new Set(fields.filter((one) => one !== field).flatMap((one) => [...one.held]));
-  const seen = new Set<string>();
+  const seen = new Set<string>(keywords[0]?.forms);
   return field.words
     .flatMap((word, n) => {
       const form = field.forms[n]!;

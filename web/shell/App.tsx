@@ -13,6 +13,7 @@ const LookUpStage = lazy(() => import('../stages/lookup/LookUpStage'));
 const SiftStage = lazy(() => import('../stages/sift/SiftStage'));
 const Gaps = lazy(() => import('../stages/gaps/Gaps'));
 const Rounds = lazy(() => import('../stages/rounds/Rounds'));
+const Drafts = lazy(() => import('../stages/drafts/Drafts'));
 const ReportStage = lazy(() => import('../stages/report/ReportStage'));
 
 const router = createBrowserRouter([
@@ -28,6 +29,7 @@ const router = createBrowserRouter([
       { path: 'sift', element: <SiftStage /> },
       { path: 'gaps', element: <Gaps /> },
       { path: 'rounds', element: <Rounds /> },
+      { path: 'drafts', element: <Drafts /> },
       { path: 'report', element: <ReportStage /> },
     ],
   },

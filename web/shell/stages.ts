@@ -12,5 +12,6 @@ export const STAGES = [
   { path: 'sift', name: 'Sift', letter: 's', count: (overview: ProjectOverview) => overview.fits },
   { path: 'gaps', name: 'Gaps', letter: 'p', count: (overview: ProjectOverview) => overview.keywords },
   { path: 'rounds', name: 'Rounds', letter: 'o', count: (overview: ProjectOverview) => overview.tasks },
+  { path: 'drafts', name: 'Drafts', letter: 'd', count: (overview: ProjectOverview) => overview.drafts },
   { path: 'report', name: 'Report', letter: 't', count: () => null },
 ] as const;

@@ -1,11 +1,13 @@
 import { GROUNDS } from '@opsimath/contract/api/grounds';
 import { api } from './api';
+import './draftsApi';
 import './filesApi';
 import './gapsApi';
 import './lookUpApi';
 import './notesApi';
 import './projectApi';
 import './rosterApi';
+import './roundsApi';
 import './siftApi';
 import './standingApi';
 import './studyApi';

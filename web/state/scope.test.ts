@@ -30,6 +30,7 @@ test('what is written into an address is read back', () => {
     open: id,
     round: id,
     task: id,
+    draft: id,
     work: fc.constantFrom('', 'retitle:tarnwick.example/a:12'),
     lookUp: id,
     poolSort: fc.constantFrom('', '-volume', 'keyword', '-words,keyword'),

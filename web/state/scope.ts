@@ -1,6 +1,7 @@
 import { AddressReader } from './scope/address';
 import { type BarScope, NO_COMPARE, USUAL_PERIOD, readBar } from './scope/barScope';
 import { type GapScope, USUAL_ORDER, readGaps } from './scope/gapScope';
+import { type PlanScope, readPlan } from './scope/planScope';
 import { type PoolScope, readPool } from './scope/poolScope';
 import { type RosterScope, readRoster } from './scope/rosterScope';
 import { type SiftScope, readSift } from './scope/siftScope';
@@ -9,7 +10,7 @@ export { NO_COMPARE } from './scope/barScope';
 export { scopeDefaults } from './scope/scopeDefaults';
 
 /** Everything that a view shows, as it stands in the address, so that a link reopens it: the bar's part and each stage's. */
-export interface Scope extends BarScope, RosterScope, PoolScope, SiftScope, GapScope {}
+export interface Scope extends BarScope, RosterScope, PoolScope, SiftScope, GapScope, PlanScope {}
 
 /** Values that are not written into the address. */
 const USUAL: Partial<Record<keyof Scope, string>> = {
@@ -27,6 +28,7 @@ export function readScope(params: URLSearchParams): Scope {
     ...readPool(address),
     ...readSift(address),
     ...readGaps(address),
+    ...readPlan(address),
   };
 }
 

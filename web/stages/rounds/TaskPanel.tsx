@@ -1,11 +1,15 @@
 import type { RoundsView, Task } from '@opsimath/contract/api/rounds';
 import { TASK_USES } from '@opsimath/contract/api/rounds';
+import type { DraftKind } from '@opsimath/core/copy/draftFields';
 import { ACTIONS, type Action } from '@opsimath/core/gap/action';
 import { App, Button, Input, InputNumber, Select } from 'antd';
 import { useState } from 'react';
 import { DayField } from '../../parts/words/DayField';
 import { count, spelledDay, worth } from '../../parts/words/figures';
+import { useLocation, useNavigate } from 'react-router';
 import { problemOf } from '../../state/api';
+import { useAddDraftMutation } from '../../state/draftsApi';
+import { writeScope } from '../../state/scope';
 import { useReplaceMeasureMutation } from '../../state/roundsApi';
 import { useScope } from '../../state/useScope';
 import { daysWord, warningsOf } from './roundWords';
@@ -142,6 +146,7 @@ export function TaskPanel({ task, view, changes, onClose }: TaskPanelProps) {
           />
         </dd>
       </dl>
+      <WriteDraft task={task} />
       <SetAside task={task} changes={changes} />
       <h3>Keywords that it serves</h3>
       <table className="ledger">
@@ -160,6 +165,56 @@ export function TaskPanel({ task, view, changes, onClose }: TaskPanelProps) {
         </tbody>
       </table>
     </aside>
+  );
+}
+
+const KIND_OF: Record<string, DraftKind> = { web: 'page', video: 'video', marketplace: 'listing' };
+
+/** Begins a draft for this piece of work, or opens the one that was begun. */
+function WriteDraft({ task }: { task: Task }) {
+  const { project, scope } = useScope();
+  const navigate = useNavigate();
+  const { search } = useLocation();
+  const { message } = App.useApp();
+  const [add, { isLoading }] = useAddDraftMutation();
+  const open = (draft: number): void =>
+    void navigate({
+      pathname: `/p/${project}/drafts`,
+      search: writeScope(new URLSearchParams(search), { draft, task: null, view: '' }).toString(),
+    });
+  const begin = async (): Promise<void> => {
+    try {
+      const { id } = await add({
+        project,
+        draft: {
+          market: task.market,
+          date: scope.date,
+          kind: KIND_OF[task.market.split('-')[0]!] ?? 'page',
+          name: task.lead.text,
+          address: task.address,
+          task: task.id,
+          keywords: task.keywords.filter(({ clicks }) => clicks > 0).map(({ id: keyword }) => keyword),
+          title: ['retitle', 'new page', 'new video', 'new listing'].includes(task.action) ? task.title : '',
+        },
+      }).unwrap();
+      open(id);
+    } catch (error) {
+      void message.warning(problemOf(error).message);
+    }
+  };
+  if (task.action === 'advertise' || task.action === 'trim bid') return null;
+  return (
+    <p>
+      {task.draft === null ? (
+        <Button size="small" type="primary" loading={isLoading} onClick={() => void begin()}>
+          Write a draft
+        </Button>
+      ) : (
+        <Button size="small" onClick={() => open(task.draft!)}>
+          Open its draft
+        </Button>
+      )}
+    </p>
   );
 }
 

@@ -36,9 +36,6 @@ export interface GapScope {
   gapColumns: string[];
   /** Keyword whose dossier is open. */
   open: number | null;
-  /** Round that is shown first, and the task that is open. */
-  round: number | null;
-  task: number | null;
   /** Line of work that is open. */
   work: string;
 }
@@ -66,8 +63,6 @@ export function readGaps(address: AddressReader): GapScope {
     sort: readOrder(address.words('sort')),
     gapColumns: address.words('gapColumns'),
     open: address.id('open'),
-    round: address.id('round'),
-    task: address.id('task'),
     work: address.text('work'),
   };
 }

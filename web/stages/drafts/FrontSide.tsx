@@ -1,0 +1,85 @@
+import type { Draft } from '@opsimath/contract/api/drafts';
+import { TOO_CLOSE, closeness } from '@opsimath/core/copy/closeness';
+import { quartilesOf } from '@opsimath/core/gap/resultFacts';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { percent } from '../../parts/words/figures';
+import { markedParts } from './markedParts';
+
+const SHOWN = 8;
+
+/** How the lead’s front writes: its titles, their length, where the phrase stands, and how close we are to a rival’s text. */
+export function FrontSide({ draft }: { draft: Draft }) {
+  const { front, keywords, fields, present } = draft;
+  const [beside, lay] = useState<string | null>(null);
+  const lead = keywords[0]?.key ?? '';
+  const text = useDeferredValue(fields);
+  const close = useMemo(() => {
+    const own = Object.values(text).join('\n');
+    return front
+      .filter(({ side }) => side !== 'own')
+      .map((result) => ({ result, share: closeness(own, `${result.title}\n${result.description}`) }))
+      .sort((a, b) => b.share - a.share)[0];
+  }, [text, front]);
+  const lengths = quartilesOf(
+    'titles',
+    front.map(({ title }) => [...title].length),
+    null,
+  );
+  const phraseFirst = front.filter(
+    ({ title }) => markedParts(title, title.length, [lead], [])[0]?.mark === 'lead',
+  ).length;
+  const withPhrase = front.filter(({ title }) =>
+    markedParts(title, title.length, [lead], []).some(({ mark }) => mark === 'lead'),
+  ).length;
+  const laid = front.find(({ address }) => address === beside);
+  return (
+    <aside className="draft-front" aria-label="The front">
+      <h2>The front</h2>
+      {front.length === 0 && (
+        <p className="soft">
+          {keywords.length === 0
+            ? 'No keyword leads this draft yet.'
+            : 'The lead keyword was never captured.'}
+        </p>
+      )}
+      {front.slice(0, SHOWN).map(({ position, address, side, title }) => (
+        <p key={address} className="front-title">
+          <button
+            className="plain"
+            aria-pressed={beside === address}
+            title="Lay its text beside"
+            onClick={() => lay(beside === address ? null : address)}
+          >
+            <span className="soft">{position}</span>{' '}
+            {markedParts(title, title.length, [lead], []).map(({ text: part, mark }, n) => (
+              <span key={n} className={mark === 'lead' ? 'front-lead' : undefined}>
+                {part}
+              </span>
+            ))}
+            {side === 'own' && <b> ours</b>}
+          </button>
+          {beside === address && laid && <span className="soft front-text">{laid.description}</span>}
+        </p>
+      ))}
+      {lengths && (
+        <p className="soft">
+          Titles: {Math.round(lengths.low)} to {Math.round(lengths.high)} characters; the phrase stands in{' '}
+          {withPhrase} of {front.length}, first in {phraseFirst}.
+        </p>
+      )}
+      {close && close.share > 0 && (
+        <p className={close.share > TOO_CLOSE ? 'draft-banned' : 'soft'}>
+          {percent(close.share, 0)} of its 5-word runs stand in {close.result.address}
+          {close.share > TOO_CLOSE && ': too close to somebody else’s text'}
+        </p>
+      )}
+      {present && (
+        <>
+          <h2>As it stands now</h2>
+          <p className="soft front-text">{present.fields.title}</p>
+          <p className="soft front-text">{present.fields.description}</p>
+        </>
+      )}
+    </aside>
+  );
+}

@@ -1,0 +1,95 @@
+import type { DraftKind } from '@opsimath/core/copy/draftFields';
+import { App, Button, Input, Select } from 'antd';
+import { useState } from 'react';
+import { problemOf } from '../../state/api';
+import { useAddDraftMutation } from '../../state/draftsApi';
+import { useTargetsQuery } from '../../state/rosterApi';
+import { useListsQuery } from '../../state/siftApi';
+import { useGapPageQuery } from '../../state/gapsApi';
+import { useAppSelector } from '../../state/store';
+import { useScope } from '../../state/useScope';
+
+const KINDS: Record<string, readonly DraftKind[]> = {
+  web: ['page'],
+  video: ['video', 'channel'],
+  marketplace: ['listing'],
+};
+const NOTHING: { id: number; text: string }[] = [];
+const TRAY = 'tray';
+
+/** Begins a draft: of which kind, for which target, to serve which keywords. */
+export function NewDraft() {
+  const { project, scope, change } = useScope();
+  const kinds = KINDS[scope.market.split('-')[0]!] ?? KINDS.web!;
+  const [kind, setKind] = useState<DraftKind>(kinds[0]!);
+  const [address, setAddress] = useState('');
+  const [from, setFrom] = useState<string>(TRAY);
+  const tray = useAppSelector((state) => state.tray[project] ?? NOTHING);
+  const { data: lists } = useListsQuery(project);
+  const { data: targets } = useTargetsQuery(project);
+  const [add, { isLoading }] = useAddDraftMutation();
+  const { message } = App.useApp();
+  const own = (targets ?? []).filter(({ side }) => side === 'own').map((target) => target.address);
+  const list = (lists ?? []).find(({ id }) => String(id) === from);
+  const { data: listed } = useGapPageQuery(
+    {
+      project,
+      query: { market: scope.market, date: scope.date, inList: list?.id, sort: '-demand', limit: 500 },
+    },
+    { skip: list === undefined },
+  );
+  const keywords = list ? (listed?.rows ?? []) : tray;
+  const begin = async (): Promise<void> => {
+    try {
+      const { id } = await add({
+        project,
+        draft: {
+          market: scope.market,
+          date: scope.date,
+          kind,
+          name: keywords[0]?.text ?? address.split('/').at(-1) ?? `New ${kind}`,
+          address,
+          keywords: keywords.map((keyword) => keyword.id),
+        },
+      }).unwrap();
+      change({ draft: id });
+    } catch (error) {
+      void message.warning(problemOf(error).message);
+    }
+  };
+  return (
+    <section className="new-draft" aria-label="A new draft">
+      <span className="soft">A new draft: </span>
+      <Select
+        size="small"
+        aria-label="Kind"
+        style={{ width: 110 }}
+        value={kind}
+        options={kinds.map((name) => ({ value: name, label: name }))}
+        onChange={(next: DraftKind) => setKind(next)}
+      />
+      <Input
+        size="small"
+        aria-label="Address of the target"
+        placeholder={`address of ours (${own[0] ?? 'site'}/…), empty for a planned one`}
+        style={{ width: 330 }}
+        value={address}
+        onChange={({ target }) => setAddress(target.value.trim())}
+      />
+      <Select
+        size="small"
+        aria-label="Keywords"
+        style={{ width: 190 }}
+        value={from}
+        options={[
+          { value: TRAY, label: `the tray, ${tray.length} keywords` },
+          ...(lists ?? []).map(({ id, name }) => ({ value: String(id), label: name })),
+        ]}
+        onChange={setFrom}
+      />
+      <Button size="small" type="primary" loading={isLoading} onClick={() => void begin()}>
+        Begin
+      </Button>
+    </section>
+  );
+}

@@ -1,0 +1,92 @@
+import type { Draft, Packing } from '@opsimath/contract/api/drafts';
+import type { DraftField } from '@opsimath/core/copy/draftFields';
+import { App, Button } from 'antd';
+import { useState } from 'react';
+import { count } from '../../parts/words/figures';
+import { problemOf } from '../../state/api';
+import { usePackMutation } from '../../state/draftsApi';
+import type { DraftFacts } from './useDraftFacts';
+
+interface PackSlotsProps {
+  draft: Draft;
+  fields: readonly DraftField[];
+  facts: DraftFacts;
+  onWrite: (field: string, text: string) => void;
+}
+
+/** A proposal for the hidden slots: the words that complete most searches, to take or to leave. */
+export function PackSlots({ draft, fields, facts, onWrite }: PackSlotsProps) {
+  const hidden = fields.find(({ isHidden }) => isHidden);
+  const [pack, { isLoading }] = usePackMutation();
+  const [packed, show] = useState<Packing | null>(null);
+  const { message } = App.useApp();
+  if (!hidden) return null;
+  const { limit, slots } = hidden;
+  // Only words of keywords that somebody judged to be ours, or that nobody has judged away; never words not to be used.
+  const allowed = draft.keywords.map(({ verdict }) => verdict === 'fit' || verdict === 'adjacent');
+  const banned = new Set(draft.banned.map(({ phrase }) => phrase));
+  const keywords = facts.coverage.keywords.flatMap(({ missing }, n) =>
+    allowed[n] && missing.length > 0 && !missing.some((word) => banned.has(word))
+      ? [{ missing, volume: draft.keywords[n]!.volume ?? 0 }]
+      : [],
+  );
+  const unjudged = draft.keywords.filter((_, n) => !allowed[n]).length;
+  const ask = async (): Promise<void> => {
+    try {
+      show(
+        await pack({
+          keywords,
+          slots,
+          most: limit.most,
+          unit: limit.unit === 'bytes' ? 'bytes' : 'characters',
+        }).unwrap(),
+      );
+    } catch (error) {
+      void message.warning(problemOf(error).message);
+    }
+  };
+  return (
+    <div className="draft-field">
+      <span className="soft draft-pack-label">{hidden.name}</span>
+      <div>
+        <Button size="small" loading={isLoading} disabled={keywords.length === 0} onClick={() => void ask()}>
+          Pack them
+        </Button>{' '}
+        <span className="soft">
+          {keywords.length === 0
+            ? 'no keyword judged fit or adjacent lacks a word'
+            : `from ${keywords.length} keywords that lack words`}
+          {unjudged > 0 && `; ${unjudged} are not judged fit or adjacent and stay out`}
+        </span>
+        {packed && (
+          <div className="draft-packed" role="group" aria-label="Packed slots">
+            {packed.slots.map((slot) => (
+              <p key={slot} className="hidden-slot">
+                {slot}
+              </p>
+            ))}
+            <p className="soft">
+              {packed.words.length} words complete {packed.keywords} keywords, searched{' '}
+              {count(Math.round(packed.volume))} times a month.
+              {packed.next &&
+                ` Next would be ${packed.next.words.join(' ')}: ${count(Math.round(packed.next.volume))} searches, ${count(packed.next.lacking)} ${limit.unit} too many.`}
+            </p>
+            <Button
+              size="small"
+              type="primary"
+              onClick={() => {
+                onWrite(hidden.name, packed.slots.join('\n'));
+                show(null);
+              }}
+            >
+              Take them
+            </Button>{' '}
+            <Button size="small" onClick={() => show(null)}>
+              Leave it
+            </Button>
+          </div>
+        )}
+      </div>
+    </div>
+  );
+}

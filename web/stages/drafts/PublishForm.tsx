@@ -1,0 +1,80 @@
+import type { Draft } from '@opsimath/contract/api/drafts';
+import { App, Modal, Segmented } from 'antd';
+import { useState } from 'react';
+import { DayField } from '../../parts/words/DayField';
+import { problemOf } from '../../state/api';
+import { usePublishDraftMutation } from '../../state/draftsApi';
+import { useAppSelector } from '../../state/store';
+import { useScope } from '../../state/useScope';
+import type { Check } from './CheckList';
+import { Differences } from './Differences';
+
+interface PublishFormProps {
+  draft: Draft;
+  checks: readonly Check[];
+  /** Whether everything that was typed has been kept. */
+  isKept: boolean;
+  onClose: () => void;
+}
+
+/** What would change, what is not seen to yet, and the two ways of publishing. */
+export function PublishForm({ draft, checks, isKept, onClose }: PublishFormProps) {
+  const { project, scope, change } = useScope();
+  const person = useAppSelector((state) => state.preferences.person);
+  const [publish, { isLoading }] = usePublishDraftMutation();
+  const [way, setWay] = useState<'service' | 'by hand'>('service');
+  const [date, setDate] = useState(scope.date);
+  const { message } = App.useApp();
+  const open = checks.filter(({ done }) => !done);
+  const send = async (): Promise<void> => {
+    try {
+      await publish({ project, id: draft.id, way, person, ...(way === 'by hand' && { date }) }).unwrap();
+      void message.success(
+        'It stands on the timeline, with what was there before and the keywords that it aims at.',
+      );
+      change({ draft: null, view: 'published' });
+    } catch (error) {
+      const { message: happened, todo } = problemOf(error);
+      void message.warning(`${happened} ${todo ?? 'Press publish again: nothing is published twice.'}`);
+    }
+  };
+  return (
+    <Modal
+      open
+      width={820}
+      title={<span className="serif">Publish</span>}
+      okText={way === 'service' ? 'Publish it' : 'Note it as done'}
+      okButtonProps={{ loading: isLoading, disabled: draft.address === '' || !isKept }}
+      onOk={() => void send()}
+      onCancel={onClose}
+    >
+      <p>
+        <Segmented
+          size="small"
+          value={way}
+          options={[
+            { value: 'service', label: 'Through the connected service' },
+            { value: 'by hand', label: 'It was done by hand' },
+          ]}
+          onChange={(next) => setWay(next as typeof way)}
+        />{' '}
+        {way === 'by hand' && <DayField name="Day on which it was done" value={date} onChange={setDate} />}
+      </p>
+      {draft.address === '' && (
+        <p className="problem">
+          It is for a planned target: give the address that it is to have, at the top.
+        </p>
+      )}
+      {open.length > 0 && (
+        <p className="soft">
+          Not seen to yet: {open.map(({ text }) => text.charAt(0).toLowerCase() + text.slice(1)).join('; ')}.
+        </p>
+      )}
+      <Differences
+        before={draft.present?.fields ?? {}}
+        after={draft.fields}
+        names={['as it stands', 'as it will stand']}
+      />
+    </Modal>
+  );
+}

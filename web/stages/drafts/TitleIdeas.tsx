@@ -1,0 +1,160 @@
+import type { Draft } from '@opsimath/contract/api/drafts';
+import type { DraftField } from '@opsimath/core/copy/draftFields';
+import { type TitleStyle, titleBuilder } from '@opsimath/core/copy/titleBuilder';
+import { measure } from '@opsimath/core/copy/measure';
+import { Button, Input, Modal, Select } from 'antd';
+import { useMemo, useState } from 'react';
+import { count } from '../../parts/words/figures';
+import { pixelWidth } from './pixelWidth';
+import type { DraftFacts } from './useDraftFacts';
+
+const KEPT = 'opsimath.titleStyle';
+const MOST = 12;
+
+interface TitleIdeasProps {
+  draft: Draft;
+  fields: readonly DraftField[];
+  facts: DraftFacts;
+  onWrite: (field: string, text: string) => void;
+  onClose: () => void;
+}
+
+/** Titles that carry the lead whole and first and as many of the others as fit, beside the present one. */
+export function TitleIdeas({ draft, fields, facts, onWrite, onClose }: TitleIdeasProps) {
+  const [style, setStyle] = useState<TitleStyle>(() => styleOf(draft.market));
+  const [left, leave] = useState<ReadonlySet<number>>(new Set());
+  const limit = useMemo(
+    () => fields.find(({ name }) => name === 'title')?.limit ?? { most: 60, unit: 'characters' as const },
+    [fields],
+  );
+  const chosen = useMemo(
+    () =>
+      facts.keywords
+        .map((keyword, n) => ({ keyword, n }))
+        .filter(({ n }) => !left.has(n))
+        .slice(0, MOST),
+    [facts.keywords, left],
+  );
+  const titles = useMemo(
+    () =>
+      titleBuilder(
+        chosen.map(({ keyword }) => keyword),
+        limit,
+        style,
+        draft.language,
+        pixelWidth,
+      ),
+    [chosen, limit, style, draft.language],
+  );
+  const write = (next: TitleStyle): void => {
+    setStyle(next);
+    localStorage.setItem(`${KEPT}.${draft.market.split('-')[0]}`, JSON.stringify(next));
+  };
+  return (
+    <Modal
+      open
+      footer={null}
+      width={760}
+      onCancel={onClose}
+      title={<span className="serif">Build a title</span>}
+    >
+      <p>
+        Between phrases{' '}
+        <Select
+          size="small"
+          aria-label="Between phrases"
+          style={{ width: 90 }}
+          value={style.separator}
+          options={[', ', ' | ', ' – ', ' '].map((value) => ({
+            value,
+            label: value.trim() === '' ? 'space' : value.trim(),
+          }))}
+          onChange={(separator: string) => write({ ...style, separator })}
+        />{' '}
+        capitals{' '}
+        <Select
+          size="small"
+          aria-label="Capitals"
+          style={{ width: 120 }}
+          value={style.capitals}
+          options={['first word', 'every word', 'as typed'].map((value) => ({ value, label: value }))}
+          onChange={(capitals: TitleStyle['capitals']) => write({ ...style, capitals })}
+        />{' '}
+        brand at the end{' '}
+        <Input
+          size="small"
+          aria-label="Brand"
+          placeholder="none"
+          style={{ width: 120 }}
+          value={style.brand}
+          onChange={({ target }) =>
+            write({ ...style, brand: target.value, brandPlace: target.value === '' ? 'nowhere' : 'last' })
+          }
+        />
+      </p>
+      <p className="soft">
+        Now: {draft.fields.title === '' ? 'no title' : draft.fields.title}. At most {count(limit.most)}{' '}
+        {limit.unit}. This style is kept for the surface.
+      </p>
+      <table className="ledger" aria-label="Titles">
+        <tbody>
+          {titles.map(({ title, whole, held, uncovered }) => (
+            <tr key={title}>
+              <td>
+                <b>{title}</b>
+                <span className="soft under">
+                  {count(Math.ceil(measure(title, limit.unit, pixelWidth)))} {limit.unit}; whole{' '}
+                  {count(Math.round(whole))} searches a month, all words {count(Math.round(held))}
+                  {uncovered.length > 0 &&
+                    `; without ${uncovered.map((n) => chosen[n]!.keyword.key).join(', ')}`}
+                </span>
+              </td>
+              <td>
+                <Button
+                  size="small"
+                  onClick={() => {
+                    onWrite('title', title);
+                    onClose();
+                  }}
+                >
+                  Take it
+                </Button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="soft">From these keywords, the first one leading; at most {MOST}:</p>
+      <p>
+        {facts.keywords.slice(0, 40).map(({ key }, n) => (
+          <label key={key} className="title-word">
+            <input
+              type="checkbox"
+              disabled={n === 0}
+              checked={!left.has(n)}
+              onChange={() => {
+                const next = new Set(left);
+                if (!next.delete(n)) next.add(n);
+                leave(next);
+              }}
+            />{' '}
+            {key}
+          </label>
+        ))}
+      </p>
+    </Modal>
+  );
+}
+
+/** The house style of a surface, as it was set last. */
+function styleOf(market: string): TitleStyle {
+  const plain: TitleStyle = { separator: ', ', capitals: 'first word', brand: '', brandPlace: 'nowhere' };
+  try {
+    return {
+      ...plain,
+      ...(JSON.parse(localStorage.getItem(`${KEPT}.${market.split('-')[0]}`) ?? '{}') as object),
+    };
+  } catch {
+    return plain;
+  }
+}

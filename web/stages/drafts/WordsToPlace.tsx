@@ -1,0 +1,188 @@
+import type { Draft } from '@opsimath/contract/api/drafts';
+import { type DraftField, slotsOf } from '@opsimath/core/copy/draftFields';
+import { cheapestToDrop } from '@opsimath/core/copy/draftCoverage';
+import { measure } from '@opsimath/core/copy/measure';
+import { App, Button, Select } from 'antd';
+import { useState } from 'react';
+import { count } from '../../parts/words/figures';
+import { pixelWidth } from './pixelWidth';
+import type { DraftFacts } from './useDraftFacts';
+
+const SHOWN = 40;
+const SEPARATORS = [
+  { value: ', ', label: 'comma' },
+  { value: ' ', label: 'space' },
+  { value: '\n', label: 'line' },
+];
+
+interface WordsToPlaceProps {
+  draft: Draft;
+  fields: readonly DraftField[];
+  facts: DraftFacts;
+  onWrite: (field: string, text: string) => void;
+  /** The field that was written in last, and where the cursor stands in it. */
+  focusOf: () => { name: string; area: HTMLTextAreaElement } | null;
+}
+
+/** Words that keywords need and the copy lacks, each with where it would fit; what is over a limit and cheapest to drop. */
+export function WordsToPlace({ draft, fields, facts, onWrite, focusOf }: WordsToPlaceProps) {
+  const [ticked, tick] = useState<ReadonlySet<string>>(new Set());
+  const [separator, setSeparator] = useState(() => localStorage.getItem(SEPARATOR_KEPT) ?? ', ');
+  const { message } = App.useApp();
+  const { coverage } = facts;
+  const placeFor = (word: string): DraftField | undefined =>
+    fields.find((field) => roomFor(field, draft, word));
+  const insert = (words: readonly string[], field: DraftField): void => {
+    const text = draft.fields[field.name] ?? '';
+    const focus = focusOf();
+    const at = focus?.name === field.name && field.slots === 1 ? focus.area.selectionEnd : text.length;
+    onWrite(field.name, inserted(text, at, words.join(field.name === 'tags' ? '\n' : ' '), field));
+    tick(new Set());
+  };
+  const chosen = [...ticked].filter((word) => coverage.missing.some((one) => one.word === word));
+  const into = focusOf()?.name;
+  const target = fields.find(({ name }) => name === into) ?? fields[0];
+  const copied = chosen.length > 0 ? chosen : coverage.missing.map(({ word }) => word);
+  const over = fields.filter((field) => overlong(field, draft));
+  return (
+    <>
+      {coverage.missing.length === 0 ? (
+        <p className="soft">
+          {draft.keywords.length === 0
+            ? 'No keywords yet.'
+            : 'Every word that its keywords need is in the copy.'}
+        </p>
+      ) : (
+        <table className="ledger" aria-label="Words to place">
+          <tbody>
+            {coverage.missing.slice(0, SHOWN).map(({ word, volume, completes, keywords }) => {
+              const place = placeFor(word);
+              return (
+                <tr key={word}>
+                  <td>
+                    <input
+                      type="checkbox"
+                      aria-label={`Tick ${word}`}
+                      checked={ticked.has(word)}
+                      onChange={() => tick(toggled(ticked, word))}
+                    />{' '}
+                    <b
+                      className="serif"
+                      title={`${keywords} keywords need it, searched ${count(Math.round(volume))} times a month`}
+                    >
+                      {word}
+                    </b>
+                  </td>
+                  <td
+                    className="figure"
+                    title="Searches a month of keywords that lack this word and nothing else"
+                  >
+                    {count(Math.round(completes))}
+                  </td>
+                  <td>
+                    {place ? (
+                      <button className="plain written" onClick={() => insert([word], place)}>
+                        → {place.name}
+                      </button>
+                    ) : (
+                      <span className="soft">no room</span>
+                    )}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      )}
+      <p className="soft">Searches a month that need this word and nothing else more.</p>
+      <p>
+        {target && (
+          <Button size="small" disabled={chosen.length === 0} onClick={() => insert(chosen, target)}>
+            Put {chosen.length || ''} ticked into {target.name}
+          </Button>
+        )}{' '}
+        <Button
+          size="small"
+          disabled={copied.length === 0}
+          onClick={() =>
+            void navigator.clipboard
+              .writeText(copied.join(separator))
+              .then(() => message.info(`${copied.length} words are on the clipboard.`))
+          }
+        >
+          Copy {chosen.length > 0 ? 'ticked' : 'all'}
+        </Button>{' '}
+        <Select
+          size="small"
+          aria-label="Separator"
+          value={separator}
+          style={{ width: 84 }}
+          options={SEPARATORS}
+          onChange={(next: string) => {
+            localStorage.setItem(SEPARATOR_KEPT, next);
+            setSeparator(next);
+          }}
+        />
+      </p>
+      {over.map((field) => (
+        <p key={field.name} className="soft">
+          <b className="draft-over">{field.name}</b> is over: cheapest to drop{' '}
+          {cheapestToDrop(facts.fields, field.name, facts.keywords)
+            .slice(0, 5)
+            .map(({ word, costs }) => `${word} (${count(Math.round(costs))})`)
+            .join(', ')}
+        </p>
+      ))}
+      {coverage.idle.length > 0 && (
+        <p className="soft">Title words that serve no keyword: {coverage.idle.join(', ')}</p>
+      )}
+      {coverage.repeated.length > 0 && (
+        <p className="soft">
+          Said in several fields:{' '}
+          {coverage.repeated
+            .slice(0, 12)
+            .map(({ word }) => word)
+            .join(', ')}
+        </p>
+      )}
+    </>
+  );
+}
+
+const SEPARATOR_KEPT = 'opsimath.wordSeparator';
+
+function toggled(set: ReadonlySet<string>, word: string): ReadonlySet<string> {
+  const next = new Set(set);
+  if (!next.delete(word)) next.add(word);
+  return next;
+}
+
+/** Whether a word fits into a field as it stands; the body takes what nothing else does. */
+function roomFor(field: DraftField, { fields }: Draft, word: string): boolean {
+  const text = fields[field.name] ?? '';
+  const { most, unit } = field.limit;
+  if (field.slots === 1 || field.isShared) return measure(`${text} ${word}`, unit, pixelWidth) <= most;
+  const slots = slotsOf(text);
+  return slots.length < field.slots || measure(`${slots.at(-1) ?? ''} ${word}`, unit, pixelWidth) <= most;
+}
+
+function overlong(field: DraftField, { fields }: Draft): boolean {
+  const text = fields[field.name] ?? '';
+  const { most, unit } = field.limit;
+  const parts = field.slots === 1 || field.isShared ? [text] : slotsOf(text);
+  return parts.some((part) => measure(part, unit, pixelWidth) > most);
+}
+
+/** A text with words put in at a place; into the last slot that has room where there are several. */
+export function inserted(text: string, at: number, words: string, field: DraftField): string {
+  if (field.slots > 1 && !field.isShared) {
+    const slots = slotsOf(text);
+    const last = slots.at(-1);
+    if (last !== undefined && measure(`${last} ${words}`, field.limit.unit, pixelWidth) <= field.limit.most)
+      return [...slots.slice(0, -1), `${last} ${words}`.trim()].join('\n');
+    return slots.length < field.slots ? [...slots, words].join('\n') : `${text} ${words}`;
+  }
+  const glue = field.isShared ? '\n' : ' ';
+  const [before, after] = [text.slice(0, at).trimEnd(), text.slice(at).trimStart()];
+  return [before, words, after].filter((part) => part !== '').join(glue);
+}

@@ -1,0 +1,89 @@
+import type {
+  Draft,
+  DraftAddition,
+  DraftChange,
+  DraftSummary,
+  Packing,
+  PackingRequest,
+  PublishedChange,
+} from '@opsimath/contract/api/drafts';
+import { type InProject, api } from './api';
+import { restsOn, touches } from './restsOn';
+
+/** Drafts, what is published from them, and what became of that. */
+export const draftsApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    drafts: build.query<DraftSummary[], InProject<{ market: string }>>({
+      query: ({ project, market }) => ({ url: `/projects/${project}/drafts`, params: { market } }),
+      providesTags: restsOn('drafts'),
+    }),
+    draft: build.query<Draft, InProject<{ id: number; date: string }>>({
+      query: ({ project, id, date }) => ({ url: `/projects/${project}/drafts/${id}`, params: { date } }),
+      providesTags: restsOn('draft'),
+    }),
+    addDraft: build.mutation<{ id: number }, InProject<{ draft: DraftAddition }>>({
+      query: ({ project, draft }) => ({ url: `/projects/${project}/drafts`, method: 'POST', body: draft }),
+      invalidatesTags: touches('addDraft'),
+    }),
+    /** What is typed is kept without asking for the draft anew: it is on the screen already. */
+    changeDraft: build.mutation<{ revision: number }, InProject<{ id: number; change: DraftChange }>>({
+      query: ({ project, id, change }) => ({
+        url: `/projects/${project}/drafts/${id}`,
+        method: 'PATCH',
+        body: change,
+      }),
+      invalidatesTags: touches('changeDraft'),
+    }),
+    removeDraft: build.mutation<unknown, InProject<{ id: number }>>({
+      query: ({ project, id }) => ({ url: `/projects/${project}/drafts/${id}`, method: 'DELETE' }),
+      invalidatesTags: touches('removeDraft'),
+    }),
+    keepVersion: build.mutation<unknown, InProject<{ id: number; name: string; person: string }>>({
+      query: ({ project, id, ...body }) => ({
+        url: `/projects/${project}/drafts/${id}/versions`,
+        method: 'POST',
+        body,
+      }),
+      invalidatesTags: touches('keepVersion'),
+    }),
+    publishDraft: build.mutation<
+      { id: number },
+      InProject<{ id: number; way: 'service' | 'by hand'; date?: string; person: string }>
+    >({
+      query: ({ project, id, ...body }) => ({
+        url: `/projects/${project}/drafts/${id}/publish`,
+        method: 'POST',
+        body,
+      }),
+      invalidatesTags: touches('publishDraft'),
+    }),
+    published: build.query<PublishedChange[], InProject<{ market: string }>>({
+      query: ({ project, market }) => ({ url: `/projects/${project}/published`, params: { market } }),
+      providesTags: restsOn('published'),
+    }),
+    askAgain: build.mutation<{ leftToday: number }, InProject<{ change: number }>>({
+      query: ({ project, change }) => ({
+        url: `/projects/${project}/published/${change}/again`,
+        method: 'POST',
+        body: {},
+      }),
+      invalidatesTags: touches('askAgain'),
+    }),
+    pack: build.mutation<Packing, PackingRequest>({
+      query: (body) => ({ url: '/packing', method: 'POST', body }),
+    }),
+  }),
+});
+
+export const {
+  useDraftsQuery,
+  useDraftQuery,
+  useAddDraftMutation,
+  useChangeDraftMutation,
+  useRemoveDraftMutation,
+  useKeepVersionMutation,
+  usePublishDraftMutation,
+  usePublishedQuery,
+  useAskAgainMutation,
+  usePackMutation,
+} = draftsApi;

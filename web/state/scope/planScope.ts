@@ -1,0 +1,12 @@
+import type { AddressReader } from './address';
+
+/** What is planned and written: the round shown first, the task and the draft that are open. */
+export interface PlanScope {
+  round: number | null;
+  task: number | null;
+  draft: number | null;
+}
+
+export function readPlan(address: AddressReader): PlanScope {
+  return { round: address.id('round'), task: address.id('task'), draft: address.id('draft') };
+}
