@@ -43,12 +43,15 @@ test('a draft by hand: what is held, what is missing, what is said for nothing',
 test('the cheapest word to drop is one that no keyword needs, or that stands elsewhere as well', () => {
   const fields = hold({ title: 'rear pannier rack red waterproof', description: 'waterproof' });
   expect(
-    cheapestToDrop(fields, 'title', keywords({ 'rear pannier': 900, 'waterproof pannier': 400 })),
+    cheapestToDrop(
+      fields,
+      'title',
+      keywords({ 'rear pannier': 900, 'waterproof pannier': 400, 'rear rack': 70 }),
+    ),
   ).toEqual([
     { word: 'red', costs: 0 },
     { word: 'waterproof', costs: 0 },
-    { word: 'rear', costs: 900 },
-    { word: 'pannier', costs: 1300 },
+    { word: 'rack', costs: 70 },
   ]);
 });
 

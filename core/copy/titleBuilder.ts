@@ -73,7 +73,16 @@ export function titleBuilder(
     if (best.length === 0) break;
     beam = best.map(({ parts }) => parts);
   }
-  return [...seen.values()].sort(byWorth).slice(0, SHOWN);
+  return unlike([...seen.values()].sort(byWorth)).slice(0, SHOWN);
+}
+
+/** Of titles that say the same words the first one. */
+function unlike(titles: readonly TitleCandidate[]): TitleCandidate[] {
+  const said = new Set<string>();
+  return titles.filter(({ title }) => {
+    const same = wordsOf(key(title)).sort().join(' ');
+    return !said.has(same) && said.add(same);
+  });
 }
 
 const byWorth = (a: TitleCandidate, b: TitleCandidate): number =>

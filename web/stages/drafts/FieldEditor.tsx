@@ -86,7 +86,7 @@ function OneSlot({ field, label, text, banned, phrases, isLine, onText, onLimit,
             ref={area}
             aria-label={label}
             className={parts === null ? 'long' : undefined}
-            rows={isLine || isTitle ? 1 : undefined}
+            rows={1}
             value={text}
             onChange={({ target }) => onText(target.value)}
             onFocus={() => onFocus(field.name, area.current!)}

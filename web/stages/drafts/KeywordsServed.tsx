@@ -43,7 +43,7 @@ export function KeywordsServed({ draft, facts, onChange }: KeywordsServedProps) 
                     <span className="soft under">lacks {told.missing.join(', ')}</span>
                   )}
                 </td>
-                <td className="no-break">
+                <td className="no-break served-tools">
                   {n > 0 && (
                     <button
                       className="plain written soft"

@@ -1,0 +1,145 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Draft, PublishedChange } from '@opsimath/contract/api/drafts';
+import { measure } from '@opsimath/core/copy/measure';
+import { expect, test } from './running';
+
+const MARKET = 'marketplace-us-en';
+const DATE = '2026-03-14';
+const SCOPE = `market=${MARKET}&date=${DATE}&compare=none`;
+let address = '';
+let at = '';
+let listing = '';
+let keywords: { id: number; text: string }[] = [];
+
+test.beforeAll(async ({ running }) => {
+  await running.api.get('/markets');
+  const { id } = await running.api.post('/projects', { name: 'Drafts' });
+  at = `/projects/${id}`;
+  address = `${running.server.url}/p/${id}/drafts?${SCOPE}`;
+  await running.api.post(`${at}/targets`, {
+    side: 'own',
+    market: MARKET,
+    text: 'stallbridge.example/stall/tarnwick',
+  });
+  await running.api.post(`${at}/targets`, {
+    side: 'rival',
+    market: MARKET,
+    text: 'stallbridge.example/stall/cobblemoor',
+  });
+  const lookUp = await running.api.post(`${at}/look-ups`, {
+    market: MARKET,
+    date: DATE,
+    targets: ['stallbridge.example/stall/tarnwick', 'stallbridge.example/stall/cobblemoor'],
+    extent: 'captures',
+    captureMost: 60,
+  });
+  await running.api.finished(lookUp.job.id);
+  const { rows } = await running.api.get(`${at}/gaps?market=${MARKET}&date=${DATE}&limit=200&sort=-demand`);
+  const own = (rows as { ownAddress: string | null }[]).find(({ ownAddress }) => ownAddress !== null)!;
+  listing = own.ownAddress!;
+  keywords = (rows as { id: number; text: string }[])
+    .slice(0, 8)
+    .map(({ id: keyword, text }) => ({ id: keyword, text }));
+  await running.api.post(`${at}/verdicts`, {
+    changes: keywords.map(({ id: keyword }) => ({ keyword, verdict: 'fit' })),
+  });
+});
+
+const draftOf = (running: { api: { get: (path: string) => Promise<unknown> } }, id: number): Promise<Draft> =>
+  running.api.get(`${at}/drafts/${id}?date=${DATE}`) as Promise<Draft>;
+
+test('a listing is written to full coverage within its limits, packed, published, and search shows it', async ({
+  page,
+  running,
+}) => {
+  const { id } = await running.api.post(`${at}/drafts`, {
+    market: MARKET,
+    date: DATE,
+    kind: 'listing',
+    name: 'The listing',
+    address: listing,
+    keywords: keywords.map((keyword) => keyword.id),
+  });
+  await page.goto(`${address}&draft=${id}`);
+  const title = page.getByRole('textbox', { name: 'title', exact: true });
+  await expect(title).not.toHaveValue('');
+  const lead = keywords[0]!.text;
+  await title.fill(`${lead} | Tarnwick`);
+  await expect(page.getByRole('status')).toHaveText('kept');
+  const whole = page.getByRole('heading', { level: 1 });
+  await expect(whole).toContainText(`of ${keywords.length} keywords are whole`);
+
+  // A title too long says where it is cut; taken back it fits.
+  await title.fill(`${lead} ${'very '.repeat(60)}`);
+  await expect(page.getByText(/the end is cut at/)).toBeVisible();
+  await title.fill(`${lead} | Tarnwick`);
+  await expect(page.getByText(/the end is cut at/)).toBeHidden();
+
+  // Packed slots are a proposal; taken they complete what was missing, within their bytes.
+  await page.getByRole('button', { name: 'Pack them' }).click();
+  await page.getByRole('group', { name: 'Packed slots' }).getByRole('button', { name: 'Take them' }).click();
+  const words = page.getByRole('complementary', { name: 'What it should hold' });
+  await expect(words.getByText('Every word that its keywords need is in the copy.')).toBeVisible();
+  await expect(page.getByRole('status')).toHaveText('kept');
+  await expect.poll(async () => (await draftOf(running, id)).fields['hidden search terms']).not.toBe('');
+  const draft = await draftOf(running, id);
+  for (const slot of draft.fields['hidden search terms']!.split('\n'))
+    expect(measure(slot, 'bytes')).toBeLessThanOrEqual(250);
+  expect(draft.fields.title).toBe(`${lead} | Tarnwick`);
+
+  // Closed and opened again nothing is lost.
+  await page.reload();
+  await expect(title).toHaveValue(`${lead} | Tarnwick`);
+
+  await page.getByRole('button', { name: 'Publish…' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('row', { name: /^title/ })).toContainText(`${lead} | Tarnwick`);
+  await dialog.getByRole('button', { name: 'Publish it' }).click();
+  const table = page.getByRole('table', { name: 'Published' });
+  await expect(table).toContainText(/expected from/);
+  await page.getByRole('button', { name: 'Ask for re-indexing' }).click();
+  await expect(table).toContainText(/since 14 Mar 2026/);
+  const [change] = (await running.api.get(`${at}/published?market=${MARKET}`)) as PublishedChange[];
+  expect(change).toMatchObject({ address: listing, state: 'published', draft: id });
+  expect(change!.keywords.map(({ text }) => text)).toEqual(keywords.map(({ text }) => text));
+
+  // Search itself shows it after its day.
+  await running.witness('/clock/advance', { days: 2 });
+  const { pages } = await running.witness<{ pages: { state: string }[] }>('/own/index', {
+    market: MARKET,
+    targets: [listing],
+  });
+  expect(pages[0]!.state).toBe('indexed');
+});
+
+test('two windows do not overwrite each other; every part can be read by assistive technology', async ({
+  page,
+  context,
+  running,
+}) => {
+  const { id } = await running.api.post(`${at}/drafts`, {
+    market: MARKET,
+    date: DATE,
+    kind: 'listing',
+    name: 'Two windows',
+    address: '',
+    keywords: keywords.map((keyword) => keyword.id),
+  });
+  const other = await context.newPage();
+  for (const window of [page, other]) {
+    await window.goto(`${address}&draft=${id}`);
+    await expect(window.getByRole('textbox', { name: 'title', exact: true })).toBeVisible();
+  }
+  await page.getByRole('textbox', { name: 'title', exact: true }).fill('First');
+  await expect.poll(async () => (await draftOf(running, id)).fields.title).toBe('First');
+  await other.getByRole('textbox', { name: 'title', exact: true }).fill('Second');
+  await expect(other.locator('#stage').getByRole('alert')).toContainText('changed this draft');
+  expect((await draftOf(running, id)).fields.title).toBe('First');
+  await expect(other.getByRole('textbox', { name: 'title', exact: true })).toHaveValue('Second');
+  for (const view of [`&draft=${id}`, '', '&view=published']) {
+    await page.goto(`${address}${view}`);
+    await page.waitForLoadState('networkidle');
+    const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
+    expect(violations.map(({ id: rule, nodes }) => [view, rule, nodes[0]?.html])).toEqual([]);
+  }
+});
