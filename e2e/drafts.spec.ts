@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import type { Draft, PublishedChange } from '@opsimath/contract/api/drafts';
+import type { Draft, OwnCopy, PublishedChange } from '@opsimath/contract/api/drafts';
 import { measure } from '@opsimath/core/copy/measure';
 import { expect, test } from './running';
 
@@ -136,10 +136,39 @@ test('two windows do not overwrite each other; every part can be read by assisti
   await expect(other.locator('#stage').getByRole('alert')).toContainText('changed this draft');
   expect((await draftOf(running, id)).fields.title).toBe('First');
   await expect(other.getByRole('textbox', { name: 'title', exact: true })).toHaveValue('Second');
-  for (const view of [`&draft=${id}`, '', '&view=published']) {
+  for (const view of [`&draft=${id}`, '', '&view=titles', '&view=published']) {
     await page.goto(`${address}${view}`);
     await page.waitForLoadState('networkidle');
     const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
     expect(violations.map(({ id: rule, nodes }) => [view, rule, nodes[0]?.html])).toEqual([]);
   }
+});
+
+test('one word said otherwise in many titles: seen before, put into drafts, taken back', async ({
+  page,
+  running,
+}) => {
+  const copy: OwnCopy = await running.api.get(`${at}/own-copy?market=${MARKET}&date=${DATE}`);
+  const counts = new Map<string, number>();
+  for (const { title } of copy.pages)
+    for (const word of new Set(title.toLowerCase().match(/[a-z]{4,}/g) ?? []))
+      counts.set(word, (counts.get(word) ?? 0) + 1);
+  const [word, times] = [...counts].sort((a, b) => b[1] - a[1])[0]!;
+  const drafts = async (): Promise<number> =>
+    ((await running.api.get(`${at}/drafts?market=${MARKET}`)) as unknown[]).length;
+  const before = await drafts();
+  await page.goto(`${address}&view=titles`);
+  await expect(page.getByRole('table', { name: 'Own titles' }).getByRole('row').nth(1)).toBeVisible();
+  await page.getByRole('button', { name: 'Find and replace…' }).click();
+  await page.getByLabel('Find', { exact: true }).fill(word);
+  await page.getByLabel('Replace with').fill('renewed');
+  const found = page.getByRole('checkbox', { name: /^stallbridge\.example/ });
+  await expect(found).toHaveCount(times);
+  // One stays as it is.
+  await found.first().click();
+  await page.getByRole('button', { name: `Put ${times - 1} into drafts` }).click();
+  await expect(page.getByText(`${times - 1} drafts were begun.`)).toBeVisible();
+  expect(await drafts()).toBe(before + times - 1);
+  await page.getByText('drafts were begun').getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(drafts).toBe(before);
 });

@@ -141,15 +141,42 @@ export const publishedChange = z.object({
 });
 export type PublishedChange = z.infer<typeof publishedChange>;
 
-export const replacement = z.object({
-  market: z.string(),
-  date: isoDay,
-  find: z.string().min(1).max(300),
-  replace: z.string().max(300),
-  wholeWords: z.boolean().default(true),
-  fields: z
-    .array(z.enum(['title', 'description']))
-    .min(1)
-    .default(['title']),
+/** All our titles and descriptions, each beside the keyword that it answers for most searches. */
+export const ownCopy = z.object({
+  /** Characters of a title on this surface. */
+  limit: z.int(),
+  total: z.int(),
+  /** Parts that stand in many of the titles. */
+  templates: z.array(z.string()),
+  pages: z.array(
+    z.object({
+      address: z.string(),
+      title: z.string(),
+      description: z.string(),
+      lead: z.object({ id: z.int(), text: z.string() }).nullable(),
+      volume: z.number().nullable(),
+      /** Word of the title at which the lead begins, whole; `null` where it does not stand so. */
+      leadAt: z.int().nullable(),
+      missing: z.array(z.string()),
+      brandFirst: z.boolean(),
+      template: z.array(z.string()),
+    }),
+  ),
 });
-export type Replacement = z.input<typeof replacement>;
+export type OwnCopy = z.infer<typeof ownCopy>;
+
+/** Drafts of several targets at once: fields that are said otherwise, the rest as it stands. */
+export const severalDrafts = z.object({
+  market: z.string(),
+  drafts: z
+    .array(
+      z.object({
+        address: z.string().min(1).max(2000),
+        keywords: z.array(z.int()).max(50).default([]),
+        fields,
+      }),
+    )
+    .min(1)
+    .max(300),
+});
+export type SeveralDrafts = z.input<typeof severalDrafts>;

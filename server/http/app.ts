@@ -26,7 +26,7 @@ import { outsideRoutes } from './outside';
 import { projectRoutes } from './projects';
 import { reportRoutes } from './reports';
 import { listRoutes } from './lists';
-import { draftRoutes, publishedRoutes } from './drafts';
+import { draftRoutes, ownCopyRoutes, publishedRoutes } from './drafts';
 import { roundRoutes } from './rounds';
 import { Routes } from './route';
 import type { Services } from './services';
@@ -68,6 +68,7 @@ export function createApp(
     roundRoutes,
     taskRoutes,
     draftRoutes,
+    ownCopyRoutes,
     publishedRoutes,
     reportRoutes,
     noteRoutes,

@@ -1,4 +1,4 @@
-import type { Draft, DraftSummary, Packing, PublishedChange } from '@opsimath/contract/api/drafts';
+import type { Draft, DraftSummary, OwnCopy, Packing, PublishedChange } from '@opsimath/contract/api/drafts';
 import type { GapPage } from '@opsimath/contract/api/gaps';
 import type { RoundsView } from '@opsimath/contract/api/rounds';
 import { BEFORE, DATE, MARKET, OWN, Running } from '../testing/running';
@@ -164,4 +164,27 @@ test('hidden slots are packed within their bytes', async () => {
   expect(packed.volume).toBe(290);
   expect(packed.slots[0]!.split(' ').sort()).toEqual(['alforja', 'cover', 'rain']);
   expect(packed.next).toMatchObject({ words: ['自転車'], volume: 50 });
+});
+
+test('own titles beside the keyword each answers; several drafts begun at once and removed again', async () => {
+  const copy: OwnCopy = await running.api.get(`${at}/own-copy?market=${MARKET}&date=${DATE}`);
+  const ours = copy.pages.find(({ address }) => address === page)!;
+  const gaps: GapPage = await running.api.get(`${at}/gaps?${QUERY}&limit=500`);
+  const answered = gaps.rows.filter(({ ownAddress }) => ownAddress === page);
+  const most = Math.max(...answered.map(({ volume }) => volume ?? 0));
+  expect(answered.find(({ id }) => id === ours.lead!.id)!.volume ?? 0).toBe(most);
+  const at0 = ours.title.toLowerCase().indexOf(ours.lead!.text);
+  if (at0 >= 0) expect(ours.leadAt).not.toBeNull();
+  const before: DraftSummary[] = await running.api.get(`${at}/drafts?market=${MARKET}`);
+  const chosen = copy.pages.slice(0, 3);
+  const { ids } = await running.api.post(`${at}/drafts/several`, {
+    market: MARKET,
+    drafts: chosen.map(({ address, title }) => ({ address, fields: { title: `${title} renewed` } })),
+  });
+  const first = await read(ids[0]);
+  expect(first.fields.title).toBe(`${chosen[0]!.title} renewed`);
+  // What is not said otherwise stands as it stands.
+  expect({ ...first.fields, title: '' }).toEqual({ ...first.present!.fields, title: '' });
+  await running.api.post(`${at}/drafts/remove`, { ids });
+  expect(await running.api.get(`${at}/drafts?market=${MARKET}`)).toEqual(before);
 });

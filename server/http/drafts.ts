@@ -5,12 +5,15 @@ import {
   draftQuery,
   draftSummary,
   draftVersionAddition,
+  ownCopy,
+  severalDrafts,
   packing,
   packingRequest,
   publication,
   publishedChange,
 } from '@opsimath/contract/api/drafts';
 import { DRAFT_FIELDS } from '@opsimath/core/copy/draftFields';
+import { isoDay } from '@opsimath/contract/source/answers';
 import { z } from 'zod';
 import {
   addDraft,
@@ -135,6 +138,62 @@ export function draftRoutes(routes: Routes, { database, source, analysis }: Serv
 function whereAway(error: unknown): null {
   if (error instanceof KnownProblem) return null;
   throw error;
+}
+
+const KIND_OF = { web: 'page', video: 'video', marketplace: 'listing' } as const;
+
+export function ownCopyRoutes(routes: Routes, { database, source, analysis }: Services): void {
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/own-copy',
+      summary: 'All our titles and descriptions, beside the keyword that each answers',
+      query: z.object({ market: z.string(), date: isoDay }),
+      answer: ownCopy,
+    },
+    ({ params, query }) => analysis.ownCopy(params.id, query),
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/drafts/several',
+      summary: 'Begin drafts of several targets, with some of their fields said otherwise',
+      body: severalDrafts,
+      answer: z.object({ ids: z.array(z.int()) }),
+    },
+    async ({ params, body }) => {
+      const market = await marketByCode(database, body.market);
+      const kind = KIND_OF[market.surface];
+      const ids: number[] = [];
+      for (const { address, fields, keywords } of body.drafts) {
+        const present = await presentFields(source, kind, body.market, address);
+        const name = address.split('/').at(-1) || address;
+        ids.push(
+          await addDraft(
+            database,
+            params.id,
+            market.id,
+            { ...body, date: '', kind, name, address, task: null, keywords, start: 'present', title: '' },
+            { ...present?.fields, ...fields },
+          ),
+        );
+      }
+      return { ids };
+    },
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/drafts/remove',
+      summary: 'Remove several drafts',
+      body: z.object({ ids: z.array(z.int()).min(1).max(300) }),
+      answer: z.object({ removed: z.int() }),
+    },
+    async ({ params, body }) => {
+      for (const id of body.ids) await removeDraft(database, params.id, id);
+      return { removed: body.ids.length };
+    },
+  );
 }
 
 export function publishedRoutes(routes: Routes, { database, source }: Services): void {

@@ -3,6 +3,8 @@ import type {
   DraftAddition,
   DraftChange,
   DraftSummary,
+  OwnCopy,
+  SeveralDrafts,
   Packing,
   PackingRequest,
   PublishedChange,
@@ -69,6 +71,22 @@ export const draftsApi = api.injectEndpoints({
       }),
       invalidatesTags: touches('askAgain'),
     }),
+    ownCopy: build.query<OwnCopy, InProject<{ market: string; date: string }>>({
+      query: ({ project, ...params }) => ({ url: `/projects/${project}/own-copy`, params }),
+      providesTags: restsOn('ownCopy'),
+    }),
+    severalDrafts: build.mutation<{ ids: number[] }, InProject<SeveralDrafts>>({
+      query: ({ project, ...body }) => ({ url: `/projects/${project}/drafts/several`, method: 'POST', body }),
+      invalidatesTags: touches('severalDrafts'),
+    }),
+    removeDrafts: build.mutation<unknown, InProject<{ ids: number[] }>>({
+      query: ({ project, ids }) => ({
+        url: `/projects/${project}/drafts/remove`,
+        method: 'POST',
+        body: { ids },
+      }),
+      invalidatesTags: touches('removeDrafts'),
+    }),
     pack: build.mutation<Packing, PackingRequest>({
       query: (body) => ({ url: '/packing', method: 'POST', body }),
     }),
@@ -85,5 +103,7 @@ export const {
   usePublishDraftMutation,
   usePublishedQuery,
   useAskAgainMutation,
+  useOwnCopyQuery,
+  useSeveralDraftsMutation,
   usePackMutation,
 } = draftsApi;

@@ -1,4 +1,5 @@
 import { api } from './api';
+import './draftsApi';
 import './notesApi';
 import './projectApi';
 import './roundsApi';

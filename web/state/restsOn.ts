@@ -89,6 +89,7 @@ export const RESTS_ON = {
   drafts: ['drafts'],
   draft: ['drafts', 'words', 'facts', 'roster'],
   published: ['drafts'],
+  ownCopy: [...COMPARED, 'records'],
   models: ['projects', 'roster', 'facts', 'keywords'],
   dossier: COMPARED,
   around: [...COMPARED, 'index'],
@@ -172,6 +173,8 @@ export const CHANGES = {
   publishDraft: ['drafts', 'rounds'],
   askAgain: ['drafts'],
   pack: [],
+  severalDrafts: ['drafts'],
+  removeDrafts: ['drafts', 'rounds'],
   addHandPosition: ['hand'],
   removeHandPosition: ['hand'],
 } as const satisfies Record<string, readonly Ground[]>;

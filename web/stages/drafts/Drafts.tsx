@@ -2,11 +2,13 @@ import { Segmented } from 'antd';
 import { useScope } from '../../state/useScope';
 import { DraftList } from './DraftList';
 import { DraftPage } from './DraftPage';
+import { OwnTitles } from './OwnTitles';
 import { PublishedList } from './PublishedList';
 import './drafts.css';
 
 const VIEWS = [
   { value: 'list', label: 'Drafts' },
+  { value: 'titles', label: 'Own titles' },
   { value: 'published', label: 'Published' },
 ] as const;
 
@@ -26,7 +28,7 @@ export default function Drafts() {
           onChange={(next) => change({ view: next === 'list' ? '' : next }, { replace: true })}
         />
       </div>
-      {view === 'published' ? <PublishedList /> : <DraftList />}
+      {view === 'published' ? <PublishedList /> : view === 'titles' ? <OwnTitles /> : <DraftList />}
     </div>
   );
 }
