@@ -1,5 +1,6 @@
 // Fills the demo through the same doors that people use: targets, look-ups, a file, captures over months.
 import { api } from './api.mjs';
+import { seedPlan } from './seed-plan.mjs';
 
 const MARKET = 'web-us-en';
 const RIVALS = ['cobblemoor.example', 'pikewater.example', 'dunmarrow.example', 'saltfen.example'];
@@ -64,6 +65,8 @@ export async function seedDemo(url, servicesUrl, say) {
   const dates = Array.from({ length: weeks }, (_, week) => daysBefore(today, 7 * (weeks - week)));
   const history = await opsimath.post(`${at}/captures`, { market: MARKET, dates, keywords });
   await opsimath.finished(history.id);
+
+  await seedPlan(opsimath, at, today, compare, say);
 }
 
 /** What we offer, as it stands beside each keyword that is judged; and where this trade keeps its items. */

@@ -38,7 +38,8 @@ export interface TaskRow {
   why: string;
   revision: number;
   draft: number | null;
-  published: number;
+  /** Day on which it was published. */
+  published: string | null;
 }
 
 /** A task that is about to be picked. */
@@ -120,7 +121,7 @@ export async function listTasks(database: Database, projectId: number): Promise<
                  keyword_id AS keywordId, keyword.text AS keyword, task.address, title, serves, clicks, value, low, high, effort,
                  reason, foretold, task.person, due, use, task.state, until, why, task.revision,
                  (SELECT max(id) FROM draft WHERE task_id = task.id) AS draft,
-                 EXISTS (SELECT 1 FROM published_change WHERE task_id = task.id AND state <> 'asked') AS published
+                 (SELECT max(date) FROM published_change WHERE task_id = task.id AND state <> 'asked') AS published
           FROM task JOIN keyword ON keyword.id = keyword_id JOIN market ON market.id = task.market_id
           WHERE task.project_id = ? AND task.state <> 'out' ORDER BY task.place, task.id`,
     args: [projectId],

@@ -1,4 +1,5 @@
 import type { WorkScope } from '@opsimath/contract/api/rounds';
+import { dayOf } from '@opsimath/core/day';
 import { type Taken, leftToDo } from '@opsimath/core/plan/leftToDo';
 import type { WorkCandidate } from '@opsimath/core/plan/workList';
 import { type RoundRow, type TaskRow, listRounds, listTasks } from '../../data/rounds';
@@ -23,19 +24,21 @@ export async function openQueue(
   const { comparison, candidates } = await openWork(workspace, projectId, scope);
   const rounds = await listRounds(workspace.database, projectId);
   const tasks = await listTasks(workspace.database, projectId);
-  const left = leftToDo(candidates, takenBy(comparison, rounds, tasks));
+  const left = leftToDo(candidates, takenBy(comparison, tasks));
   return { comparison, rounds, tasks, left, all: candidates };
 }
 
-/** What tasks have taken on. One that is published in a round that is over has done its part; one dropped only stays away. */
-function takenBy(comparison: Comparison, rounds: readonly RoundRow[], tasks: readonly TaskRow[]): Taken {
-  const endOf = new Map(rounds.map(({ id, ends }) => [id, ends]));
-  const placeOf = new Map(comparison.sides.ownPlaces.map(({ id, address }) => [address, id]));
+/**
+ * What tasks have taken on. One that is published has done its part once the horizon of the forecast has passed: until then
+ * captures may still show the page as it was. One dropped only stays away.
+ */
+function takenBy(comparison: Comparison, tasks: readonly TaskRow[]): Taken {
+  const { sides, market, date, models } = comparison;
+  const placeOf = new Map(sides.ownPlaces.map(({ id, address }) => [address, id]));
   const [gained, leads, places] = [new Set<number>(), new Set<string>(), new Set<string>()];
-  for (const { marketId, roundId, keywordId, action, address, serves, state, published } of tasks) {
-    if (marketId !== comparison.market.id) continue;
-    const isOver = published === 1 && roundId !== null && (endOf.get(roundId) ?? '') < comparison.date;
-    if (isOver) continue;
+  for (const { marketId, keywordId, action, address, serves, state, published } of tasks) {
+    if (marketId !== market.id) continue;
+    if (published !== null && dayOf(date) - dayOf(published) > models.forecast.horizon) continue;
     leads.add(`${entryOf(comparison, keywordId)} ${action}`);
     if (state === 'dropped') continue;
     const place = placeOf.get(address);

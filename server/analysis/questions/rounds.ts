@@ -133,7 +133,7 @@ async function toldTasks(
       year: Number(YEAR.exec(keyword)?.[1] ?? 0) || null,
       use: task.use,
       state: task.state,
-      step: published === 1 ? 'published' : draft === null ? 'picked' : 'drafted',
+      step: published !== null ? 'published' : draft === null ? 'picked' : 'drafted',
       draft,
       twin: twin?.id ?? null,
       until: task.until,

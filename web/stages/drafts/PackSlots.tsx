@@ -1,5 +1,5 @@
 import type { Draft, Packing } from '@opsimath/contract/api/drafts';
-import type { DraftField } from '@opsimath/core/copy/draftFields';
+import { type DraftField, slotsOf } from '@opsimath/core/copy/draftFields';
 import { App, Button } from 'antd';
 import { useState } from 'react';
 import { count } from '../../parts/words/figures';
@@ -21,7 +21,10 @@ export function PackSlots({ draft, fields, facts, onWrite }: PackSlotsProps) {
   const [packed, show] = useState<Packing | null>(null);
   const { message } = App.useApp();
   if (!hidden) return null;
-  const { limit, slots } = hidden;
+  const { limit } = hidden;
+  // What stands there stays: only slots that are free are packed.
+  const held = slotsOf(draft.fields[hidden.name] ?? '').filter((slot) => slot.trim() !== '');
+  const slots = hidden.slots - held.length;
   // Only words of keywords that somebody judged to be ours, or that nobody has judged away; never words not to be used.
   const allowed = draft.keywords.map(({ verdict }) => verdict === 'fit' || verdict === 'adjacent');
   const banned = new Set(draft.banned.map(({ phrase }) => phrase));
@@ -49,8 +52,13 @@ export function PackSlots({ draft, fields, facts, onWrite }: PackSlotsProps) {
     <div className="draft-field">
       <span className="soft draft-pack-label">{hidden.name}</span>
       <div>
-        <Button size="small" loading={isLoading} disabled={keywords.length === 0} onClick={() => void ask()}>
-          Pack them
+        <Button
+          size="small"
+          loading={isLoading}
+          disabled={keywords.length === 0 || slots <= 0}
+          onClick={() => void ask()}
+        >
+          {held.length === 0 ? 'Pack them' : `Pack the ${slots} that are free`}
         </Button>{' '}
         <span className="soft">
           {keywords.length === 0
@@ -75,7 +83,7 @@ export function PackSlots({ draft, fields, facts, onWrite }: PackSlotsProps) {
               size="small"
               type="primary"
               onClick={() => {
-                onWrite(hidden.name, packed.slots.join('\n'));
+                onWrite(hidden.name, [...held, ...packed.slots].join('\n'));
                 show(null);
               }}
             >
