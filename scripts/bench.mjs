@@ -13,6 +13,7 @@ const parts = {
   '--fuzz': 'fuzz.js',
   '--people': 'people.js',
   '--validate': 'validate.js',
+  '--plan': 'plan.js',
 };
 const only = parts[process.argv.find((word) => word in parts)] ?? 'main.js';
 const { status } = spawnSync(

@@ -37,6 +37,7 @@ const ENTRIES = {
     'bench/fuzz.ts',
     'bench/people.ts',
     'bench/validate.ts',
+    'bench/plan.ts',
   ],
 };
 

@@ -84,7 +84,26 @@ export async function seedPlan(opsimath, at, today, compare, say) {
   for (const task of retitled.slice(3, 5)) await write(task);
   const planned = second.find(({ address }) => address === '') ?? second[0];
   await write(planned, { start: 'empty' });
+  await seedAdGroup(opsimath, at, today, rows.filter(({ text }) => /pannier/.test(text)).slice(0, 10));
   await seedOtherDrafts(opsimath, at, today);
+}
+
+/** An ad group with a budget, on keywords whose auctions were observed. */
+async function seedAdGroup(opsimath, at, today, rows) {
+  const keywords = rows.map(({ id }) => id);
+  const observed = await opsimath.post(`${at}/auctions`, { market: MARKET, date: today, days: 14, keywords });
+  await opsimath.finished(observed.id);
+  const { id } = await opsimath.post(`${at}/drafts`, {
+    market: MARKET,
+    date: today,
+    kind: 'ad group',
+    name: 'Panniers',
+    address: 'tarnwick.example',
+    keywords,
+  });
+  const bids = keywords.map((keyword) => ({ keyword, match: 'exact', bid: null }));
+  const fields = { budget: '60', bids: JSON.stringify(bids), negatives: 'free pattern' };
+  await opsimath.patch(`${at}/drafts/${id}`, { revision: 1, fields });
 }
 
 /** A video, its channel, and a listing whose hidden slots are packed. */

@@ -30,6 +30,7 @@ import { draftRoutes, ownCopyRoutes, publishedRoutes } from './drafts';
 import { roundRoutes } from './rounds';
 import { Routes } from './route';
 import type { Services } from './services';
+import { adGroupRoutes } from './adGroups';
 import { archiveRoutes } from './archives';
 import { siftRoutes } from './sift';
 import { taskRoutes } from './tasks';
@@ -69,6 +70,7 @@ export function createApp(
     taskRoutes,
     draftRoutes,
     ownCopyRoutes,
+    adGroupRoutes,
     publishedRoutes,
     reportRoutes,
     noteRoutes,

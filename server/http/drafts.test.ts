@@ -1,4 +1,11 @@
-import type { Draft, DraftSummary, OwnCopy, Packing, PublishedChange } from '@opsimath/contract/api/drafts';
+import type {
+  AdGroup,
+  Draft,
+  DraftSummary,
+  OwnCopy,
+  Packing,
+  PublishedChange,
+} from '@opsimath/contract/api/drafts';
 import type { GapPage } from '@opsimath/contract/api/gaps';
 import type { RoundsView } from '@opsimath/contract/api/rounds';
 import { BEFORE, DATE, MARKET, OWN, Running } from '../testing/running';
@@ -191,4 +198,51 @@ test('own titles beside the keyword each answers; several drafts begun at once a
   expect({ ...first.fields, title: '' }).toEqual({ ...first.present!.fields, title: '' });
   await running.api.post(`${at}/drafts/remove`, { ids });
   expect(await running.api.get(`${at}/drafts?market=${MARKET}`)).toEqual(before);
+});
+
+test('an ad group: guides and levels from observed auctions, a budget split, a file for ad services', async () => {
+  const ids = keywords.slice(0, 3).map(({ id }) => id);
+  const observed = await running.api.post(`${at}/auctions`, {
+    market: MARKET,
+    date: DATE,
+    days: 6,
+    keywords: ids,
+  });
+  await running.api.finished(observed.id);
+  const id = await add({ kind: 'ad group', name: 'Group', address: '', keywords: ids, start: 'empty' });
+  const group = (budget: number): Promise<AdGroup> =>
+    running.api.get(`${at}/drafts/${id}/bids?date=${DATE}&budget=${budget}`);
+  const rich = await group(1e6);
+  expect(rich.keywords.map((one) => one.id)).toEqual(ids);
+  const gaps: GapPage = await running.api.get(`${at}/gaps?${QUERY}&chosen=${ids.join(',')}`);
+  for (const { id: keyword, guides, levels } of rich.keywords) {
+    const { figures } = gaps.rows.find((row) => row.id === keyword)!;
+    expect(guides.exact?.middle ?? null).toBe(figures['bid guide']);
+    if (levels === null) continue;
+    const clicks = levels.map((level) => level.clicks);
+    expect([...clicks].sort((a, b) => a - b)).toEqual(clicks);
+  }
+  const spent = (of: AdGroup): number =>
+    of.keywords.reduce((sum, { allotted }) => sum + (allotted?.cost ?? 0), 0);
+  const half = await group(spent(rich) / 2);
+  expect(spent(rich)).toBeGreaterThan(0);
+  expect(spent(half)).toBeLessThanOrEqual(spent(rich) / 2 + 1e-9);
+  await change(id, {
+    revision: 1,
+    fields: {
+      bids: JSON.stringify([{ keyword: ids[0], match: 'phrase', bid: 0.45 }]),
+      negatives: 'free pattern\n=danger',
+      'landing page': page,
+    },
+  });
+  const file = async (format: string): Promise<string> =>
+    (await fetch(`${running.server.url}/api${at}/drafts/${id}/file?format=${format}`)).text();
+  const { rows } = JSON.parse(await file('json')) as { rows: Record<string, unknown>[] };
+  expect(rows.map((row) => [row.keyword, row['match type'], row.negative])).toEqual([
+    [keywords[0]!.text, 'phrase', 'no'],
+    ['free pattern', 'phrase', 'yes'],
+    ['=danger', 'phrase', 'yes'],
+  ]);
+  expect(rows[0]).toMatchObject({ 'ad group': 'Group', 'landing page': page });
+  expect((await file('csv')).split('\n').some((line) => line.includes(',=danger'))).toBe(false);
 });

@@ -1,4 +1,5 @@
 import type {
+  AdGroup,
   Draft,
   DraftAddition,
   DraftChange,
@@ -87,6 +88,10 @@ export const draftsApi = api.injectEndpoints({
       }),
       invalidatesTags: touches('removeDrafts'),
     }),
+    adGroup: build.query<AdGroup, InProject<{ id: number; date: string; budget: number }>>({
+      query: ({ project, id, ...params }) => ({ url: `/projects/${project}/drafts/${id}/bids`, params }),
+      providesTags: restsOn('adGroup'),
+    }),
     pack: build.mutation<Packing, PackingRequest>({
       query: (body) => ({ url: '/packing', method: 'POST', body }),
     }),
@@ -104,6 +109,7 @@ export const {
   usePublishedQuery,
   useAskAgainMutation,
   useOwnCopyQuery,
+  useAdGroupQuery,
   useSeveralDraftsMutation,
   usePackMutation,
 } = draftsApi;

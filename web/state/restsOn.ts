@@ -89,6 +89,7 @@ export const RESTS_ON = {
   drafts: ['drafts'],
   draft: ['drafts', 'words', 'facts', 'roster'],
   published: ['drafts'],
+  adGroup: [...COMPARED, 'bids', 'drafts'],
   ownCopy: [...COMPARED, 'records'],
   models: ['projects', 'roster', 'facts', 'keywords'],
   dossier: COMPARED,

@@ -1,26 +1,17 @@
 import { MATCH_CODES } from '../../data/segments/matchCodes';
 import type { BidRow, Bids, bidsQuery } from '@opsimath/contract/api/bids';
-import {
-  type BidGuide,
-  exactBidGuide,
-  matchedBidGuide,
-  matchesQuery,
-  whyUnseen,
-} from '@opsimath/core/ads/bidGuide';
+import { whyUnseen } from '@opsimath/core/ads/bidGuide';
 import { coverage } from '@opsimath/core/copy/coverage';
 import { key } from '@opsimath/core/text/key';
 import type { z } from 'zod';
-import { daysUntil, lowestWinning } from '../../data/auctions';
 import { keywordsById } from '../../data/keywords';
 import { type OwnBid, ownBids } from '../../data/ownBids';
 import { placeRecords } from '../../data/placeRecords';
 import { type AdTerm, adTermsOver } from '../facts/adTerms';
 import type { Comparison } from '../comparison/comparison';
+import { observedGuides } from '../comparison/observedGuides';
 import { openComparison } from '../comparison/openComparison';
 import type { Workspace } from '../kept/workspace';
-
-/** A guide rests on the auctions of this many days up to the date. */
-const GUIDE_DAYS = 28;
 
 /** What we bid on, against what would suffice, with the first reason for each that was never shown (method §17). */
 export async function bids(
@@ -87,34 +78,6 @@ function shownBy(bids: readonly AdTerm[]): (keyword: number, match: OwnBid['matc
     }
     return brought;
   };
-}
-
-interface Guides {
-  of: (keywordKey: string, match: OwnBid['match']) => BidRow['guide'];
-  volumeOf: (keyword: number) => number | null;
-}
-
-async function observedGuides(
-  { database }: Workspace,
-  { market, metrics, now, date }: Comparison,
-): Promise<Guides> {
-  const days = await lowestWinning(database, market.id, daysUntil(date, GUIDE_DAYS)[0]!, date);
-  const texts = await keywordsById(database, new Set(days.keys()));
-  const volumeOf = (keyword: number): number | null => {
-    const volume = metrics.volume[keyword - now.base];
-    return volume === undefined || Number.isNaN(volume) ? null : volume;
-  };
-  const observed = [...days].map(([id, lowest]) => ({
-    key: texts.get(id)!.key,
-    guide: exactBidGuide(lowest)!,
-    volume: volumeOf(id),
-  }));
-  const of = (keywordKey: string, match: OwnBid['match']): BidRow['guide'] => {
-    const matched = observed.filter((query) => matchesQuery(keywordKey, match, query.key, market.language));
-    const guide: BidGuide | null = match === 'exact' ? (matched[0]?.guide ?? null) : matchedBidGuide(matched);
-    return guide && { ...guide, keywords: matched.length };
-  };
-  return { of, volumeOf };
 }
 
 /** What is known of a landing target's words. */

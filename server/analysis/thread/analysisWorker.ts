@@ -32,6 +32,7 @@ import { targetKeywords } from '../questions/targetKeywords';
 import { targetMarkets } from '../questions/targetMarkets';
 import { targetProfile } from '../questions/targetProfile';
 import { report } from '../questions/report';
+import { adGroup } from '../questions/adGroup';
 import { ownCopy } from '../questions/ownCopy';
 import { draftGround } from '../questions/draftGround';
 import { answering } from '../questions/answering';
@@ -65,6 +66,7 @@ const answers = {
   plannedTasks: (...args: Rest<typeof plannedTasks>) => plannedTasks(workspace, ...args),
   pickedTasks: (...args: Rest<typeof pickedTasks>) => pickedTasks(workspace, ...args),
   measureFor: (...args: Rest<typeof measureFor>) => measureFor(workspace, ...args),
+  adGroup: (...args: Rest<typeof adGroup>) => adGroup(workspace, ...args),
   ownCopy: (...args: Rest<typeof ownCopy>) => ownCopy(workspace, ...args),
   draftGround: (...args: Rest<typeof draftGround>) => draftGround(workspace, ...args),
   packWords: ({ keywords, ...limits }: z.output<typeof packingRequest>) =>

@@ -6,6 +6,7 @@ import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';
 import { useDraftQuery } from '../../state/draftsApi';
 import { useScope } from '../../state/useScope';
+import { AdGroupPage } from './AdGroupPage';
 import { CheckList, checksOf } from './CheckList';
 import { FieldEditor } from './FieldEditor';
 import { FrontSide } from './FrontSide';
@@ -24,7 +25,7 @@ export function DraftPage({ id }: { id: number }) {
   const { data, error } = useDraftQuery({ project, id, date: scope.date }, { skip: scope.date === '' });
   if (error) return <Problem error={error} />;
   if (!data) return <Spin style={{ marginTop: 16 }} />;
-  return <Manuscript draft={data} />;
+  return data.kind === 'ad group' ? <AdGroupPage draft={data} /> : <Manuscript draft={data} />;
 }
 
 const RIGHT = ['Words to place', 'Keywords', 'Check list'] as const;

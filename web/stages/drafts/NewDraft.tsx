@@ -10,9 +10,9 @@ import { useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
 
 const KINDS: Record<string, readonly DraftKind[]> = {
-  web: ['page'],
-  video: ['video', 'channel'],
-  marketplace: ['listing'],
+  web: ['page', 'ad group'],
+  video: ['video', 'channel', 'ad group'],
+  marketplace: ['listing', 'ad group'],
 };
 const NOTHING: { id: number; text: string }[] = [];
 const TRAY = 'tray';

@@ -1,0 +1,70 @@
+import type { AdGroup, adGroupQuery } from '@opsimath/contract/api/drafts';
+import { paidQuery } from '@opsimath/contract/api/paid';
+import { allocate, bidCurve, slotWon } from '@opsimath/core/ads/allocation';
+import { type Auction, paidForecast } from '@opsimath/core/ads/paidForecast';
+import type { z } from 'zod';
+import { keywordsById } from '../../data/keywords';
+import { entryOf } from '../comparison/comparison';
+import { observedGuides } from '../comparison/observedGuides';
+import { openComparison } from '../comparison/openComparison';
+import type { Workspace } from '../kept/workspace';
+import { paidView } from './paidView';
+
+const DAYS_A_MONTH = 30;
+const MOST_NEGATIVES = 60;
+
+/** What an ad group’s keywords would bring at three bids, and how a budget a day is split between them (method §17). */
+export async function adGroup(
+  workspace: Workspace,
+  projectId: number,
+  { budget, ...scope }: z.output<typeof adGroupQuery>,
+  ids: readonly number[],
+): Promise<AdGroup> {
+  const { comparison } = await openComparison(workspace, projectId, scope);
+  const { columns, auctions, project } = comparison;
+  const guides = await observedGuides(workspace, comparison);
+  const texts = await keywordsById(workspace.database, ids);
+  const known = ids.filter((id) => texts.has(id));
+  const facts = known.map((id) => {
+    const entry = entryOf(comparison, id);
+    const searched = entry < 0 ? NaN : columns.expectedVolume[entry]!;
+    return {
+      id,
+      key: texts.get(id)!.key,
+      days: auctions.get(id) ?? [],
+      searches: (Number.isNaN(searched) ? 0 : searched) / DAYS_A_MONTH,
+      worth: entry < 0 ? 0 : columns.worth[entry]!,
+    };
+  });
+  const allotted = allocate(
+    facts.map(({ days, searches, worth }) => bidCurve(days, searches, worth)),
+    budget,
+  );
+  const costly = await paidView(
+    workspace,
+    projectId,
+    paidQuery.parse({ ...scope, state: 'costly', limit: MOST_NEGATIVES }),
+  );
+  return {
+    currency: project.settings.currency,
+    keywords: facts.map(({ id, key, days, searches, worth }, n) => {
+      const exact = guides.of(key, 'exact');
+      const { point, setApart } = allotted[n]!;
+      const at = (bid: number) => levelAt(days, searches, bid);
+      return {
+        id,
+        guides: { exact, phrase: guides.of(key, 'phrase'), broad: guides.of(key, 'broad') },
+        levels: exact === null ? null : [at(exact.low), at(exact.middle), at(exact.high)],
+        worth,
+        allotted: point,
+        setApart: budget > 0 && setApart,
+      };
+    }),
+    negatives: costly.rows.map(({ text, cost }) => ({ text, cost })),
+  };
+}
+
+function levelAt(days: readonly Auction[], searches: number, bid: number) {
+  const { clicks, cost } = paidForecast(days, searches, bid);
+  return { bid, clicks, cost, cpc: clicks > 0 ? cost / clicks : null, slot: slotWon(days, bid) };
+}

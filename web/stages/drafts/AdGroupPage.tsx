@@ -1,0 +1,321 @@
+import { type AdGroup, type Draft, type GroupBids, MATCHES, groupBids } from '@opsimath/contract/api/drafts';
+import { Button, Dropdown, Input, InputNumber, Select } from 'antd';
+import { useMemo } from 'react';
+import { Problem } from '../../parts/words/Problem';
+import { count, decimal, worth } from '../../parts/words/figures';
+import { useAdGroupQuery } from '../../state/draftsApi';
+import { useScope } from '../../state/useScope';
+import { type DraftCopy, useDraftCopy } from './useDraftCopy';
+
+type Bid = GroupBids[number];
+type Facts = AdGroup['keywords'][number];
+const LEVELS = ['low', 'middle', 'high'] as const;
+
+/** An ad group: keywords by match type with bids, what these would bring, a budget split, and what is left out. */
+export function AdGroupPage({ draft }: { draft: Draft }) {
+  const { project, scope, change: go } = useScope();
+  const written = useDraftCopy(draft);
+  const { copy, change, setField, keeping } = written;
+  const budget = Number(copy.fields.budget ?? 0) || 0;
+  const { data, error, isFetching } = useAdGroupQuery({ project, id: copy.id, date: scope.date, budget });
+  const bids = useMemo(() => bidsOf(copy), [copy]);
+  const facts = useMemo(() => new Map(data?.keywords.map((one) => [one.id, one])), [data]);
+  const set = (next: readonly Bid[]): void => setField('bids', JSON.stringify(next));
+  const change1 = (n: number, more: Partial<Bid>): void =>
+    set(bids.map((bid, at) => (at === n ? { ...bid, ...more } : bid)));
+  const expected = sumOf(data?.keywords.flatMap(({ allotted }) => allotted ?? []) ?? []);
+  const currency = data?.currency ?? '';
+  return (
+    <div className="drafts">
+      <header className="stage-head">
+        <div>
+          <h1 className="stage-title">
+            <b>{bids.length}</b> bids on {copy.keywords.length} keywords
+            {budget > 0 && data && (
+              <>
+                ; {worth(expected.cost)} of {worth(budget)} {currency} a day would bring about{' '}
+                {decimal(expected.clicks, 1)} clicks
+              </>
+            )}
+          </h1>
+          <p className="soft">
+            <button className="plain written" onClick={() => go({ draft: null })}>
+              Drafts
+            </button>{' '}
+            ›{' '}
+            <Input
+              size="small"
+              variant="borderless"
+              aria-label="Name of the ad group"
+              style={{ width: 220 }}
+              value={copy.name}
+              onChange={({ target }) => target.value.trim() !== '' && change({ name: target.value })}
+            />
+            ad group · <span role="status">{typeof keeping === 'string' ? keeping : keeping.clash}</span>.
+            Estimated from the auctions observed in the last 28 days.
+          </p>
+        </div>
+        <span className="stage-tools">
+          <Button
+            size="small"
+            disabled={budget <= 0 || !data}
+            title="Writes the bid that each keyword gets of the budget"
+            onClick={() =>
+              set(bids.map((bid) => ({ ...bid, bid: facts.get(bid.keyword)?.allotted?.bid ?? bid.bid })))
+            }
+          >
+            Take the split
+          </Button>
+          <Dropdown
+            trigger={['click']}
+            menu={{
+              items: ['csv', 'json'].map((format) => ({
+                key: format,
+                label: (
+                  <a href={`/api/projects/${project}/drafts/${copy.id}/file?format=${format}`}>
+                    {format.toUpperCase()}
+                  </a>
+                ),
+              })),
+            }}
+          >
+            <Button size="small">Export</Button>
+          </Dropdown>
+        </span>
+      </header>
+      {error && <Problem error={error} />}
+      <p className="new-draft">
+        <label>
+          Budget a day, {currency}{' '}
+          <InputNumber
+            size="small"
+            aria-label="Budget a day"
+            min={0}
+            max={1_000_000}
+            value={budget}
+            onChange={(next) => setField('budget', String(next ?? 0))}
+          />
+        </label>
+        <label>
+          Landing page{' '}
+          <Input
+            size="small"
+            style={{ width: 330 }}
+            value={copy.fields['landing page'] ?? copy.address}
+            onChange={({ target }) => setField('landing page', target.value.trim())}
+          />
+        </label>
+        {budget > 0 && bids.some(({ bid }) => bid !== null && bid > budget) && (
+          <b className="draft-over">A bid is above the budget of the whole day: did you mean the budget?</b>
+        )}
+      </p>
+      <div className="ad-group" aria-busy={isFetching}>
+        <table className="ledger" aria-label="Bids">
+          <thead>
+            <tr>
+              <th>Keyword</th>
+              <th>Match</th>
+              <th
+                className="figure"
+                title={`${currency} a click: median, 20th to 80th percentile of the lowest bids that won`}
+              >
+                Bid guide
+              </th>
+              <th className="figure" title={`${currency} a click`}>
+                Bid
+              </th>
+              {LEVELS.map((name) => (
+                <th key={name} className="figure" title="Clicks and cost a day, cost per click, mean slot">
+                  {name} end: clicks, cost
+                </th>
+              ))}
+              <th className="figure">Of the budget</th>
+              <th aria-label="What can be done" />
+            </tr>
+          </thead>
+          <tbody>
+            {bids.map((bid, n) => (
+              <BidRow
+                key={`${bid.keyword} ${bid.match}`}
+                bid={bid}
+                text={copy.keywords.find(({ id }) => id === bid.keyword)?.text ?? ''}
+                facts={facts.get(bid.keyword)}
+                onChange={(more) => change1(n, more)}
+                onAdd={(match) => set([...bids, { ...bid, match, bid: null }])}
+                onRemove={() => set(bids.filter((_, at) => at !== n))}
+                taken={bids.filter(({ keyword }) => keyword === bid.keyword).map(({ match }) => match)}
+              />
+            ))}
+          </tbody>
+        </table>
+        <Negatives draft={written} candidates={data?.negatives ?? []} currency={currency} />
+      </div>
+    </div>
+  );
+}
+
+interface BidRowProps {
+  bid: Bid;
+  text: string;
+  facts: Facts | undefined;
+  taken: readonly Bid['match'][];
+  onChange: (more: Partial<Bid>) => void;
+  onAdd: (match: Bid['match']) => void;
+  onRemove: () => void;
+}
+
+function BidRow({ bid, text, facts, taken, onChange, onAdd, onRemove }: BidRowProps) {
+  const guide = facts?.guides[bid.match] ?? null;
+  const free = MATCHES.filter((match) => !taken.includes(match));
+  return (
+    <tr>
+      <td>
+        {text}
+        {facts?.setApart && (
+          <span className="draft-over under" title="Alone it would take over a fifth of the budget">
+            set apart: an ad group of its own, or organic only
+          </span>
+        )}
+      </td>
+      <td>
+        <Select
+          size="small"
+          variant="borderless"
+          aria-label={`Match of ${text}`}
+          style={{ width: 88 }}
+          value={bid.match}
+          options={[bid.match, ...free].map((match) => ({ value: match, label: match }))}
+          onChange={(match: Bid['match']) => onChange({ match })}
+        />
+      </td>
+      <td className="figure">
+        {guide === null ? (
+          <span className="faint">not observed</span>
+        ) : (
+          <>
+            {decimal(guide.middle, 2)}
+            <span className="soft under">
+              {decimal(guide.low, 2)}–{decimal(guide.high, 2)}
+            </span>
+          </>
+        )}
+      </td>
+      <td className="figure">
+        <InputNumber
+          size="small"
+          aria-label={`Bid on ${text}, ${bid.match}`}
+          min={0}
+          max={10_000}
+          step={0.05}
+          style={{ width: 84 }}
+          value={bid.bid}
+          onChange={(next) => onChange({ bid: next })}
+        />
+      </td>
+      {LEVELS.map((name, n) => {
+        const level = facts?.levels?.[n];
+        return (
+          <td key={name} className="figure">
+            {level === undefined ? (
+              <span className="faint">unknown</span>
+            ) : (
+              <button className="plain written" title="Bid this" onClick={() => onChange({ bid: level.bid })}>
+                {decimal(level.clicks, 1)}, {worth(level.cost)}
+                <span className="soft under">
+                  {level.cpc === null
+                    ? 'never shown'
+                    : `${decimal(level.cpc, 2)} a click, slot ${decimal(level.slot, 1)}`}
+                </span>
+              </button>
+            )}
+          </td>
+        );
+      })}
+      <td className="figure">
+        {facts?.allotted ? (
+          <>
+            {worth(facts.allotted.cost)}
+            <span className="soft under">bid {decimal(facts.allotted.bid, 2)}</span>
+          </>
+        ) : (
+          <span className="faint">nothing</span>
+        )}
+      </td>
+      <td className="no-break served-tools">
+        {free[0] && (
+          <button
+            className="plain written soft"
+            title="Bid on it in another match type too"
+            onClick={() => onAdd(free[0]!)}
+          >
+            + {free[0]}
+          </button>
+        )}
+        <button
+          className="plain written soft"
+          aria-label={`Leave ${text}, ${bid.match}, out`}
+          onClick={onRemove}
+        >
+          out
+        </button>
+      </td>
+    </tr>
+  );
+}
+
+/** What ads are not to be shown for; own terms that cost much and brought nothing are offered. */
+function Negatives({
+  draft: { copy, setField },
+  candidates,
+  currency,
+}: {
+  draft: DraftCopy;
+  candidates: AdGroup['negatives'];
+  currency: string;
+}) {
+  const text = copy.fields.negatives ?? '';
+  const held = new Set(text.split('\n').map((line) => line.trim()));
+  const offered = candidates.filter((one) => !held.has(one.text));
+  return (
+    <aside className="board-side" aria-label="Negatives">
+      <h2>Negatives</h2>
+      <Input.TextArea
+        aria-label="Negatives, one a line"
+        autoSize={{ minRows: 4, maxRows: 14 }}
+        value={text}
+        onChange={({ target }) => setField('negatives', target.value)}
+      />
+      {offered.length > 0 && <p className="soft">Terms of our ads that cost much and brought nothing:</p>}
+      {offered.slice(0, 12).map(({ text: term, cost }) => (
+        <p key={term}>
+          <button
+            className="plain written"
+            onClick={() => setField('negatives', [text.trimEnd(), term].filter(Boolean).join('\n'))}
+          >
+            {term}
+          </button>{' '}
+          <span className="soft">
+            {count(Math.round(cost))} {currency}
+          </span>
+        </p>
+      ))}
+    </aside>
+  );
+}
+
+/** Bids as the draft keeps them; before any, each keyword once, exact, without a bid. */
+function bidsOf({ fields, keywords }: Draft): GroupBids {
+  const plain = keywords.map(({ id }): Bid => ({ keyword: id, match: 'exact', bid: null }));
+  if (!fields.bids) return plain;
+  try {
+    return groupBids.parse(JSON.parse(fields.bids));
+  } catch {
+    return plain;
+  }
+}
+
+const sumOf = (points: readonly { clicks: number; cost: number }[]): { clicks: number; cost: number } =>
+  points.reduce((sum, { clicks, cost }) => ({ clicks: sum.clicks + clicks, cost: sum.cost + cost }), {
+    clicks: 0,
+    cost: 0,
+  });
