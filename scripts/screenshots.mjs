@@ -29,7 +29,6 @@ mkdirSync(folder, { recursive: true });
 const SHOTS = [
   { name: 'gaps', path: 'gaps', ready: '.grid-row', theme: 'light' },
   { name: 'dossier', path: 'gaps', ready: '.grid-row', theme: 'light', act: openDossier },
-  { name: 'gaps-dark', path: 'gaps?kinds=absent,buried', ready: '.grid-row', theme: 'dark' },
   { name: 'what-to-do', path: 'gaps?view=work', ready: 'table.work tbody tr', theme: 'light', act: openWork },
   { name: 'map', path: 'gaps?view=map', ready: '.gap-map svg', theme: 'light', act: drawField },
   { name: 'paid', path: 'gaps?view=paid', ready: '.paid-view table .tick', theme: 'light' },
@@ -37,7 +36,7 @@ const SHOTS = [
   { name: 'own-queries', path: 'gaps?view=queries', ready: '.own-queries tbody tr', theme: 'light' },
   {
     name: 'study',
-    path: 'gaps?market=marketplace-us-en',
+    path: 'gaps?market=marketplace-us-en&sort=-demand',
     ready: '.grid-row',
     theme: 'light',
     act: openStudy,
@@ -71,11 +70,13 @@ const SHOTS = [
     ready: '.card',
     theme: 'light',
   },
+  { name: 'rounds', path: 'rounds?market=web-us-en', ready: '.board-round .work-card .lane', theme: 'light' },
   {
-    name: 'find-rivals-dark',
-    path: 'roster?view=find&market=video-us-en&seed=how+to+pack+panniers',
-    ready: '.card',
-    theme: 'dark',
+    name: 'drafts',
+    path: 'drafts?market=marketplace-us-en',
+    ready: 'tbody tr',
+    theme: 'light',
+    act: openDraft,
   },
   { name: 'report', path: 'report', ready: '.paper', theme: 'light' },
 ];
@@ -89,6 +90,12 @@ async function drawField(page) {
   await page.mouse.down();
   await page.mouse.move(x + width * 0.75, y + height * 0.45, { steps: 5 });
   await page.mouse.up();
+}
+
+async function openDraft(page) {
+  await page.locator('tbody tr button').first().click();
+  await page.locator('.draft-sheet textarea').first().waitFor();
+  await page.getByRole('table', { name: 'Words to place' }).waitFor();
 }
 
 async function openWork(page) {

@@ -9,7 +9,7 @@ import { type DraftCopy, useDraftCopy } from './useDraftCopy';
 
 type Bid = GroupBids[number];
 type Facts = AdGroup['keywords'][number];
-const LEVELS = ['low', 'middle', 'high'] as const;
+const LEVELS = ['low end', 'middle', 'high end'] as const;
 
 /** An ad group: keywords by match type with bids, what these would bring, a budget split, and what is left out. */
 export function AdGroupPage({ draft }: { draft: Draft }) {
@@ -126,7 +126,7 @@ export function AdGroupPage({ draft }: { draft: Draft }) {
               </th>
               {LEVELS.map((name) => (
                 <th key={name} className="figure" title="Clicks and cost a day, cost per click, mean slot">
-                  {name} end: clicks, cost
+                  {name}: clicks, cost
                 </th>
               ))}
               <th className="figure">Of the budget</th>
@@ -172,8 +172,11 @@ function BidRow({ bid, text, facts, taken, onChange, onAdd, onRemove }: BidRowPr
       <td>
         {text}
         {facts?.setApart && (
-          <span className="draft-over under" title="Alone it would take over a fifth of the budget">
-            set apart: an ad group of its own, or organic only
+          <span
+            className="draft-over under"
+            title="Alone it would take over a fifth of the budget: better in an ad group of its own, or organic only"
+          >
+            set apart
           </span>
         )}
       </td>
