@@ -136,6 +136,16 @@ test('two windows do not overwrite each other; every part can be read by assisti
   await expect(other.locator('#stage').getByRole('alert')).toContainText('changed this draft');
   expect((await draftOf(running, id)).fields.title).toBe('First');
   await expect(other.getByRole('textbox', { name: 'title', exact: true })).toHaveValue('Second');
+  // A writer's text is seen field by field before it is taken.
+  await page.getByRole('button', { name: 'Writer…' }).click();
+  await page.getByText('Bring a text in…').click();
+  await page.getByLabel('Text', { exact: true }).fill('# From the writer\n\nDescription: Short and dry.');
+  await page.getByRole('button', { name: 'Read what is pasted' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('row', { name: /^title/ })).toContainText('From the writer');
+  await dialog.getByRole('button', { name: 'Take it' }).click();
+  await expect(page.getByRole('textbox', { name: 'title', exact: true })).toHaveValue('From the writer');
+  await expect.poll(async () => (await draftOf(running, id)).fields.description).toBe('Short and dry.');
   for (const view of [`&draft=${id}`, '', '&view=titles', '&view=published']) {
     await page.goto(`${address}${view}`);
     await page.waitForLoadState('networkidle');

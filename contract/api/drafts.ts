@@ -225,3 +225,13 @@ export const adGroup = z.object({
   negatives: z.array(z.object({ text: z.string(), cost: z.number() })),
 });
 export type AdGroup = z.infer<typeof adGroup>;
+
+/** A text that a writer gave back, in fields. */
+export const writtenText = z.object({
+  title: z.string(),
+  description: z.string(),
+  /** One a line. */
+  headings: z.string(),
+  body: z.string(),
+});
+export type WrittenText = z.infer<typeof writtenText>;

@@ -26,7 +26,7 @@ import { outsideRoutes } from './outside';
 import { projectRoutes } from './projects';
 import { reportRoutes } from './reports';
 import { listRoutes } from './lists';
-import { draftRoutes, ownCopyRoutes, publishedRoutes } from './drafts';
+import { draftRoutes, ownCopyRoutes, publishedRoutes, writerRoutes } from './drafts';
 import { roundRoutes } from './rounds';
 import { Routes } from './route';
 import type { Services } from './services';
@@ -70,6 +70,7 @@ export function createApp(
     taskRoutes,
     draftRoutes,
     ownCopyRoutes,
+    writerRoutes,
     adGroupRoutes,
     publishedRoutes,
     reportRoutes,

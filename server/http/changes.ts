@@ -20,7 +20,7 @@ const CHANGES: readonly [RegExp, ChangedThing | null][] = [
   [/^\/imports\//, null],
   [/^\/projects(\/\d+)?$/, 'projects'],
   [/^\/archives$/, 'projects'],
-  [/^\/packing$/, null],
+  [/^\/(packing|written-text)$/, null],
   [/^\/projects\/\d+\/published\//, 'drafts'],
 ];
 

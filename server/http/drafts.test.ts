@@ -246,3 +246,16 @@ test('an ad group: guides and levels from observed auctions, a budget split, a f
   expect(rows[0]).toMatchObject({ 'ad group': 'Group', 'landing page': page });
   expect((await file('csv')).split('\n').some((line) => line.includes(',=danger'))).toBe(false);
 });
+
+test('a brief has what a writer needs; what comes back is read into fields', async () => {
+  const id = await add();
+  const draft = await read(id);
+  const brief = await (await fetch(`${running.server.url}/api${at}/drafts/${id}/brief?date=${DATE}`)).text();
+  expect(brief).toContain(`**${keywords[0]!.text}**`);
+  for (const { text } of keywords) expect(brief).toContain(text);
+  expect(brief).toContain('title: at most 60 characters');
+  expect(brief).toContain(draft.front[0]!.title.split(/[|<>#]/)[0]!.trim());
+  expect(brief).toContain('a rival’s name');
+  const text = await running.api.upload('/written-text', '# New\n\nDescription: Short.\n\nBody.\n## Part');
+  expect(text).toEqual({ title: 'New', description: 'Short.', headings: 'Part', body: 'Body.' });
+});

@@ -1,4 +1,5 @@
 import {
+  type Draft,
   draft,
   draftAddition,
   draftChange,
@@ -7,6 +8,7 @@ import {
   draftVersionAddition,
   ownCopy,
   severalDrafts,
+  writtenText,
   packing,
   packingRequest,
   publication,
@@ -29,6 +31,10 @@ import { projectById } from '../data/projects';
 import { changeById, listChanges } from '../data/publishedChanges';
 import { presentFields } from '../drafts/presentFields';
 import { askAgain, followSeen, publishDraft } from '../drafts/publishDraft';
+import { briefOf } from '../files/briefFile';
+import { readFile } from '../files/readFile';
+import { listTasks } from '../data/rounds';
+import { withUpload } from './upload';
 import { KnownProblem } from '../problems/problem';
 import type { Routes } from './route';
 import type { Services } from './services';
@@ -70,25 +76,7 @@ export function draftRoutes(routes: Routes, { database, source, analysis }: Serv
       query: draftQuery,
       answer: draft,
     },
-    async ({ params, query }) => {
-      const row = await draftById(database, params.id, params.draft);
-      const market = await marketById(database, row.marketId);
-      const ground = await analysis.draftGround(
-        params.id,
-        { market: market.code, date: query.date },
-        row.keywords,
-      );
-      const { id, kind, name, address, taskId, fields, limits, checks, revision, updatedAt, state } = row;
-      return {
-        ...{ id, kind, name, address, fields, checks, revision, updatedAt, state },
-        limits: limits as z.input<typeof draft>['limits'],
-        market: market.code,
-        task: taskId,
-        ...ground,
-        present: await presentFields(source, kind, market.code, address).catch(whereAway),
-        versions: await draftVersions(database, id),
-      };
-    },
+    ({ params, query }) => wholeDraft({ database, source, analysis }, params.id, params.draft, query.date),
   );
   routes.add(
     {
@@ -134,10 +122,62 @@ export function draftRoutes(routes: Routes, { database, source, analysis }: Serv
   );
 }
 
+/** A draft with all that it is written against. */
+async function wholeDraft(
+  { database, source, analysis }: Pick<Services, 'database' | 'source' | 'analysis'>,
+  projectId: number,
+  draftId: number,
+  date: string,
+): Promise<Draft> {
+  const row = await draftById(database, projectId, draftId);
+  const market = await marketById(database, row.marketId);
+  const ground = await analysis.draftGround(projectId, { market: market.code, date }, row.keywords);
+  const { id, kind, name, address, taskId, fields, limits, checks, revision, updatedAt, state } = row;
+  return {
+    ...{ id, kind, name, address, fields, checks, revision, updatedAt, state },
+    limits: limits as Draft['limits'],
+    market: market.code,
+    task: taskId,
+    ...ground,
+    present: await presentFields(source, kind, market.code, address).catch(whereAway),
+    versions: await draftVersions(database, id),
+  };
+}
+
 /** While the services are away a draft can be written; what stands now is not known then. */
 function whereAway(error: unknown): null {
   if (error instanceof KnownProblem) return null;
   throw error;
+}
+
+export function writerRoutes(routes: Routes, { database, source, analysis, filesFolder }: Services): void {
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/drafts/:draft/brief',
+      summary: 'A brief for a writer in Markdown: words it must have, limits, how the front writes',
+      query: draftQuery,
+      answer: null,
+      media: 'text/markdown',
+    },
+    async ({ params, query, context }) => {
+      const whole = await wholeDraft({ database, source, analysis }, params.id, params.draft, query.date);
+      const task = (await listTasks(database, params.id)).find(({ id }) => id === whole.task);
+      context.attachment(`brief-${whole.name}.md`);
+      context.type = 'text/markdown; charset=utf-8';
+      context.body = briefOf(whole, task?.reason ?? '');
+    },
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/written-text',
+      summary: 'A text that a writer gave back (the body is the file: Markdown, HTML or DOCX), in fields',
+      answer: writtenText,
+      media: 'application/octet-stream',
+    },
+    ({ context }) => withUpload(context, filesFolder, (file) => readFile('written text', file)),
+  );
 }
 
 const KIND_OF = { web: 'page', video: 'video', marketplace: 'listing' } as const;

@@ -1,8 +1,12 @@
 import { App } from 'antd';
 import { useLocation, useNavigate } from 'react-router';
+import { problemOf } from '../state/api';
 import { gapsApi, useTrackMutation } from '../state/gapsApi';
+import { request } from '../state/operations';
+import { roundsApi, usePickTasksMutation } from '../state/roundsApi';
+import { useUndoable } from '../state/undoStacks';
 import { useAppDispatch, useAppSelector } from '../state/store';
-import { searchWithView } from '../state/scope';
+import { searchWithView, writeScope } from '../state/scope';
 import { empty } from '../state/tray';
 import { useLookUpOf } from '../state/useLookUpOf';
 import { useScope } from '../state/useScope';
@@ -17,6 +21,8 @@ export function Tray({ project }: { project: number }) {
   const { message } = App.useApp();
   const { comparison, change } = useScope();
   const [track] = useTrackMutation();
+  const [pick] = usePickTasksMutation();
+  const undoable = useUndoable(project);
   const lookUp = useLookUpOf();
   const navigate = useNavigate();
   const { search } = useLocation();
@@ -39,6 +45,41 @@ export function Tray({ project }: { project: number }) {
       ),
       duration: 6,
     });
+  };
+  const intoRound = async (): Promise<void> => {
+    const { market, date, compare: before } = comparison;
+    const scope = { market, date, ...(before !== undefined && { compare: before }) };
+    const asked = dispatch(roundsApi.endpoints.rounds.initiate({ project, scope }));
+    const { data } = await asked;
+    asked.unsubscribe();
+    const round = data?.rounds.find(({ ends }) => ends >= date) ?? data?.rounds.at(-1);
+    if (!round) {
+      void message.info('No round is planned yet: add one in Rounds first.');
+      return;
+    }
+    try {
+      const { tasks } = await pick({
+        project,
+        round: round.id,
+        scope,
+        picks: ids.map((keyword) => ({ keyword })),
+      }).unwrap();
+      undoable({
+        what: `${tasks.length} pieces of work into ${round.name}`,
+        undo: request(roundsApi.endpoints.changeTasks, {
+          project,
+          changes: tasks.map((id) => ({ id, state: 'out' as const })),
+        }),
+        redo: request(roundsApi.endpoints.changeTasks, {
+          project,
+          changes: tasks.map((id) => ({ id, round: round.id })),
+        }),
+      });
+      void message.info(`${tasks.length} pieces of work went into ${round.name}. Ctrl Z takes it back.`);
+    } catch (error) {
+      const { message: happened, todo } = problemOf(error);
+      void message.warning(`${happened} ${todo ?? ''}`);
+    }
   };
   const copy = async (): Promise<void> => {
     const rows: string[][] = [
@@ -81,6 +122,24 @@ export function Tray({ project }: { project: number }) {
         }
       >
         Look up
+      </button>
+      <button
+        className="plain"
+        title="What is best for each goes into the round that is on, as a piece of work"
+        onClick={() => void intoRound()}
+      >
+        Into a round
+      </button>
+      <button
+        className="plain"
+        title="A draft that is to serve these keywords"
+        onClick={() =>
+          void navigate(
+            `/p/${project}/drafts?${writeScope(new URLSearchParams(search), { view: '', draft: null }).toString()}`,
+          )
+        }
+      >
+        Draft
       </button>
       <button className="plain" onClick={() => void copy()}>
         Copy as table

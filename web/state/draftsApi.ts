@@ -6,6 +6,7 @@ import type {
   DraftSummary,
   OwnCopy,
   SeveralDrafts,
+  WrittenText,
   Packing,
   PackingRequest,
   PublishedChange,
@@ -92,6 +93,14 @@ export const draftsApi = api.injectEndpoints({
       query: ({ project, id, ...params }) => ({ url: `/projects/${project}/drafts/${id}/bids`, params }),
       providesTags: restsOn('adGroup'),
     }),
+    readWritten: build.mutation<WrittenText, Blob>({
+      query: (body) => ({
+        url: '/written-text',
+        method: 'POST',
+        body,
+        headers: { 'content-type': 'application/octet-stream' },
+      }),
+    }),
     pack: build.mutation<Packing, PackingRequest>({
       query: (body) => ({ url: '/packing', method: 'POST', body }),
     }),
@@ -112,4 +121,5 @@ export const {
   useAdGroupQuery,
   useSeveralDraftsMutation,
   usePackMutation,
+  useReadWrittenMutation,
 } = draftsApi;

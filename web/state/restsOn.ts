@@ -174,6 +174,7 @@ export const CHANGES = {
   publishDraft: ['drafts', 'rounds'],
   askAgain: ['drafts'],
   pack: [],
+  readWritten: [],
   severalDrafts: ['drafts'],
   removeDrafts: ['drafts', 'rounds'],
   addHandPosition: ['hand'],

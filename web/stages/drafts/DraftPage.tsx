@@ -1,13 +1,14 @@
 import type { Draft } from '@opsimath/contract/api/drafts';
 import { fieldsOfDraft } from '@opsimath/core/copy/draftFields';
-import { Button, Input, Segmented, Spin } from 'antd';
+import { Segmented, Spin } from 'antd';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
-import { count } from '../../parts/words/figures';
 import { useDraftQuery } from '../../state/draftsApi';
 import { useScope } from '../../state/useScope';
 import { AdGroupPage } from './AdGroupPage';
+import { BringText } from './BringText';
 import { CheckList, checksOf } from './CheckList';
+import { DraftHead, type DraftPart } from './DraftHead';
 import { FieldEditor } from './FieldEditor';
 import { FrontSide } from './FrontSide';
 import { KeywordsServed } from './KeywordsServed';
@@ -31,13 +32,12 @@ export function DraftPage({ id }: { id: number }) {
 const RIGHT = ['Words to place', 'Keywords', 'Check list'] as const;
 
 function Manuscript({ draft }: { draft: Draft }) {
-  const { change: go } = useScope();
   const written = useDraftCopy(draft);
   const { copy, keeping, change, setField: write, setLimit: limit } = written;
   const facts = useDraftFacts(copy);
   const { coverage } = facts;
   const [side, setSide] = useState<(typeof RIGHT)[number]>('Words to place');
-  const [open, setOpen] = useState<'versions' | 'publish' | 'titles' | null>(null);
+  const [open, setOpen] = useState<DraftPart | null>(null);
   const fields = useMemo(() => fieldsOfDraft(copy.kind, copy.limits), [copy.kind, copy.limits]);
   const focus = useRef<{ name: string; area: HTMLTextAreaElement } | null>(null);
   const onFocus = useCallback(
@@ -45,66 +45,20 @@ function Manuscript({ draft }: { draft: Draft }) {
     [],
   );
   const phrases = useMemo(() => copy.keywords.map(({ key }) => key), [copy.keywords]);
-  const whole = coverage.keywords.filter((one) => one.coverage === 'whole').length;
   const checks = checksOf(copy, fields, facts);
   const done = checks.filter((one) => one.done).length;
   return (
     <div className="drafts">
-      <header className="stage-head draft-head">
-        <div>
-          <h1 className="stage-title">
-            <b>
-              {whole} of {copy.keywords.length}
-            </b>{' '}
-            keywords are whole in the copy
-            {coverage.missing.length > 0 && (
-              <>
-                ; {coverage.missing.length === 1 ? 'one word' : `${coverage.missing.length} words`} would
-                bring {count(Math.round(coverage.volume - coverage.covered))} searches more
-              </>
-            )}
-          </h1>
-          <p className="soft">
-            <button className="plain written" onClick={() => go({ draft: null })}>
-              Drafts
-            </button>{' '}
-            ›{' '}
-            <Input
-              size="small"
-              variant="borderless"
-              aria-label="Name of the draft"
-              style={{ width: 200 }}
-              value={copy.name}
-              onChange={({ target }) => target.value.trim() !== '' && change({ name: target.value })}
-            />
-            {copy.kind} for{' '}
-            <Input
-              size="small"
-              variant="borderless"
-              aria-label="Address of the target"
-              placeholder="a planned target: its address"
-              style={{ width: 300 }}
-              value={copy.address}
-              onChange={({ target }) => change({ address: target.value.trim() })}
-            />
-            <span role="status">{typeof keeping === 'string' ? KEEPING[keeping] : ''}</span> · {copy.state}
-          </p>
-        </div>
-        <span className="stage-tools">
-          <Button size="small" disabled={copy.keywords.length === 0} onClick={() => setOpen('titles')}>
-            Build a title…
-          </Button>
-          <Button size="small" onClick={() => setOpen('versions')}>
-            Versions…
-          </Button>
-          <Button size="small" onClick={() => setSide('Check list')}>
-            Check list {done} of {checks.length}
-          </Button>
-          <Button size="small" type="primary" onClick={() => setOpen('publish')}>
-            Publish…
-          </Button>
-        </span>
-      </header>
+      <DraftHead
+        copy={copy}
+        keeping={keeping}
+        coverage={coverage}
+        done={done}
+        checks={checks.length}
+        onChange={change}
+        onOpen={setOpen}
+        onChecks={() => setSide('Check list')}
+      />
       {typeof keeping === 'object' && (
         <p className="problem" role="alert">
           {keeping.clash} What you typed is still here: copy what you need, then{' '}
@@ -160,6 +114,9 @@ function Manuscript({ draft }: { draft: Draft }) {
           onClose={() => setOpen(null)}
         />
       )}
+      {open === 'text' && (
+        <BringText draft={copy} fields={fields} onChange={change} onClose={() => setOpen(null)} />
+      )}
       {open === 'versions' && <Versions draft={copy} onChange={change} onClose={() => setOpen(null)} />}
       {open === 'publish' && (
         <PublishForm draft={copy} checks={checks} isKept={keeping === 'kept'} onClose={() => setOpen(null)} />
@@ -167,5 +124,3 @@ function Manuscript({ draft }: { draft: Draft }) {
     </div>
   );
 }
-
-const KEEPING = { kept: 'kept', keeping: 'keeping…', waiting: 'not sent yet; kept in this browser' };

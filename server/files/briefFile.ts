@@ -1,0 +1,84 @@
+import type { Draft } from '@opsimath/contract/api/drafts';
+import { fieldsOfDraft } from '@opsimath/core/copy/draftFields';
+import type { Limit } from '@opsimath/core/copy/draftFields';
+import { draftCoverage, draftKeyword } from '@opsimath/core/copy/draftCoverage';
+import { holdField } from '@opsimath/core/copy/heldFields';
+import { quartilesOf } from '@opsimath/core/gap/resultFacts';
+
+const MOST_KEYWORDS = 40;
+const MOST_FRONT = 10;
+
+/** A brief for a writer in Markdown: what the text is for, the words that it must have, its limits, and how the front writes. */
+export function briefOf(draft: Draft, reason: string): string {
+  const { keywords, language, front, banned, present } = draft;
+  const [lead] = keywords;
+  const fields = fieldsOfDraft(draft.kind, draft.limits as Record<string, Limit>);
+  const wanted = keywords.map(({ key, volume }) => draftKeyword(key, volume ?? 0, language));
+  const empty = draftCoverage([holdField('title', '', language)], wanted, language);
+  const lengths = quartilesOf(
+    'titles',
+    front.map(({ title }) => [...title].length),
+    null,
+  );
+  const forbidden = banned.filter(({ phrase }) => phrase !== '');
+  return [
+    `# Brief: ${plain(draft.name)}`,
+    '',
+    draft.address === '' ? `For a new ${draft.kind}.` : `For ${plain(draft.address)}.`,
+    ...(reason === '' ? [] : ['', plain(reason)]),
+    '',
+    '## Lead keyword',
+    lead
+      ? `**${plain(lead.text)}**${lead.volume === null ? '' : `, searched about ${count(lead.volume)} times a month`}. It stands whole and first in the title.`
+      : 'None yet.',
+    '',
+    '## Limits',
+    ...fields.map(
+      ({ name, limit, slots }) =>
+        `- ${name}: at most ${count(limit.most)} ${limit.unit}${slots > 1 ? ` each, up to ${slots}` : ''}`,
+    ),
+    '',
+    '## Words that it must have',
+    empty.missing.map(({ word }) => plain(word)).join(', ') || 'None.',
+    '',
+    '## Keywords that it is to serve',
+    ...keywords
+      .slice(0, MOST_KEYWORDS)
+      .map(({ text, volume }) => `- ${plain(text)}${volume === null ? '' : ` (${count(volume)} a month)`}`),
+    '',
+    ...(forbidden.length > 0
+      ? [
+          '## Not to be used',
+          ...forbidden.map(
+            ({ phrase, reason: why }) => `- ${plain(phrase)}${why === '' ? '' : `: ${plain(why)}`}`,
+          ),
+          '',
+        ]
+      : []),
+    ...(front.length > 0
+      ? [
+          '## How the first results write',
+          ...(lengths
+            ? [`Titles mostly have ${Math.round(lengths.low)} to ${Math.round(lengths.high)} characters.`]
+            : []),
+          ...front.slice(0, MOST_FRONT).map(({ position, title }) => `${position}. ${plain(title)}`),
+          '',
+        ]
+      : []),
+    ...(present
+      ? [
+          '## What stands there now',
+          `Title: ${plain(present.fields.title ?? '')}`,
+          '',
+          `Description: ${plain(present.fields.description ?? '')}`,
+          '',
+        ]
+      : []),
+    'Give it back as Markdown, HTML or DOCX: the title as the first heading, a line “Description: …”, then the text.',
+    '',
+  ].join('\n');
+}
+
+const count = (value: number): string => Math.round(value).toLocaleString('en-US');
+/** Text that means itself in Markdown. */
+const plain = (text: string): string => text.replace(/[\\`*_[\]<>#|]/g, (sign) => `\\${sign}`);
