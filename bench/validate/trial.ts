@@ -66,7 +66,7 @@ export async function trial(
       const row = rows.get(line.lead.id)!;
       aimed.push({ line, row, dossier: await asking.dossier(row) });
     }
-    for (const { line } of aimed) await carryOut(world, surface.market, line);
+    for (const { line } of aimed) await asking.carryOut(line, await saidBy(world, surface.market, line));
     const touched = new Set(aimed.map(({ line }) => line.target!.address));
     const calm = [...rows.values()].filter(
       (row) =>
@@ -141,17 +141,16 @@ export async function trial(
   }
 }
 
-/** Publishes what a line says: its title, or the words that fields lack. */
-async function carryOut(
+/** What a line says of its target’s fields: its title, or the words that they lack. */
+async function saidBy(
   world: World,
   market: string,
   { target, title, words, lead }: WorkLine,
-): Promise<void> {
+): Promise<Record<string, string>> {
+  if (title !== null) return { title };
   const { description } = await world.record(market, target!.address);
   const said = lead.text.charAt(0).toUpperCase() + lead.text.slice(1);
-  const fields: Record<string, string> =
-    title !== null ? { title } : { description: words.length > 0 ? `${said}. ${description}` : description };
-  await world.publish(market, target!.address, fields);
+  return { description: words.length > 0 ? `${said}. ${description}` : description };
 }
 
 const positionOf = (position: GapRow['own']): number => (typeof position === 'number' ? position : ABSENT);
@@ -187,6 +186,7 @@ class Asking {
   private constructor(
     private readonly opsimath: ReturnType<typeof api>,
     private readonly at: string,
+    private readonly market: string,
     private readonly scope: string,
     readonly horizon: number,
     readonly front: number,
@@ -205,6 +205,7 @@ class Asking {
     const asking = new Asking(
       opsimath,
       at,
+      market,
       `market=${market}&date=${today}`,
       horizon,
       project.settings.front,
@@ -239,6 +240,15 @@ class Asking {
       for (const row of rows) this.rows.set(row.id, row);
       if (rows.length < PAGE) return;
     }
+  }
+
+  /** Writes a draft of a line’s target and publishes it, as a person would. */
+  async carryOut({ target, lead }: WorkLine, fields: Record<string, string>): Promise<void> {
+    const { ids } = (await this.opsimath.post(`${this.at}/drafts/several`, {
+      market: this.market,
+      drafts: [{ address: target!.address, keywords: [lead.id], fields }],
+    })) as { ids: number[] };
+    await this.opsimath.post(`${this.at}/drafts/${ids[0]}/publish`, { way: 'service' });
   }
 
   /** The first lines that are done to a target of ours, one a target. */

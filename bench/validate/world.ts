@@ -45,10 +45,6 @@ export class World {
     return ((await this.ask(`/records?${query}`)) as { record: SourceFullRecord }).record;
   }
 
-  async publish(market: string, target: string, fields: Record<string, string>): Promise<void> {
-    await this.ask('/own/publish', { market, target, fields });
-  }
-
   /** Organic positions of every target, by keyword. @param own our site, channel or shop */
   async places(market: string, keywords: readonly string[], own: string): Promise<Map<string, Places>> {
     const date = await this.today();
