@@ -1,5 +1,8 @@
 import { DraftKeeper, type Keeping, type Send } from './draftKeeper';
 
+const keepers: DraftKeeper[] = [];
+afterEach(() => keepers.splice(0).forEach((keeper) => keeper.rest()));
+
 function keeperWith(send: Send, kept: { text: string | null } = { text: null }) {
   const told: Keeping[] = [];
   const keeper = new DraftKeeper(
@@ -8,6 +11,7 @@ function keeperWith(send: Send, kept: { text: string | null } = { text: null }) 
     { read: () => kept.text, write: (text) => (kept.text = text) },
     (keeping) => told.push(keeping),
   );
+  keepers.push(keeper);
   return { keeper, kept, told };
 }
 const fields = (title: string) => ({ fields: { title } });

@@ -59,6 +59,12 @@ export class DraftKeeper {
     await this.sending;
   }
 
+  /** Nothing is sent later any more; what is due stays in the browser. */
+  rest(): void {
+    clearTimeout(this.timer);
+    this.timer = undefined;
+  }
+
   private async sendDue(): Promise<void> {
     const change = this.due;
     this.due = {};

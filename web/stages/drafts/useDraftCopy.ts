@@ -64,7 +64,7 @@ export function useDraftCopy(draft: Draft) {
     window.addEventListener('pagehide', leave);
     return () => {
       window.removeEventListener('pagehide', leave);
-      leave();
+      void keeper.flush().then(() => keeper.rest());
     };
   }, [keeper]);
 
