@@ -101,6 +101,8 @@ test('own bids are brought in, their auctions observed at the price said, and ea
   running,
 }) => {
   await page.goto(`${address}&view=paid`);
+  // What comes above it moves it down: it is pressed when all of the view is there.
+  await page.waitForLoadState('networkidle');
   const part = page.getByRole('region', { name: 'What we bid on' });
   await part.getByRole('button', { name: 'Bring our bids in' }).click();
   // Before any own ad terms nobody knows what was shown.
