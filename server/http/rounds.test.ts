@@ -106,7 +106,7 @@ test('the best round brings no less than taking the queue from its top, and a da
   expect(filled.rounds.length).toBe(3);
   const { rounds } = await board();
   expect(rounds.map(({ name }) => name)).toEqual(['Round 1', 'Round 2', 'Round 3', 'Round 4']);
-  expect(rounds[2]).toMatchObject({ starts: '2026-04-11', ends: '2026-04-22', most: 5 });
+  expect(rounds[2]).toMatchObject({ starts: '2026-04-13', ends: '2026-04-24', most: 5 });
   // Never the same work twice, in whichever round.
   const all = rounds.flatMap(({ tasks }) => tasks.map(({ lead, action }) => `${lead.id} ${action}`));
   expect(new Set(all).size).toBe(all.length);

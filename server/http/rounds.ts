@@ -9,7 +9,7 @@ import {
   roundsView,
   workScope,
 } from '@opsimath/contract/api/rounds';
-import { DAY_MS } from '@opsimath/core/day';
+import { roundAfter } from '@opsimath/core/rounds/roundAfter';
 import { z } from 'zod';
 import type { Database } from '../data/storage/connection';
 import {
@@ -144,22 +144,7 @@ function fileRoute(routes: Routes, { database, analysis }: Pick<Services, 'datab
 async function nextRound(database: Database, projectId: number, after: RoundRow): Promise<RoundRow> {
   const later = (await listRounds(database, projectId)).find(({ starts }) => starts > after.ends);
   if (later) return later;
-  const day = (text: string): number => Date.parse(text);
-  const text = (time: number): string => new Date(time).toISOString().slice(0, 10);
-  const starts = day(after.ends) + DAY_MS;
   const { most, people } = after;
-  const id = await addRound(database, projectId, {
-    name: nextName(after.name),
-    starts: text(starts),
-    ends: text(starts + day(after.ends) - day(after.starts)),
-    most,
-    people,
-  });
+  const id = await addRound(database, projectId, { ...roundAfter(after), most, people });
   return roundById(database, projectId, id);
-}
-
-/** “Round 3” after “Round 2”; a name without a number gets one. */
-function nextName(name: string): string {
-  const number = /(\d+)\s*$/.exec(name);
-  return number ? `${name.slice(0, number.index)}${Number(number[1]) + 1}` : `${name} 2`;
 }

@@ -28,7 +28,8 @@ export async function roundPlan(
 ): Promise<RoundPlan> {
   const queue = await openQueue(workspace, projectId, query);
   const problem = await problemOf(workspace, projectId, queue, roundId, query);
-  const [filled, longer] = await solved(workspace, problem);
+  const filled = await solvedRound(problem);
+  const longer = await solvedLonger(problem);
   const works = worksOf(problem, filled);
   const { comparison } = queue;
   const lines = await linesOf(
@@ -66,7 +67,7 @@ export async function plannedTasks(
 ): Promise<NewTask[]> {
   const queue = await openQueue(workspace, projectId, scope);
   const problem = await problemOf(workspace, projectId, queue, roundId, {});
-  const [filled] = await solved(workspace, problem);
+  const filled = await solvedRound(problem);
   const works = worksOf(problem, filled);
   const tasks = await tasksOf(
     workspace,
@@ -193,17 +194,13 @@ function worthPlanning(left: readonly WorkCandidate[]): WorkCandidate[] {
   return [...new Set([...byDay.slice(0, MOST_BY_DAY), ...byValue.slice(0, MOST_BY_VALUE)])];
 }
 
-/** The round as it is, and with one day more for whoever stands first. */
-async function solved(
-  _: Workspace,
-  { candidates, people, count }: NamedProblem,
-): Promise<[FilledRound, FilledRound]> {
-  const longer = people.map((days, person) => (person === 0 ? days + 1 : days));
-  return [
-    await inSolveWorker('round', { candidates, people, count }),
-    await inSolveWorker('round', { candidates, people: longer, count }),
-  ];
-}
+/** The best round there is; its candidates, not the names beside them, go to the thread. */
+const solvedRound = ({ candidates, people, count }: RoundProblem): Promise<FilledRound> =>
+  inSolveWorker('round', { candidates, people, count });
+
+/** The same with one day more for whoever stands first. */
+const solvedLonger = (problem: RoundProblem): Promise<FilledRound> =>
+  solvedRound({ ...problem, people: problem.people.map((days, person) => (person === 0 ? days + 1 : days)) });
 
 /** What was chosen as pieces of work, each gain counted once, the most for a day of work first. */
 function worksOf({ candidates }: RoundProblem, { chosen }: FilledRound): { work: Work; person: number }[] {

@@ -5,6 +5,7 @@ import { Problem } from '../../parts/words/Problem';
 import { count, decimal, worth } from '../../parts/words/figures';
 import { useAdGroupQuery } from '../../state/draftsApi';
 import { useScope } from '../../state/useScope';
+import { DraftName } from './DraftName';
 import { type DraftCopy, useDraftCopy } from './useDraftCopy';
 
 type Bid = GroupBids[number];
@@ -13,7 +14,7 @@ const LEVELS = ['low end', 'middle', 'high end'] as const;
 
 /** An ad group: keywords by match type with bids, what these would bring, a budget split, and what is left out. */
 export function AdGroupPage({ draft }: { draft: Draft }) {
-  const { project, scope, change: go } = useScope();
+  const { project, scope } = useScope();
   const written = useDraftCopy(draft);
   const { copy, change, setField, keeping } = written;
   const budget = Number(copy.fields.budget ?? 0) || 0;
@@ -39,18 +40,7 @@ export function AdGroupPage({ draft }: { draft: Draft }) {
             )}
           </h1>
           <p className="soft">
-            <button className="plain written" onClick={() => go({ draft: null })}>
-              Drafts
-            </button>{' '}
-            ›{' '}
-            <Input
-              size="small"
-              variant="borderless"
-              aria-label="Name of the ad group"
-              style={{ width: 220 }}
-              value={copy.name}
-              onChange={({ target }) => target.value.trim() !== '' && change({ name: target.value })}
-            />
+            <DraftName name={copy.name} onName={(name) => change({ name })} />
             ad group · <span role="status">{typeof keeping === 'string' ? keeping : keeping.clash}</span>.
             Estimated from the auctions observed in the last 28 days.
           </p>

@@ -4,6 +4,7 @@ import { Button, Dropdown, Input } from 'antd';
 import { count } from '../../parts/words/figures';
 import type { Changed, Keeping } from '../../state/draftKeeper';
 import { useScope } from '../../state/useScope';
+import { DraftName } from './DraftName';
 
 /** What can be opened over the manuscript. */
 export type DraftPart = 'versions' | 'publish' | 'titles' | 'text';
@@ -31,7 +32,7 @@ export function DraftHead({
   onOpen,
   onChecks,
 }: DraftHeadProps) {
-  const { project, scope, change: go } = useScope();
+  const { project, scope } = useScope();
   const whole = coverage.keywords.filter((one) => one.coverage === 'whole').length;
   return (
     <header className="stage-head draft-head">
@@ -49,18 +50,7 @@ export function DraftHead({
           )}
         </h1>
         <p className="soft">
-          <button className="plain written" onClick={() => go({ draft: null })}>
-            Drafts
-          </button>{' '}
-          ›{' '}
-          <Input
-            size="small"
-            variant="borderless"
-            aria-label="Name of the draft"
-            style={{ width: 200 }}
-            value={copy.name}
-            onChange={({ target }) => target.value.trim() !== '' && change({ name: target.value })}
-          />
+          <DraftName name={copy.name} onName={(name) => change({ name })} />
           {copy.kind} for{' '}
           <Input
             size="small"

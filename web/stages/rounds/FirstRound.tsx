@@ -7,14 +7,14 @@ import { useAddRoundMutation } from '../../state/roundsApi';
 import { useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
 import { RoundFields } from './RoundForm';
-import { roundAfter } from './roundAfter';
+import { draftOfRound } from './draftOfRound';
 import { useTaskChanges } from './useTaskChanges';
 
 /** Before any round: what could be done, and the form of the first one. */
 export function FirstRound({ view }: { view: RoundsView }) {
   const { project, scope } = useScope();
   const me = useAppSelector((state) => state.preferences.person);
-  const [draft, write] = useState(() => roundAfter(undefined, scope.date, me));
+  const [draft, write] = useState(() => draftOfRound(undefined, scope.date, me));
   const [add] = useAddRoundMutation();
   const changes = useTaskChanges();
   const { message } = App.useApp();

@@ -6,7 +6,7 @@ import { problemOf } from '../../state/api';
 import { useAddRoundMutation, useChangeRoundMutation, useRemoveRoundMutation } from '../../state/roundsApi';
 import { useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
-import { type RoundDraft, roundAfter } from './roundAfter';
+import { type RoundDraft, draftOfRound } from './draftOfRound';
 
 interface RoundFormProps {
   /** The round that is changed; `null` adds one. */
@@ -21,7 +21,7 @@ export function RoundForm({ round, after, onClose }: RoundFormProps) {
   const { project, scope } = useScope();
   const me = useAppSelector((state) => state.preferences.person);
   const [draft, write] = useState<RoundDraft>(() =>
-    round === null ? roundAfter(after, scope.date, me) : draftOf(round),
+    round === null ? draftOfRound(after, scope.date, me) : draftOf(round),
   );
   const [add] = useAddRoundMutation();
   const [change] = useChangeRoundMutation();

@@ -1,5 +1,6 @@
 import type { Round } from '@opsimath/contract/api/rounds';
 import { DAY_MS } from '@opsimath/core/day';
+import { roundAfter } from '@opsimath/core/rounds/roundAfter';
 
 export interface RoundDraft {
   name: string;
@@ -14,7 +15,7 @@ const text = (time: number): string => new Date(time).toISOString().slice(0, 10)
 const SPAN = 11;
 
 /** A round as it would follow another, or the first one from the Monday after a day. */
-export function roundAfter(after: Round | undefined, date: string, person: string): RoundDraft {
+export function draftOfRound(after: Round | undefined, date: string, person: string): RoundDraft {
   if (after === undefined) {
     const day = Date.parse(date);
     const weekday = new Date(day).getUTCDay();
@@ -27,15 +28,8 @@ export function roundAfter(after: Round | undefined, date: string, person: strin
       people: [{ name: person === '' ? 'Me' : person, days: 10 }],
     };
   }
-  const [from, to] = [Date.parse(after.starts), Date.parse(after.ends)];
-  // It begins on the same day of the week, as soon as the other is over.
-  let starts = from;
-  while (starts <= to) starts += 7 * DAY_MS;
-  const number = /(\d+)\s*$/.exec(after.name);
   return {
-    name: number ? `${after.name.slice(0, number.index)}${Number(number[1]) + 1}` : `${after.name} 2`,
-    starts: text(starts),
-    ends: text(starts + (to - from)),
+    ...roundAfter(after),
     most: after.most,
     people: after.people.map(({ name, days }) => ({ name, days })),
   };
