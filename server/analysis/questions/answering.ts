@@ -34,6 +34,7 @@ export async function answering(
     if (columns.fit[i]! > 0 && columns.expectedVolume[i]! > 0) wanted.push(i);
   wanted.sort((a, b) => columns.expectedVolume[b]! - columns.expectedVolume[a]! || a - b);
   const placeOf = (i: number): number => now.ownPlace[rows[i]!]! || served.place[i]!;
+  const isAnswered = (id: number): boolean => (chosen.get(id)?.address ?? '') !== '';
   const shown = wanted.slice(0, limit);
   const texts = await keywordsById(
     workspace.database,
@@ -65,7 +66,7 @@ export async function answering(
   const answers = new Set([...wanted.map((i) => placeOf(i)), ...answered.map(({ address }) => address)]);
   return {
     keywords: answered,
-    without: wanted.filter((i) => placeOf(i) === 0 && !chosen.get(keywords[i]!)?.address).length,
+    without: wanted.filter((i) => placeOf(i) === 0 && !isAnswered(keywords[i]!)).length,
     idle: sides.ownPlaces
       .filter(({ id, address, title }) => title !== '' && !answers.has(id) && !answers.has(address))
       .map(({ address, title }) => ({ address, title }))
@@ -82,12 +83,10 @@ async function clashesOf(
 ): Promise<AnsweringView['clashes']> {
   const places = new Map(sides.ownPlaces.map((place) => [place.id, place.address]));
   const found = wanted.filter((i) => columns.ownTargets[i]! > 1).slice(0, MOST_CLASHES);
-  const texts = await keywordsById(
-    database,
-    found.map((i) => keywords[i]!),
-  );
-  return found.map((i) => ({
-    keyword: { id: keywords[i]!, text: texts.get(keywords[i]!)!.text },
+  const ids = found.map((i) => keywords[i]!);
+  const texts = await keywordsById(database, ids);
+  return found.map((i, n) => ({
+    keyword: { id: ids[n]!, text: texts.get(ids[n]!)!.text },
     count: columns.ownTargets[i]!,
     best: { address: places.get(now.ownPlace[rows[i]!]!) ?? '', position: columns.ownOrganic[i]! },
   }));

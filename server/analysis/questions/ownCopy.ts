@@ -45,7 +45,8 @@ export async function ownCopy(
     templates,
     pages: pages.slice(0, MOST).map(({ id, address, title, description }) => {
       const entry = leads.get(id);
-      const lead = entry === undefined ? undefined : texts.get(keywords[entry]!);
+      const leading = entry === undefined ? 0 : keywords[entry]!;
+      const lead = texts.get(leading);
       const told =
         lead &&
         draftCoverage(
