@@ -5,6 +5,7 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { App } from './shell/App';
 import './shell/paper.css';
+import './shell/ledger.css';
 import './shell/shell.css';
 import { hearOthers } from './state/others';
 import { judging } from './state/judging';

@@ -39,3 +39,6 @@ export const NEW_TARGET = {
   video: 'new video',
   marketplace: 'new listing',
 } as const satisfies Record<Surface, Action>;
+
+/** Whether an action is done to ads, not to a target. */
+export const isPaidAction = (action: Action): boolean => action === 'advertise' || action === 'trim bid';

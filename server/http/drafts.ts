@@ -14,7 +14,7 @@ import {
   publication,
   publishedChange,
 } from '@opsimath/contract/api/drafts';
-import { DRAFT_FIELDS } from '@opsimath/core/copy/draftFields';
+import { DRAFT_FIELDS, KINDS_OF } from '@opsimath/core/copy/draftFields';
 import { isoDay } from '@opsimath/contract/source/answers';
 import { z } from 'zod';
 import {
@@ -180,8 +180,6 @@ export function writerRoutes(routes: Routes, { database, source, analysis, files
   );
 }
 
-const KIND_OF = { web: 'page', video: 'video', marketplace: 'listing' } as const;
-
 export function ownCopyRoutes(routes: Routes, { database, source, analysis }: Services): void {
   routes.add(
     {
@@ -203,7 +201,7 @@ export function ownCopyRoutes(routes: Routes, { database, source, analysis }: Se
     },
     async ({ params, body }) => {
       const market = await marketByCode(database, body.market);
-      const kind = KIND_OF[market.surface];
+      const [kind] = KINDS_OF[market.surface];
       const ids: number[] = [];
       for (const { address, fields, keywords } of body.drafts) {
         const present = await presentFields(source, kind, body.market, address);

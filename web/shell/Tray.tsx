@@ -1,6 +1,6 @@
 import { App } from 'antd';
 import { useLocation, useNavigate } from 'react-router';
-import { problemOf } from '../state/api';
+import { useTrouble } from '../parts/words/useTrouble';
 import { gapsApi, useTrackMutation } from '../state/gapsApi';
 import { request } from '../state/operations';
 import { roundsApi, usePickTasksMutation } from '../state/roundsApi';
@@ -19,6 +19,7 @@ export function Tray({ project }: { project: number }) {
   const kept = useAppSelector((state) => state.tray[project] ?? NOTHING);
   const dispatch = useAppDispatch();
   const { message } = App.useApp();
+  const trouble = useTrouble();
   const { comparison, change } = useScope();
   const [track] = useTrackMutation();
   const [pick] = usePickTasksMutation();
@@ -77,8 +78,7 @@ export function Tray({ project }: { project: number }) {
       });
       void message.info(`${tasks.length} pieces of work went into ${round.name}. Ctrl Z takes it back.`);
     } catch (error) {
-      const { message: happened, todo } = problemOf(error);
-      void message.warning(`${happened} ${todo ?? ''}`);
+      trouble(error);
     }
   };
   const copy = async (): Promise<void> => {

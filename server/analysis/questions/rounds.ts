@@ -1,4 +1,5 @@
 import type { Round, RoundsView, Task, roundsQuery } from '@opsimath/contract/api/rounds';
+import { isPaidAction } from '@opsimath/core/gap/action';
 import { workList } from '@opsimath/core/plan/workList';
 import { peakMonth } from '@opsimath/core/demand/trend';
 import { startBy } from '@opsimath/core/demand/startBy';
@@ -101,8 +102,9 @@ async function toldTasks(
   for (const task of tasks) twins.set(task.keywordId, [...(twins.get(task.keywordId) ?? []), task]);
   return tasks.map((task, n): Task => {
     const { roundId, market, keywordId, keyword, serves, published, draft } = task;
-    const isPaid = (one: TaskRow): boolean => one.action === 'advertise' || one.action === 'trim bid';
-    const twin = twins.get(keywordId)!.find((other) => other !== task && isPaid(other) !== isPaid(task));
+    const twin = twins
+      .get(keywordId)!
+      .find((other) => other !== task && isPaidAction(other.action) !== isPaidAction(task.action));
     return {
       id: task.id,
       round: roundId,

@@ -5,9 +5,9 @@ import { useEffect, useRef, useState } from 'react';
 import { useDossierQuery, useTrackMutation } from '../../state/gapsApi';
 import { useAppDispatch } from '../../state/store';
 import { toggle } from '../../state/tray';
+import { surfaceOf } from '../../state/surfaceOf';
 import { useOldAfter } from '../../state/useOldAfter';
 import { rateOf } from '@opsimath/core/rates/wilson';
-import { surface } from '@opsimath/contract/source/answers';
 import { HistoryChart, type PositionsOf } from '../charts/HistoryChart';
 import { VolumeChart } from '../charts/VolumeChart';
 import { LaneHead } from '../lane/LaneHead';
@@ -61,7 +61,7 @@ function DossierLane({ data }: { data: Data }) {
 export function Dossier({ project, keyword, comparison, own, onClose }: DossierProps) {
   const { data, error } = useDossierQuery({ project, keyword, scope: { ...comparison, own } });
   const [track] = useTrackMutation();
-  const oldAfter = useOldAfter(surface.safeParse(comparison.market.split('-')[0]).data ?? 'web');
+  const oldAfter = useOldAfter(surfaceOf(comparison.market));
   const metricsAge = data?.metricsDate ? age(data.metricsDate, comparison.date, oldAfter) : '';
   const pageAge = data?.page ? age(data.page.date, comparison.date, oldAfter) : '';
   const dispatch = useAppDispatch();

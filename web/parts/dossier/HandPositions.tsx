@@ -17,6 +17,7 @@ import { useUndoable } from '../../state/undoStacks';
 import { Problem } from '../words/Problem';
 import { spelledDay } from '../words/figures';
 import './study.css';
+import { surfaceOf } from '../../state/surfaceOf';
 
 interface HandPositionsProps {
   project: number;
@@ -54,7 +55,7 @@ export function HandPositions({ project, keyword, market, date }: HandPositionsP
         <NewEntry
           project={project}
           keyword={keyword}
-          surface={market.split('-')[0]!}
+          surface={surfaceOf(market)}
           date={date}
           onDone={() => setOpen(false)}
         />

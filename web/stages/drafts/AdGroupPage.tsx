@@ -1,16 +1,16 @@
-import { type AdGroup, type Draft, type GroupBids, MATCHES, groupBids } from '@opsimath/contract/api/drafts';
-import { Button, Dropdown, Input, InputNumber, Select } from 'antd';
+import { type Draft, type GroupBids, groupBids } from '@opsimath/contract/api/drafts';
+import { Button, Dropdown, Input, InputNumber } from 'antd';
 import { useMemo } from 'react';
 import { Problem } from '../../parts/words/Problem';
-import { count, decimal, worth } from '../../parts/words/figures';
+import { decimal, worth } from '../../parts/words/figures';
 import { useAdGroupQuery } from '../../state/draftsApi';
 import { useScope } from '../../state/useScope';
+import { BidRow, LEVELS } from './BidRow';
 import { DraftName } from './DraftName';
-import { type DraftCopy, useDraftCopy } from './useDraftCopy';
+import { Negatives } from './Negatives';
+import { useDraftCopy } from './useDraftCopy';
 
 type Bid = GroupBids[number];
-type Facts = AdGroup['keywords'][number];
-const LEVELS = ['low end', 'middle', 'high end'] as const;
 
 /** An ad group: keywords by match type with bids, what these would bring, a budget split, and what is left out. */
 export function AdGroupPage({ draft }: { draft: Draft }) {
@@ -141,158 +141,6 @@ export function AdGroupPage({ draft }: { draft: Draft }) {
         <Negatives draft={written} candidates={data?.negatives ?? []} currency={currency} />
       </div>
     </div>
-  );
-}
-
-interface BidRowProps {
-  bid: Bid;
-  text: string;
-  facts: Facts | undefined;
-  taken: readonly Bid['match'][];
-  onChange: (more: Partial<Bid>) => void;
-  onAdd: (match: Bid['match']) => void;
-  onRemove: () => void;
-}
-
-function BidRow({ bid, text, facts, taken, onChange, onAdd, onRemove }: BidRowProps) {
-  const guide = facts?.guides[bid.match] ?? null;
-  const free = MATCHES.filter((match) => !taken.includes(match));
-  return (
-    <tr>
-      <td>
-        {text}
-        {facts?.setApart && (
-          <span
-            className="draft-over under"
-            title="Alone it would take over a fifth of the budget: better in an ad group of its own, or organic only"
-          >
-            set apart
-          </span>
-        )}
-      </td>
-      <td>
-        <Select
-          size="small"
-          variant="borderless"
-          aria-label={`Match of ${text}`}
-          style={{ width: 88 }}
-          value={bid.match}
-          options={[bid.match, ...free].map((match) => ({ value: match, label: match }))}
-          onChange={(match: Bid['match']) => onChange({ match })}
-        />
-      </td>
-      <td className="figure">
-        {guide === null ? (
-          <span className="faint">not observed</span>
-        ) : (
-          <>
-            {decimal(guide.middle, 2)}
-            <span className="soft under">
-              {decimal(guide.low, 2)}–{decimal(guide.high, 2)}
-            </span>
-          </>
-        )}
-      </td>
-      <td className="figure">
-        <InputNumber
-          size="small"
-          aria-label={`Bid on ${text}, ${bid.match}`}
-          min={0}
-          max={10_000}
-          step={0.05}
-          style={{ width: 84 }}
-          value={bid.bid}
-          onChange={(next) => onChange({ bid: next })}
-        />
-      </td>
-      {LEVELS.map((name, n) => {
-        const level = facts?.levels?.[n];
-        return (
-          <td key={name} className="figure">
-            {level === undefined ? (
-              <span className="faint">unknown</span>
-            ) : (
-              <button className="plain written" title="Bid this" onClick={() => onChange({ bid: level.bid })}>
-                {decimal(level.clicks, 1)}, {worth(level.cost)}
-                <span className="soft under">
-                  {level.cpc === null
-                    ? 'never shown'
-                    : `${decimal(level.cpc, 2)} a click, slot ${decimal(level.slot, 1)}`}
-                </span>
-              </button>
-            )}
-          </td>
-        );
-      })}
-      <td className="figure">
-        {facts?.allotted ? (
-          <>
-            {worth(facts.allotted.cost)}
-            <span className="soft under">bid {decimal(facts.allotted.bid, 2)}</span>
-          </>
-        ) : (
-          <span className="faint">nothing</span>
-        )}
-      </td>
-      <td className="no-break served-tools">
-        {free[0] && (
-          <button
-            className="plain written soft"
-            title="Bid on it in another match type too"
-            onClick={() => onAdd(free[0]!)}
-          >
-            + {free[0]}
-          </button>
-        )}
-        <button
-          className="plain written soft"
-          aria-label={`Leave ${text}, ${bid.match}, out`}
-          onClick={onRemove}
-        >
-          out
-        </button>
-      </td>
-    </tr>
-  );
-}
-
-/** What ads are not to be shown for; own terms that cost much and brought nothing are offered. */
-function Negatives({
-  draft: { copy, setField },
-  candidates,
-  currency,
-}: {
-  draft: DraftCopy;
-  candidates: AdGroup['negatives'];
-  currency: string;
-}) {
-  const text = copy.fields.negatives ?? '';
-  const held = new Set(text.split('\n').map((line) => line.trim()));
-  const offered = candidates.filter((one) => !held.has(one.text));
-  return (
-    <aside className="board-side" aria-label="Negatives">
-      <h2>Negatives</h2>
-      <Input.TextArea
-        aria-label="Negatives, one a line"
-        autoSize={{ minRows: 4, maxRows: 14 }}
-        value={text}
-        onChange={({ target }) => setField('negatives', target.value)}
-      />
-      {offered.length > 0 && <p className="soft">Terms of our ads that cost much and brought nothing:</p>}
-      {offered.slice(0, 12).map(({ text: term, cost }) => (
-        <p key={term}>
-          <button
-            className="plain written"
-            onClick={() => setField('negatives', [text.trimEnd(), term].filter(Boolean).join('\n'))}
-          >
-            {term}
-          </button>{' '}
-          <span className="soft">
-            {count(Math.round(cost))} {currency}
-          </span>
-        </p>
-      ))}
-    </aside>
   );
 }
 

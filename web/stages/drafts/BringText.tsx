@@ -1,8 +1,8 @@
 import type { Draft, DraftChange, WrittenText } from '@opsimath/contract/api/drafts';
 import type { DraftField } from '@opsimath/core/copy/draftFields';
-import { App, Button, Input, Modal, Upload } from 'antd';
+import { Button, Input, Modal, Upload } from 'antd';
 import { useState } from 'react';
-import { problemOf } from '../../state/api';
+import { useTrouble } from '../../parts/words/useTrouble';
 import { useReadWrittenMutation } from '../../state/draftsApi';
 import { Differences } from './Differences';
 
@@ -17,14 +17,13 @@ interface BringTextProps {
 export function BringText({ draft, fields, onChange, onClose }: BringTextProps) {
   const [text, write] = useState('');
   const [read, show] = useState<WrittenText | null>(null);
-  const { message } = App.useApp();
+  const trouble = useTrouble();
   const [readWritten] = useReadWrittenMutation();
   const look = async (body: Blob): Promise<void> => {
     try {
       show(await readWritten(body).unwrap());
     } catch (error) {
-      const { message: happened, todo } = problemOf(error);
-      void message.warning(`${happened} ${todo ?? ''}`);
+      trouble(error);
     }
   };
   const names = new Set(fields.map(({ name }) => name));

@@ -1,34 +1,30 @@
-import type { DraftKind } from '@opsimath/core/copy/draftFields';
-import { App, Button, Input, Select } from 'antd';
+import { type DraftKind, KINDS_OF } from '@opsimath/core/copy/draftFields';
+import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
-import { problemOf } from '../../state/api';
+import { useTrouble } from '../../parts/words/useTrouble';
 import { useAddDraftMutation } from '../../state/draftsApi';
 import { useTargetsQuery } from '../../state/rosterApi';
 import { useListsQuery } from '../../state/siftApi';
 import { useGapPageQuery } from '../../state/gapsApi';
 import { useAppSelector } from '../../state/store';
+import { surfaceOf } from '../../state/surfaceOf';
 import { useScope } from '../../state/useScope';
 
-const KINDS: Record<string, readonly DraftKind[]> = {
-  web: ['page', 'ad group'],
-  video: ['video', 'channel', 'ad group'],
-  marketplace: ['listing', 'ad group'],
-};
 const NOTHING: { id: number; text: string }[] = [];
 const TRAY = 'tray';
 
 /** Begins a draft: of which kind, for which target, to serve which keywords. */
 export function NewDraft() {
   const { project, scope, change } = useScope();
-  const kinds = KINDS[scope.market.split('-')[0]!] ?? KINDS.web!;
-  const [kind, setKind] = useState<DraftKind>(kinds[0]!);
+  const kinds = KINDS_OF[surfaceOf(scope.market)];
+  const [kind, setKind] = useState<DraftKind>(kinds[0]);
   const [address, setAddress] = useState('');
   const [from, setFrom] = useState<string>(TRAY);
   const tray = useAppSelector((state) => state.tray[project] ?? NOTHING);
   const { data: lists } = useListsQuery(project);
   const { data: targets } = useTargetsQuery(project);
   const [add, { isLoading }] = useAddDraftMutation();
-  const { message } = App.useApp();
+  const trouble = useTrouble();
   const own = (targets ?? []).filter(({ side }) => side === 'own').map((target) => target.address);
   const list = (lists ?? []).find(({ id }) => String(id) === from);
   const { data: listed } = useGapPageQuery(
@@ -54,7 +50,7 @@ export function NewDraft() {
       }).unwrap();
       change({ draft: id });
     } catch (error) {
-      void message.warning(problemOf(error).message);
+      trouble(error);
     }
   };
   return (

@@ -4,7 +4,7 @@ import { App, Button, Checkbox, Input, Spin } from 'antd';
 import { useMemo, useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';
-import { problemOf } from '../../state/api';
+import { useTrouble } from '../../parts/words/useTrouble';
 import { draftsApi, useOwnCopyQuery, useSeveralDraftsMutation } from '../../state/draftsApi';
 import { request } from '../../state/operations';
 import { useBannedWordsQuery } from '../../state/rosterApi';
@@ -121,6 +121,7 @@ function FindAndReplace({ data }: { data: OwnCopy }) {
   const { data: banned } = useBannedWordsQuery(project);
   const undoable = useUndoable(project);
   const { message } = App.useApp();
+  const trouble = useTrouble();
   const found = useMemo(
     () =>
       find.trim() === ''
@@ -174,7 +175,7 @@ function FindAndReplace({ data }: { data: OwnCopy }) {
         duration: 8,
       });
     } catch (error) {
-      void message.warning(problemOf(error).message);
+      trouble(error);
     }
   };
   return (

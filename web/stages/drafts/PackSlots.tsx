@@ -1,9 +1,9 @@
 import type { Draft, Packing } from '@opsimath/contract/api/drafts';
 import { type DraftField, slotsOf } from '@opsimath/core/copy/draftFields';
-import { App, Button } from 'antd';
+import { Button } from 'antd';
 import { useState } from 'react';
 import { count } from '../../parts/words/figures';
-import { problemOf } from '../../state/api';
+import { useTrouble } from '../../parts/words/useTrouble';
 import { usePackMutation } from '../../state/draftsApi';
 import type { DraftFacts } from './useDraftFacts';
 
@@ -19,7 +19,7 @@ export function PackSlots({ draft, fields, facts, onWrite }: PackSlotsProps) {
   const hidden = fields.find(({ isHidden }) => isHidden);
   const [pack, { isLoading }] = usePackMutation();
   const [packed, show] = useState<Packing | null>(null);
-  const { message } = App.useApp();
+  const trouble = useTrouble();
   if (!hidden) return null;
   const { limit } = hidden;
   // What stands there stays: only slots that are free are packed.
@@ -45,7 +45,7 @@ export function PackSlots({ draft, fields, facts, onWrite }: PackSlotsProps) {
         }).unwrap(),
       );
     } catch (error) {
-      void message.warning(problemOf(error).message);
+      trouble(error);
     }
   };
   return (

@@ -2,7 +2,7 @@ import type { Draft } from '@opsimath/contract/api/drafts';
 import { App, Modal, Segmented } from 'antd';
 import { useState } from 'react';
 import { DayField } from '../../parts/words/DayField';
-import { problemOf } from '../../state/api';
+import { useTrouble } from '../../parts/words/useTrouble';
 import { usePublishDraftMutation } from '../../state/draftsApi';
 import { useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
@@ -25,6 +25,7 @@ export function PublishForm({ draft, checks, isKept, onClose }: PublishFormProps
   const [way, setWay] = useState<'service' | 'by hand'>('service');
   const [date, setDate] = useState(scope.date);
   const { message } = App.useApp();
+  const trouble = useTrouble();
   const open = checks.filter(({ done }) => !done);
   const send = async (): Promise<void> => {
     try {
@@ -34,8 +35,7 @@ export function PublishForm({ draft, checks, isKept, onClose }: PublishFormProps
       );
       change({ draft: null, view: 'published' });
     } catch (error) {
-      const { message: happened, todo } = problemOf(error);
-      void message.warning(`${happened} ${todo ?? 'Press publish again: nothing is published twice.'}`);
+      trouble(error, 'Press publish again: nothing is published twice.');
     }
   };
   return (

@@ -3,7 +3,7 @@ import { Fragment, useState } from 'react';
 import { Empty } from '../../parts/words/Empty';
 import { Problem } from '../../parts/words/Problem';
 import { count, spelledDay } from '../../parts/words/figures';
-import { problemOf } from '../../state/api';
+import { useTrouble } from '../../parts/words/useTrouble';
 import { useAskAgainMutation, usePublishedQuery } from '../../state/draftsApi';
 import { useScope } from '../../state/useScope';
 import { Differences } from './Differences';
@@ -14,6 +14,7 @@ export function PublishedList() {
   const { data, error } = usePublishedQuery({ project, market: scope.market }, { skip: scope.market === '' });
   const [askAgain, { isLoading }] = useAskAgainMutation();
   const { message } = App.useApp();
+  const trouble = useTrouble();
   const [opened, open] = useState<number | null>(null);
   if (error) return <Problem error={error} />;
   if (!data) return <Spin style={{ marginTop: 16 }} />;
@@ -29,7 +30,7 @@ export function PublishedList() {
       const { leftToday } = await askAgain({ project, change: id }).unwrap();
       void message.info(`Search was asked to look again. ${leftToday} more can be asked for today.`);
     } catch (problem) {
-      void message.warning(problemOf(problem).message);
+      trouble(problem);
     }
   };
   return (

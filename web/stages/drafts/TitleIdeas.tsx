@@ -1,10 +1,11 @@
 import type { Draft } from '@opsimath/contract/api/drafts';
 import type { DraftField } from '@opsimath/core/copy/draftFields';
-import { type TitleStyle, titleBuilder } from '@opsimath/core/copy/titleBuilder';
+import { PLAIN_STYLE, type TitleStyle, titleBuilder } from '@opsimath/core/copy/titleBuilder';
 import { measure } from '@opsimath/core/copy/measure';
 import { Button, Input, Modal, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { count } from '../../parts/words/figures';
+import { surfaceOf } from '../../state/surfaceOf';
 import { pixelWidth } from './pixelWidth';
 import type { DraftFacts } from './useDraftFacts';
 
@@ -48,7 +49,7 @@ export function TitleIdeas({ draft, fields, facts, onWrite, onClose }: TitleIdea
   );
   const write = (next: TitleStyle): void => {
     setStyle(next);
-    localStorage.setItem(`${KEPT}.${draft.market.split('-')[0]}`, JSON.stringify(next));
+    localStorage.setItem(`${KEPT}.${surfaceOf(draft.market)}`, JSON.stringify(next));
   };
   return (
     <Modal
@@ -148,13 +149,12 @@ export function TitleIdeas({ draft, fields, facts, onWrite, onClose }: TitleIdea
 
 /** The house style of a surface, as it was set last. */
 function styleOf(market: string): TitleStyle {
-  const plain: TitleStyle = { separator: ', ', capitals: 'first word', brand: '', brandPlace: 'nowhere' };
   try {
     return {
-      ...plain,
-      ...(JSON.parse(localStorage.getItem(`${KEPT}.${market.split('-')[0]}`) ?? '{}') as object),
+      ...PLAIN_STYLE,
+      ...(JSON.parse(localStorage.getItem(`${KEPT}.${surfaceOf(market)}`) ?? '{}') as object),
     };
   } catch {
-    return plain;
+    return PLAIN_STYLE;
   }
 }

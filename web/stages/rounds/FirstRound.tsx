@@ -1,8 +1,8 @@
 import type { RoundsView } from '@opsimath/contract/api/rounds';
-import { App, Button } from 'antd';
+import { Button } from 'antd';
 import { useState } from 'react';
 import { count, worth } from '../../parts/words/figures';
-import { problemOf } from '../../state/api';
+import { useTrouble } from '../../parts/words/useTrouble';
 import { useAddRoundMutation } from '../../state/roundsApi';
 import { useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
@@ -17,13 +17,13 @@ export function FirstRound({ view }: { view: RoundsView }) {
   const [draft, write] = useState(() => draftOfRound(undefined, scope.date, me));
   const [add] = useAddRoundMutation();
   const changes = useTaskChanges();
-  const { message } = App.useApp();
+  const trouble = useTrouble();
   const plan = async (isFilled: boolean): Promise<void> => {
     try {
       const { id } = await add({ project, round: draft }).unwrap();
       if (isFilled) await changes.fill(id, 1);
     } catch (error) {
-      void message.warning(problemOf(error).message);
+      trouble(error);
     }
   };
   return (

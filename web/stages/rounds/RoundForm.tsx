@@ -1,8 +1,8 @@
 import type { Round, RoundAddition } from '@opsimath/contract/api/rounds';
-import { App, Button, Input, InputNumber, Modal, Popconfirm } from 'antd';
+import { Button, Input, InputNumber, Modal, Popconfirm } from 'antd';
 import { useState } from 'react';
 import { DayField } from '../../parts/words/DayField';
-import { problemOf } from '../../state/api';
+import { useTrouble } from '../../parts/words/useTrouble';
 import { useAddRoundMutation, useChangeRoundMutation, useRemoveRoundMutation } from '../../state/roundsApi';
 import { useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
@@ -26,7 +26,7 @@ export function RoundForm({ round, after, onClose }: RoundFormProps) {
   const [add] = useAddRoundMutation();
   const [change] = useChangeRoundMutation();
   const [remove] = useRemoveRoundMutation();
-  const { message } = App.useApp();
+  const trouble = useTrouble();
   const save = async (): Promise<void> => {
     const said: RoundAddition = {
       ...draft,
@@ -38,7 +38,7 @@ export function RoundForm({ round, after, onClose }: RoundFormProps) {
         : change({ project, id: round.id, change: said }).unwrap());
       onClose();
     } catch (error) {
-      void message.warning(problemOf(error).message);
+      trouble(error);
     }
   };
   return (

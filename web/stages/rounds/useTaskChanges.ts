@@ -7,7 +7,7 @@ import {
   useFillRoundMutation,
   usePickTasksMutation,
 } from '../../state/roundsApi';
-import { problemOf } from '../../state/api';
+import { useTrouble } from '../../parts/words/useTrouble';
 import { undoStackOf, useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 import { useWorkScope } from './useWorkScope';
@@ -21,16 +21,13 @@ export function useTaskChanges() {
   const [pickTasks] = usePickTasksMutation();
   const undoable = useUndoable(project);
   const { message } = App.useApp();
+  const trouble = useTrouble();
 
   const told = (what: string): void =>
     void message.open({
       content: `${what} Ctrl Z takes it back.`,
       duration: 5,
     });
-  const failed = (error: unknown): void => {
-    const { message: happened, todo } = problemOf(error);
-    void message.warning(`${happened} ${todo ?? ''}`);
-  };
   const out = (ids: readonly number[]): TaskChange[] => ids.map((id) => ({ id, state: 'out' }));
   const toChange = (changes: TaskChange[]) => request(roundsApi.endpoints.changeTasks, { project, changes });
 
@@ -42,7 +39,7 @@ export function useTaskChanges() {
         const { back } = await changeTasks({ project, changes }).unwrap();
         undoable({ what, undo: toChange(back), redo: toChange(changes) });
       } catch (error) {
-        failed(error);
+        trouble(error);
       }
     },
     async fill(round: number, rounds: number): Promise<void> {
@@ -65,7 +62,7 @@ export function useTaskChanges() {
           `${tasks.length} pieces of work picked${rounds > 1 ? `, in ${filled.rounds.length} rounds` : ''}.`,
         );
       } catch (error) {
-        failed(error);
+        trouble(error);
       }
     },
     async pick(round: number, lead: Task['lead'], action: Task['action'], place?: number): Promise<void> {
@@ -84,7 +81,7 @@ export function useTaskChanges() {
           redo: toChange(tasks.map((id) => ({ id, round }))),
         });
       } catch (error) {
-        failed(error);
+        trouble(error);
       }
     },
   };

@@ -1,0 +1,11 @@
+import { App } from 'antd';
+import { problemOf } from '../../state/api';
+
+/** Tells somebody that what they asked for failed: what happened and what to do. */
+export function useTrouble(): (error: unknown, otherwise?: string) => void {
+  const { message } = App.useApp();
+  return (error, otherwise = '') => {
+    const { message: happened, todo } = problemOf(error);
+    void message.warning(`${happened} ${todo ?? otherwise}`.trim());
+  };
+}
