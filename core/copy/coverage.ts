@@ -1,5 +1,6 @@
 import { words } from '../text/key';
 import { stem } from '../text/stems';
+import type { HeldField } from './heldFields';
 
 /** How a target's fields hold a keyword (method §12), the best first. */
 export const COVERAGES = ['whole', 'one field', 'spread', 'part', 'none'] as const;
@@ -23,14 +24,32 @@ export interface Coverage {
 export function coverage(keywordKey: string, fields: readonly string[], language: string | null): Coverage {
   const alike = (word: string): string => (language === null ? word : stem(word, language));
   const sequence = words(keywordKey).map(alike);
-  const wanted = new Set(sequence);
-  const held = fields.map((field) => words(field).map(alike));
-  const phrase = ` ${sequence.join(' ')} `;
-  const anywhere = new Set(held.flat());
-  const found = [...wanted].filter((word) => anywhere.has(word)).length;
-  const told = (word: CoverageWord): Coverage => ({ word, held: found, of: wanted.size });
-  if (held.some((field) => ` ${field.join(' ')} `.includes(phrase))) return told('whole');
-  if (held.some((field) => [...wanted].every((word) => field.includes(word)))) return told('one field');
-  if (found === wanted.size) return told('spread');
-  return told(found > 0 ? 'part' : 'none');
+  const wanted = [...new Set(sequence)];
+  const compared = fields.map((field): ComparedField => {
+    const forms = words(field).map(alike);
+    return { formText: ` ${forms.join(' ')} `, held: new Set(forms) };
+  });
+  return { ...coverageIn(compared, wanted, ` ${sequence.join(' ')} `), of: wanted.length };
+}
+
+/** A field as it is compared: its words between spaces, and each once. */
+export type ComparedField = Pick<HeldField, 'formText' | 'held'>;
+
+/**
+ * {@link coverage} of what was made comparable before: made once, however many keywords are held against it.
+ *
+ * @param wanted different words of the keyword
+ * @param phrase its words in order, between spaces
+ */
+export function coverageIn(
+  fields: readonly ComparedField[],
+  wanted: readonly string[],
+  phrase: string,
+): Pick<Coverage, 'word' | 'held'> {
+  const held = wanted.filter((word) => fields.some((field) => field.held.has(word))).length;
+  if (fields.some(({ formText }) => formText.includes(phrase))) return { word: 'whole', held };
+  if (fields.some((field) => wanted.every((word) => field.held.has(word))))
+    return { word: 'one field', held };
+  if (held === wanted.length) return { word: 'spread', held };
+  return { word: held > 0 ? 'part' : 'none', held };
 }

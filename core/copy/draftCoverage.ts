@@ -1,6 +1,6 @@
 import { words } from '../text/key';
 import { isStopWord, stem } from '../text/stems';
-import type { CoverageWord } from './coverage';
+import { type CoverageWord, coverageIn } from './coverage';
 import type { HeldField } from './heldFields';
 
 /** A keyword that a draft is to serve, as it is held against its fields: made once. */
@@ -94,7 +94,7 @@ export function draftCoverage(
       if (missing.length === 1) need.completes += keyword.volume;
       needs.set(form, need);
     }
-    return { ...coverageIn(fields, keyword, missing.length), missing };
+    return { ...placesOf(fields, keyword), missing };
   });
   const title = fields[0];
   return {
@@ -114,27 +114,37 @@ export function draftCoverage(
   };
 }
 
-function coverageIn(
+/** How a keyword is held, and where: in the fields that hold it so, or some of it. */
+function placesOf(
   fields: readonly HeldField[],
   { words: wanted, forms, phrase, formPhrase }: DraftKeyword,
-  missing: number,
 ): Omit<CoveredDraftKeyword, 'missing'> {
-  const names = (holds: (field: HeldField) => boolean): string[] =>
-    fields.filter(holds).map(({ name }) => name);
-  const whole = names(({ formText }) => formText.includes(formPhrase));
-  if (whole.length > 0)
-    return {
-      coverage: 'whole',
-      isTyped: fields.some(({ typedText }) => typedText.includes(phrase)),
-      places: whole,
-    };
-  const one = names(({ held }) => forms.every((form) => held.has(form)));
-  const isTyped = wanted.every((word) => fields.some(({ typed }) => typed.has(word)));
-  if (one.length > 0) return { coverage: 'one field', isTyped, places: one };
-  const some = names(({ held }) => forms.some((form) => held.has(form)));
-  if (missing === 0) return { coverage: 'spread', isTyped, places: some };
-  return { coverage: missing < forms.length ? 'part' : 'none', isTyped: false, places: some };
+  const { word } = coverageIn(fields, forms, formPhrase);
+  const holds = HOLDS[word];
+  const isTyped =
+    word === 'whole'
+      ? fields.some(({ typedText }) => typedText.includes(phrase))
+      : (word === 'one field' || word === 'spread') &&
+        wanted.every((one) => fields.some(({ typed }) => typed.has(one)));
+  return {
+    coverage: word,
+    isTyped,
+    places: fields.filter((field) => holds(field, forms, formPhrase)).map(({ name }) => name),
+  };
 }
+
+const some = ({ held }: HeldField, forms: readonly string[]): boolean => forms.some((form) => held.has(form));
+/** Whether a field has its part in a keyword’s being held like this. */
+const HOLDS: Record<
+  CoverageWord,
+  (field: HeldField, forms: readonly string[], formPhrase: string) => boolean
+> = {
+  whole: ({ formText }, _, formPhrase) => formText.includes(formPhrase),
+  'one field': ({ held }, forms) => forms.every((form) => held.has(form)),
+  spread: some,
+  part: some,
+  none: some,
+};
 
 /** The lead keyword may stand everywhere; any other word is said twice for nothing where fields add up. */
 function repeatedWords(

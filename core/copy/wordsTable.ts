@@ -1,6 +1,6 @@
 import { words } from '../text/key';
 import { isStopWord, stem } from '../text/stems';
-import { type CoverageWord, coverage } from './coverage';
+import { type ComparedField, type CoverageWord, coverageIn } from './coverage';
 
 /** One field of a target: its name, and its text as a key (§1). */
 export interface CoveredField {
@@ -49,12 +49,17 @@ export function wordsTable(
 ): { words: WordNeed[]; keywords: CoveredKeyword[] } {
   const typed = fields.map(({ text }) => new Set(words(text)));
   const forms = typed.map((own) => new Set([...own].map((word) => stem(word, language))));
+  const compared = fields.map(({ text }, n): ComparedField => {
+    const sequence = words(text).map((word) => stem(word, language));
+    return { formText: ` ${sequence.join(' ')} `, held: forms[n]! };
+  });
   const anywhere = new Set(forms.flatMap((own) => [...own]));
   const needs = new Map<string, { keywords: number; volume: number; spelt: Map<string, number> }>();
   const covered = keywords.map((keyword): CoveredKeyword => {
     const all = [...new Set(words(keyword.key))];
     const content = all.filter((word) => !isStopWord(word, language));
     const wanted = content.length > 0 ? content : all;
+    const sequence = wanted.map((word) => stem(word, language));
     const seen = new Set<string>();
     for (const word of wanted) {
       const form = stem(word, language);
@@ -68,11 +73,7 @@ export function wordsTable(
     }
     return {
       ...keyword,
-      coverage: coverage(
-        wanted.join(' '),
-        fields.map(({ text }) => text),
-        language,
-      ).word,
+      coverage: coverageIn(compared, [...new Set(sequence)], ` ${sequence.join(' ')} `).word,
       missing: wanted.filter((word) => !anywhere.has(stem(word, language))),
     };
   });

@@ -4,6 +4,7 @@ import type { Limit } from '@opsimath/core/copy/draftFields';
 import { draftCoverage, draftKeyword } from '@opsimath/core/copy/draftCoverage';
 import { holdField } from '@opsimath/core/copy/heldFields';
 import { quartilesOf } from '@opsimath/core/gap/resultFacts';
+import { asMarkdown } from './markdown';
 
 const MOST_KEYWORDS = 40;
 const MOST_FRONT = 10;
@@ -22,14 +23,14 @@ export function briefOf(draft: Draft, reason: string): string {
   );
   const forbidden = banned.filter(({ phrase }) => phrase !== '');
   return [
-    `# Brief: ${plain(draft.name)}`,
+    `# Brief: ${asMarkdown(draft.name)}`,
     '',
-    draft.address === '' ? `For a new ${draft.kind}.` : `For ${plain(draft.address)}.`,
-    ...(reason === '' ? [] : ['', plain(reason)]),
+    draft.address === '' ? `For a new ${draft.kind}.` : `For ${asMarkdown(draft.address)}.`,
+    ...(reason === '' ? [] : ['', asMarkdown(reason)]),
     '',
     '## Lead keyword',
     lead
-      ? `**${plain(lead.text)}**${lead.volume === null ? '' : `, searched about ${count(lead.volume)} times a month`}. It stands whole and first in the title.`
+      ? `**${asMarkdown(lead.text)}**${lead.volume === null ? '' : `, searched about ${count(lead.volume)} times a month`}. It stands whole and first in the title.`
       : 'None yet.',
     '',
     '## Limits',
@@ -39,18 +40,20 @@ export function briefOf(draft: Draft, reason: string): string {
     ),
     '',
     '## Words that it must have',
-    empty.missing.map(({ word }) => plain(word)).join(', ') || 'None.',
+    empty.missing.map(({ word }) => asMarkdown(word)).join(', ') || 'None.',
     '',
     '## Keywords that it is to serve',
     ...keywords
       .slice(0, MOST_KEYWORDS)
-      .map(({ text, volume }) => `- ${plain(text)}${volume === null ? '' : ` (${count(volume)} a month)`}`),
+      .map(
+        ({ text, volume }) => `- ${asMarkdown(text)}${volume === null ? '' : ` (${count(volume)} a month)`}`,
+      ),
     '',
     ...(forbidden.length > 0
       ? [
           '## Not to be used',
           ...forbidden.map(
-            ({ phrase, reason: why }) => `- ${plain(phrase)}${why === '' ? '' : `: ${plain(why)}`}`,
+            ({ phrase, reason: why }) => `- ${asMarkdown(phrase)}${why === '' ? '' : `: ${asMarkdown(why)}`}`,
           ),
           '',
         ]
@@ -61,16 +64,16 @@ export function briefOf(draft: Draft, reason: string): string {
           ...(lengths
             ? [`Titles mostly have ${Math.round(lengths.low)} to ${Math.round(lengths.high)} characters.`]
             : []),
-          ...front.slice(0, MOST_FRONT).map(({ position, title }) => `${position}. ${plain(title)}`),
+          ...front.slice(0, MOST_FRONT).map(({ position, title }) => `${position}. ${asMarkdown(title)}`),
           '',
         ]
       : []),
     ...(present
       ? [
           '## What stands there now',
-          `Title: ${plain(present.fields.title ?? '')}`,
+          `Title: ${asMarkdown(present.fields.title ?? '')}`,
           '',
-          `Description: ${plain(present.fields.description ?? '')}`,
+          `Description: ${asMarkdown(present.fields.description ?? '')}`,
           '',
         ]
       : []),
@@ -80,5 +83,3 @@ export function briefOf(draft: Draft, reason: string): string {
 }
 
 const count = (value: number): string => Math.round(value).toLocaleString('en-US');
-/** Text that means itself in Markdown. */
-const plain = (text: string): string => text.replace(/[\\`*_[\]<>#|]/g, (sign) => `\\${sign}`);

@@ -1,6 +1,7 @@
 import type { Round, Task } from '@opsimath/contract/api/rounds';
 import ical, { ICalCalendarMethod } from 'ical-generator';
 import type { Cell, Table } from './tableWriters';
+import { asMarkdown } from './markdown';
 
 /** A round as a table: what is to be done, for which keyword, where, by whom and when (needs of whoever carries it out). */
 export function roundAsTable(round: Round, currency: string): Table {
@@ -75,22 +76,19 @@ export function roundAsCalendar(round: Round, project: string): string {
 export function roundAsList(round: Round, currency: string): string {
   const done = (task: Task): boolean => task.step === 'published' || task.step === 'measured';
   return [
-    `# ${plain(round.name)}, ${round.starts} to ${round.ends}`,
+    `# ${asMarkdown(round.name)}, ${round.starts} to ${round.ends}`,
     '',
     `About ${Math.round(round.value).toLocaleString('en-US')} ${currency} a month for ${round2(round.days)} days of work; estimated.`,
     '',
     ...round.tasks.flatMap((task) => [
-      `- [${done(task) ? 'x' : ' '}] **${plain(task.action)}: ${plain(task.lead.text)}**${task.address === '' ? '' : ` on ${plain(task.address)}`}`,
+      `- [${done(task) ? 'x' : ' '}] **${asMarkdown(task.action)}: ${asMarkdown(task.lead.text)}**${task.address === '' ? '' : ` on ${asMarkdown(task.address)}`}`,
       ...[
-        task.title !== '' && `working title: ${plain(task.title)}`,
-        task.person !== '' && `by ${plain(task.person)}`,
+        task.title !== '' && `working title: ${asMarkdown(task.title)}`,
+        task.person !== '' && `by ${asMarkdown(task.person)}`,
         task.due !== null && `due ${task.due}`,
-        plain(task.reason),
+        asMarkdown(task.reason),
       ].flatMap((line) => (line ? [`  - ${line}`] : [])),
     ]),
     '',
   ].join('\n');
 }
-
-/** Text that means itself in Markdown. */
-const plain = (text: string): string => text.replace(/[\\`*_[\]<>#|]/g, (sign) => `\\${sign}`);

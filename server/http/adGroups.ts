@@ -1,4 +1,4 @@
-import { type GroupBids, adGroup, adGroupQuery, groupBids } from '@opsimath/contract/api/drafts';
+import { type GroupBids, adGroup, adGroupQuery, groupBids } from '@opsimath/contract/api/adGroups';
 import { z } from 'zod';
 import { draftById } from '../data/drafts';
 import { keywordsById } from '../data/keywords';

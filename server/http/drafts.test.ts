@@ -1,11 +1,5 @@
-import type {
-  AdGroup,
-  Draft,
-  DraftSummary,
-  OwnCopy,
-  Packing,
-  PublishedChange,
-} from '@opsimath/contract/api/drafts';
+import type { AdGroup } from '@opsimath/contract/api/adGroups';
+import type { Draft, DraftSummary, OwnCopy, Packing, PublishedChange } from '@opsimath/contract/api/drafts';
 import type { GapPage } from '@opsimath/contract/api/gaps';
 import type { RoundsView } from '@opsimath/contract/api/rounds';
 import { BEFORE, DATE, MARKET, OWN, Running } from '../testing/running';

@@ -1,5 +1,5 @@
+import type { AdGroup } from '@opsimath/contract/api/adGroups';
 import type {
-  AdGroup,
   Draft,
   DraftAddition,
   DraftChange,

@@ -1,4 +1,4 @@
-import type { AdGroup, adGroupQuery } from '@opsimath/contract/api/drafts';
+import type { AdGroup, adGroupQuery } from '@opsimath/contract/api/adGroups';
 import { paidQuery } from '@opsimath/contract/api/paid';
 import { allocate, bidCurve, slotWon } from '@opsimath/core/ads/allocation';
 import { type Auction, paidForecast } from '@opsimath/core/ads/paidForecast';

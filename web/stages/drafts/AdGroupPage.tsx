@@ -1,4 +1,5 @@
-import { type Draft, type GroupBids, groupBids } from '@opsimath/contract/api/drafts';
+import { type GroupBids, groupBids } from '@opsimath/contract/api/adGroups';
+import type { Draft } from '@opsimath/contract/api/drafts';
 import { Button, Dropdown, Input, InputNumber } from 'antd';
 import { useMemo } from 'react';
 import { Problem } from '../../parts/words/Problem';

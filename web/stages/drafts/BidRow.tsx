@@ -1,4 +1,5 @@
-import { type AdGroup, type GroupBids, MATCHES } from '@opsimath/contract/api/drafts';
+import type { AdGroup, GroupBids } from '@opsimath/contract/api/adGroups';
+import { matchType } from '@opsimath/contract/source/answers';
 import { InputNumber, Select } from 'antd';
 import { decimal, worth } from '../../parts/words/figures';
 
@@ -19,7 +20,7 @@ interface BidRowProps {
 /** One keyword in one match type: its guide, its bid, what three bids would bring, and what it gets of the budget. */
 export function BidRow({ bid, text, facts, taken, onChange, onAdd, onRemove }: BidRowProps) {
   const guide = facts?.guides[bid.match] ?? null;
-  const free = MATCHES.filter((match) => !taken.includes(match));
+  const free = matchType.options.filter((match) => !taken.includes(match));
   return (
     <tr>
       <td>

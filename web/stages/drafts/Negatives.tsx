@@ -1,4 +1,4 @@
-import type { AdGroup } from '@opsimath/contract/api/drafts';
+import type { AdGroup } from '@opsimath/contract/api/adGroups';
 import { Input } from 'antd';
 import { count } from '../../parts/words/figures';
 import type { DraftCopy } from './useDraftCopy';
