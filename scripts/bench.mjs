@@ -14,6 +14,7 @@ const parts = {
   '--people': 'people.js',
   '--validate': 'validate.js',
   '--plan': 'plan.js',
+  '--typing': 'typing.js',
 };
 const only = parts[process.argv.find((word) => word in parts)] ?? 'main.js';
 const { status } = spawnSync(

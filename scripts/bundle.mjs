@@ -38,6 +38,7 @@ const ENTRIES = {
     'bench/people.ts',
     'bench/validate.ts',
     'bench/plan.ts',
+    'bench/typing.ts',
   ],
 };
 

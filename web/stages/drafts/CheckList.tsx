@@ -3,7 +3,7 @@ import { type DraftField, slotsOf } from '@opsimath/core/copy/draftFields';
 import { measure } from '@opsimath/core/copy/measure';
 import { Input } from 'antd';
 import { useState } from 'react';
-import { markedParts } from './markedParts';
+import { bannedIn } from './markedParts';
 import { pixelWidth } from './pixelWidth';
 import type { DraftFacts } from './useDraftFacts';
 
@@ -15,17 +15,18 @@ export interface Check {
 }
 
 /** What the facts say of a draft, then what was added by hand. */
-export function checksOf(draft: Draft, fields: readonly DraftField[], { coverage }: DraftFacts): Check[] {
+export function checksOf(
+  draft: Draft,
+  fields: readonly DraftField[],
+  { fields: held, coverage }: DraftFacts,
+): Check[] {
   const fits = fields.every(({ name, limit, slots, isShared }) => {
     const text = draft.fields[name] ?? '';
     return (slots === 1 || isShared ? [text] : slotsOf(text)).every(
       (part) => measure(part, limit.unit, pixelWidth) <= limit.most,
     );
   });
-  const clean = fields.every(({ name }) => {
-    const text = draft.fields[name] ?? '';
-    return !markedParts(text, text.length, [], draft.banned).some(({ mark }) => mark === 'banned');
-  });
+  const clean = held.every((field) => bannedIn(field, draft.banned).length === 0);
   const hidden = fields.find(({ isHidden }) => isHidden);
   const empty = fields.filter(({ name, isHidden }) => !isHidden && (draft.fields[name] ?? '').trim() === '');
   return [

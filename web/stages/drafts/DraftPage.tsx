@@ -17,6 +17,7 @@ import { PublishForm } from './PublishForm';
 import { TitleIdeas } from './TitleIdeas';
 import { Versions } from './Versions';
 import { WordsToPlace } from './WordsToPlace';
+import { useBehind } from './useBehind';
 import { useDraftCopy } from './useDraftCopy';
 import { useDraftFacts } from './useDraftFacts';
 
@@ -34,7 +35,9 @@ const RIGHT = ['Words to place', 'Keywords', 'Check list'] as const;
 function Manuscript({ draft }: { draft: Draft }) {
   const written = useDraftCopy(draft);
   const { copy, keeping, change, setField: write, setLimit: limit } = written;
-  const facts = useDraftFacts(copy);
+  // What is said of the copy follows behind the typing, however long the copy is.
+  const behind = useBehind(copy);
+  const facts = useDraftFacts(behind);
   const { coverage } = facts;
   const [side, setSide] = useState<(typeof RIGHT)[number]>('Words to place');
   const [open, setOpen] = useState<DraftPart | null>(null);
@@ -45,7 +48,8 @@ function Manuscript({ draft }: { draft: Draft }) {
     [],
   );
   const phrases = useMemo(() => copy.keywords.map(({ key }) => key), [copy.keywords]);
-  const checks = checksOf(copy, fields, facts);
+  const focusOf = useCallback(() => focus.current, []);
+  const checks = useMemo(() => checksOf(behind, fields, facts), [behind, fields, facts]);
   const done = checks.filter((one) => one.done).length;
   return (
     <div className="drafts">
@@ -69,13 +73,14 @@ function Manuscript({ draft }: { draft: Draft }) {
         </p>
       )}
       <div className="draft-body">
-        <FrontSide draft={copy} />
+        <FrontSide draft={behind} />
         <section className="draft-sheet" aria-label="Manuscript">
           {fields.map((field) => (
             <FieldEditor
               key={field.name}
               field={field}
               text={copy.fields[field.name] ?? ''}
+              held={facts.fields.find(({ name }) => name === field.name)}
               banned={copy.banned}
               phrases={phrases}
               onWrite={write}
@@ -83,7 +88,7 @@ function Manuscript({ draft }: { draft: Draft }) {
               onFocus={onFocus}
             />
           ))}
-          <PackSlots draft={copy} fields={fields} facts={facts} onWrite={write} />
+          <PackSlots draft={behind} fields={fields} facts={facts} onWrite={write} />
         </section>
         <aside className="draft-right" aria-label="What it should hold">
           <Segmented
@@ -94,14 +99,15 @@ function Manuscript({ draft }: { draft: Draft }) {
           />
           {side === 'Words to place' && (
             <WordsToPlace
-              draft={copy}
+              draft={behind}
               fields={fields}
               facts={facts}
               onWrite={write}
-              focusOf={() => focus.current}
+              textOf={written.textOf}
+              focusOf={focusOf}
             />
           )}
-          {side === 'Keywords' && <KeywordsServed draft={copy} facts={facts} onChange={change} />}
+          {side === 'Keywords' && <KeywordsServed draft={behind} facts={facts} onChange={change} />}
           {side === 'Check list' && <CheckList draft={copy} checks={checks} onChange={change} />}
         </aside>
       </div>

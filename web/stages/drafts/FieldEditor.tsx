@@ -1,18 +1,22 @@
 import type { Draft } from '@opsimath/contract/api/drafts';
 import { type DraftField, type Limit, PRESETS, slotsOf } from '@opsimath/core/copy/draftFields';
+import type { HeldField } from '@opsimath/core/copy/heldFields';
 import { UNITS, type Unit, cutAt, measure } from '@opsimath/core/copy/measure';
 import { Dropdown, InputNumber, Popover, Select } from 'antd';
-import { memo, useRef } from 'react';
+import { memo } from 'react';
 import { count } from '../../parts/words/figures';
-import { type Mark, markedParts } from './markedParts';
+import { type Mark, bannedIn, markedParts } from './markedParts';
+import { PaperText } from './PaperText';
 import { PIXEL_FONT_WORDS, pixelWidth } from './pixelWidth';
 
-/** Longer texts are not marked while they are typed. */
+/** Longer texts are not marked letter by letter; what must not stand in them is said below. */
 const MOST_MARKED = 6000;
 
 interface FieldEditorProps {
   field: DraftField;
   text: string;
+  /** The field as it was looked through last, a little behind the typing. */
+  held: HeldField | undefined;
   banned: Draft['banned'];
   /** Phrases that keywords need, as keys, the lead’s first. */
   phrases: readonly string[];
@@ -56,9 +60,9 @@ interface OneSlotProps extends FieldEditorProps {
   onText: (text: string) => void;
 }
 
-function OneSlot({ field, label, text, banned, phrases, isLine, onText, onLimit, onFocus }: OneSlotProps) {
+function OneSlot(props: OneSlotProps) {
+  const { field, label, text, held, banned, phrases, isLine, onText, onLimit, onFocus } = props;
   const { limit } = field;
-  const area = useRef<HTMLTextAreaElement>(null);
   const used = measure(text, limit.unit, pixelWidth);
   const cut = used > limit.most ? cutAt(text, limit.most, limit.unit, pixelWidth) : text.length;
   const parts = text.length > MOST_MARKED ? null : markedParts(text, cut, phrases, banned);
@@ -82,14 +86,13 @@ function OneSlot({ field, label, text, banned, phrases, isLine, onText, onLimit,
               {'\u200b'}
             </div>
           )}
-          <textarea
-            ref={area}
+          <PaperText
             aria-label={label}
             className={parts === null ? 'long' : undefined}
             rows={1}
-            value={text}
-            onChange={({ target }) => onText(target.value)}
-            onFocus={() => onFocus(field.name, area.current!)}
+            text={text}
+            onText={onText}
+            onFocus={({ currentTarget }) => onFocus(field.name, currentTarget)}
             onKeyDown={(event) => isLine && event.key === 'Enter' && event.preventDefault()}
           />
         </div>
@@ -105,7 +108,7 @@ function OneSlot({ field, label, text, banned, phrases, isLine, onText, onLimit,
             <b className="draft-over"> · the end is cut at “{text.slice(Math.max(0, cut - 12), cut)}|”</b>
           )}{' '}
           <LimitChoice field={field} onLimit={onLimit} />
-          {warnings(parts).map((why) => (
+          {(parts === null ? (held ? bannedIn(held, banned) : []) : warnings(parts)).map((why) => (
             <span key={why} className="draft-banned">
               {' '}
               · {why}
@@ -127,10 +130,10 @@ function roomWords(used: number, { most, unit }: Limit): string {
     : `${rounded(used)} ${unit}, ${rounded(-left)} over${font}`;
 }
 
-function warnings(parts: readonly Mark[] | null): string[] {
+function warnings(parts: readonly Mark[]): string[] {
   return [
     ...new Set(
-      (parts ?? []).flatMap(({ mark, text, why }) => (mark === 'banned' ? [`“${text}”: ${why ?? ''}`] : [])),
+      parts.flatMap(({ mark, text, why }) => (mark === 'banned' ? [`“${text}”: ${why ?? ''}`] : [])),
     ),
   ];
 }

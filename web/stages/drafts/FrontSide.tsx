@@ -1,25 +1,24 @@
 import type { Draft } from '@opsimath/contract/api/drafts';
 import { TOO_CLOSE, closeness } from '@opsimath/core/copy/closeness';
 import { quartilesOf } from '@opsimath/core/gap/resultFacts';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { percent } from '../../parts/words/figures';
 import { markedParts } from './markedParts';
 
 const SHOWN = 8;
 
 /** How the lead’s front writes: its titles, their length, where the phrase stands, and how close we are to a rival’s text. */
-export function FrontSide({ draft }: { draft: Draft }) {
+export const FrontSide = memo(function FrontSide({ draft }: { draft: Draft }) {
   const { front, keywords, fields, present } = draft;
   const [beside, lay] = useState<string | null>(null);
   const lead = keywords[0]?.key ?? '';
-  const text = useDeferredValue(fields);
   const close = useMemo(() => {
-    const own = Object.values(text).join('\n');
+    const own = Object.values(fields).join('\n');
     return front
       .filter(({ side }) => side !== 'own')
       .map((result) => ({ result, share: closeness(own, `${result.title}\n${result.description}`) }))
       .sort((a, b) => b.share - a.share)[0];
-  }, [text, front]);
+  }, [fields, front]);
   const lengths = quartilesOf(
     'titles',
     front.map(({ title }) => [...title].length),
@@ -82,4 +81,4 @@ export function FrontSide({ draft }: { draft: Draft }) {
       )}
     </aside>
   );
-}
+});

@@ -1,4 +1,5 @@
 import type { Draft, DraftChange } from '@opsimath/contract/api/drafts';
+import { memo } from 'react';
 import { count } from '../../parts/words/figures';
 import { useScope } from '../../state/useScope';
 import type { DraftFacts } from './useDraftFacts';
@@ -10,7 +11,7 @@ interface KeywordsServedProps {
 }
 
 /** Its keywords with how the copy holds each; the first leads. */
-export function KeywordsServed({ draft, facts, onChange }: KeywordsServedProps) {
+export const KeywordsServed = memo(function KeywordsServed({ draft, facts, onChange }: KeywordsServedProps) {
   const { change } = useScope();
   const { coverage } = facts;
   const set = (keywords: Draft['keywords']): void => onChange({ keywords: keywords.map(({ id }) => id) });
@@ -68,4 +69,4 @@ export function KeywordsServed({ draft, facts, onChange }: KeywordsServedProps) 
       </table>
     </>
   );
-}
+});

@@ -1,7 +1,7 @@
 import type { Draft, Packing } from '@opsimath/contract/api/drafts';
 import { type DraftField, slotsOf } from '@opsimath/core/copy/draftFields';
 import { Button } from 'antd';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { count } from '../../parts/words/figures';
 import { useTrouble } from '../../parts/words/useTrouble';
 import { usePackMutation } from '../../state/draftsApi';
@@ -15,7 +15,7 @@ interface PackSlotsProps {
 }
 
 /** A proposal for the hidden slots: the words that complete most searches, to take or to leave. */
-export function PackSlots({ draft, fields, facts, onWrite }: PackSlotsProps) {
+export const PackSlots = memo(function PackSlots({ draft, fields, facts, onWrite }: PackSlotsProps) {
   const hidden = fields.find(({ isHidden }) => isHidden);
   const [pack, { isLoading }] = usePackMutation();
   const [packed, show] = useState<Packing | null>(null);
@@ -97,4 +97,4 @@ export function PackSlots({ draft, fields, facts, onWrite }: PackSlotsProps) {
       </div>
     </div>
   );
-}
+});

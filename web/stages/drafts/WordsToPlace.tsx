@@ -3,7 +3,7 @@ import { type DraftField, slotsOf } from '@opsimath/core/copy/draftFields';
 import { cheapestToDrop } from '@opsimath/core/copy/draftCoverage';
 import { measure } from '@opsimath/core/copy/measure';
 import { App, Button, Select } from 'antd';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { count } from '../../parts/words/figures';
 import { pixelWidth } from './pixelWidth';
 import type { DraftFacts } from './useDraftFacts';
@@ -20,12 +20,20 @@ interface WordsToPlaceProps {
   fields: readonly DraftField[];
   facts: DraftFacts;
   onWrite: (field: string, text: string) => void;
+  textOf: (field: string) => string;
   /** The field that was written in last, and where the cursor stands in it. */
   focusOf: () => { name: string; area: HTMLTextAreaElement } | null;
 }
 
 /** Words that keywords need and the copy lacks, each with where it would fit; what is over a limit and cheapest to drop. */
-export function WordsToPlace({ draft, fields, facts, onWrite, focusOf }: WordsToPlaceProps) {
+export const WordsToPlace = memo(function WordsToPlace({
+  draft,
+  fields,
+  facts,
+  onWrite,
+  textOf,
+  focusOf,
+}: WordsToPlaceProps) {
   const [ticked, tick] = useState<ReadonlySet<string>>(new Set());
   const [separator, setSeparator] = useState(() => localStorage.getItem(SEPARATOR_KEPT) ?? ', ');
   const { message } = App.useApp();
@@ -33,7 +41,7 @@ export function WordsToPlace({ draft, fields, facts, onWrite, focusOf }: WordsTo
   const placeFor = (word: string): DraftField | undefined =>
     fields.find((field) => roomFor(field, draft, word));
   const insert = (words: readonly string[], field: DraftField): void => {
-    const text = draft.fields[field.name] ?? '';
+    const text = textOf(field.name);
     const focus = focusOf();
     const at = focus?.name === field.name && field.slots === 1 ? focus.area.selectionEnd : text.length;
     onWrite(field.name, inserted(text, at, words.join(field.name === 'tags' ? '\n' : ' '), field));
@@ -147,7 +155,7 @@ export function WordsToPlace({ draft, fields, facts, onWrite, focusOf }: WordsTo
       )}
     </>
   );
-}
+});
 
 const SEPARATOR_KEPT = 'opsimath.wordSeparator';
 

@@ -1,4 +1,5 @@
 import type { Draft } from '@opsimath/contract/api/drafts';
+import type { HeldField } from '@opsimath/core/copy/heldFields';
 
 /** A part of a field’s text and what is to be said of it. */
 export interface Mark {
@@ -44,15 +45,21 @@ const [NONE, PHRASE, LEAD, CUT, BANNED] = [0, 1, 2, 3, 10] as const;
 
 function markOf(mark: number, banned: Draft['banned']): Omit<Mark, 'text'> {
   if (mark >= BANNED) {
-    const { level, reason } = banned[mark - BANNED]!;
-    return {
-      mark: 'banned',
-      why: `${level === 'forbidden' ? 'not to be used' : 'doubtful'}${reason === '' ? '' : `, ${reason}`}`,
-    };
+    return { mark: 'banned', why: whyBanned(banned[mark - BANNED]!) };
   }
   if (mark === CUT) return { mark: 'cut', why: 'beyond the limit' };
   if (mark === LEAD) return { mark: 'lead', why: 'the lead keyword, whole' };
   return mark === PHRASE ? { mark: 'phrase', why: 'a keyword, whole' } : { mark: null };
+}
+
+const whyBanned = ({ level, reason }: Draft['banned'][number]): string =>
+  `${level === 'forbidden' ? 'not to be used' : 'doubtful'}${reason === '' ? '' : `, ${reason}`}`;
+
+/** Words not to be used that a field holds, with the reason: for texts too long to be marked letter by letter. */
+export function bannedIn({ typedText }: HeldField, banned: Draft['banned']): string[] {
+  return banned
+    .filter(({ phrase }) => typedText.includes(` ${phrase} `))
+    .map((one) => `“${one.phrase}”: ${whyBanned(one)}`);
 }
 
 /** Where a key’s words stand one after another in a text, with anything but letters between them. */

@@ -54,6 +54,7 @@ export function useDraftCopy(draft: Draft) {
     (name: string, text: string) => change({ fields: { ...written.current.fields, [name]: text } }),
     [change],
   );
+  const textOf = useCallback((name: string) => written.current.fields[name] ?? '', []);
   const setLimit = useCallback(
     (name: string, limit: Limit) => change({ limits: { ...written.current.limits, [name]: limit } }),
     [change],
@@ -74,6 +75,8 @@ export function useDraftCopy(draft: Draft) {
     change,
     setField,
     setLimit,
+    /** Text of a field as it was typed last, whatever is shown. */
+    textOf,
     /** Gives up what was typed here for what stands there. */
     takeTheirs: () => {
       localStorage.removeItem(place);

@@ -6,7 +6,7 @@ import {
   draftKeyword,
 } from '@opsimath/core/copy/draftCoverage';
 import type { HeldField } from '@opsimath/core/copy/heldFields';
-import { useDeferredValue, useMemo } from 'react';
+import { useMemo } from 'react';
 import { heldOnce } from './heldOnce';
 
 export interface DraftFacts {
@@ -15,15 +15,14 @@ export interface DraftFacts {
   coverage: DraftCoverage;
 }
 
-/** What the copy holds, worked out behind the typing: only the field that was changed is read anew. */
+/** What the copy holds: only the field that was changed is read anew. */
 export function useDraftFacts({ fields, keywords, language }: Draft): DraftFacts {
-  const texts = useDeferredValue(fields);
   const wanted = useMemo(
     () => keywords.map(({ key, volume }) => draftKeyword(key, volume ?? 0, language)),
     [keywords, language],
   );
   return useMemo(() => {
-    const held = Object.entries(texts).map(([name, text]) => heldOnce(name, text, language));
+    const held = Object.entries(fields).map(([name, text]) => heldOnce(name, text, language));
     return { fields: held, keywords: wanted, coverage: draftCoverage(held, wanted, language) };
-  }, [texts, wanted, language]);
+  }, [fields, wanted, language]);
 }
