@@ -12,6 +12,8 @@ export const adGroupQuery = z.object({
   date: isoDay,
   /** A day, in the project’s currency. */
   budget: z.coerce.number().min(0).max(1_000_000).default(0),
+  /** Slot that is wanted, 1 first. */
+  wanted: z.coerce.number().int().min(1).max(20).default(2),
 });
 const level = z.object({
   bid: z.number(),
@@ -25,6 +27,31 @@ const level = z.object({
 const guide = z
   .object({ low: z.number(), middle: z.number(), high: z.number(), days: z.int(), keywords: z.int() })
   .nullable();
+const standingBid = z.object({
+  match: matchType,
+  bid: z.number(),
+  /** Day of the first answer of the account with this bid; bids before it, the newest first. */
+  since: isoDay,
+  before: z.array(z.object({ date: isoDay, bid: z.number() })),
+  impressions: z.number(),
+  clicks: z.number(),
+  cost: z.number(),
+  slot: z.number().nullable(),
+  next: z.discriminatedUnion('step', [
+    z.object({ step: z.literal('wait'), days: z.int() }),
+    z.object({ step: z.literal('stay') }),
+    z.object({ step: z.enum(['raise', 'lower']), to: z.number() }),
+    z.object({ step: z.literal('unknown') }),
+  ]),
+});
+export type StandingBid = z.infer<typeof standingBid>;
+/** A listing beside which an ad could stand, and why. */
+export const adListing = z.object({
+  address: z.string(),
+  title: z.string(),
+  reason: z.string().max(300),
+});
+export type AdListing = z.infer<typeof adListing>;
 /** What is known of an ad group’s keywords: guides, three levels of bid, and how a budget a day would be split. */
 export const adGroup = z.object({
   currency: z.string(),
@@ -38,9 +65,25 @@ export const adGroup = z.object({
       /** What it gets of the budget; `null` where nothing, or none is set. */
       allotted: z.object({ bid: z.number(), clicks: z.number(), cost: z.number() }).nullable(),
       setApart: z.boolean(),
+      /** Somebody keeps it to organic work: it gets no bid and stays out of files. */
+      organicOnly: z.boolean(),
+      /** What stands in the account by match type: since when, what it brought since, what to do with it next. */
+      standing: z.array(standingBid),
     }),
   ),
   /** Terms of our ads that cost much and brought nothing: candidates to leave out. */
+  /** Listings of the front of its keywords judged *adjacent*: ads beside them reach people who look for something that goes with ours. */
+  listings: z.array(adListing.extend({ keyword: z.string(), position: z.int() })),
+  /** Conversions a click of our ads, with the 95 % interval; `null` without clicks. What the project aims at stands in its settings. */
+  conversion: z
+    .object({
+      clicks: z.number(),
+      conversions: z.number(),
+      rate: z.number(),
+      low: z.number(),
+      high: z.number(),
+    })
+    .nullable(),
   negatives: z.array(z.object({ text: z.string(), cost: z.number() })),
 });
 export type AdGroup = z.infer<typeof adGroup>;

@@ -1,4 +1,5 @@
 import { DRAFT_KINDS } from '@opsimath/core/copy/draftFields';
+import { LANGUAGES } from '@opsimath/core/text/stems';
 import { UNITS } from '@opsimath/core/copy/measure';
 import { z } from 'zod';
 import { isoDay } from '../source/answers';
@@ -27,6 +28,14 @@ export const draftSummary = z.object({
 });
 export type DraftSummary = z.infer<typeof draftSummary>;
 
+/** The same copy for people of another language, with the fields that somebody has checked. */
+export const secondCopy = z.object({
+  language: z.enum(LANGUAGES),
+  fields,
+  checked: z.array(z.string().max(80)).max(50),
+});
+export type SecondCopy = z.infer<typeof secondCopy>;
+
 export const draft = draftSummary.omit({ keywords: true, lead: true }).extend({
   /** The lead first. */
   keywords: z.array(
@@ -36,14 +45,21 @@ export const draft = draftSummary.omit({ keywords: true, lead: true }).extend({
       key: z.string(),
       /** Searches a month; `null` where they are unknown. */
       volume: z.number().nullable(),
+      /** Where we stand for it; `null` where we do not, or nobody knows. */
+      position: z.int().nullable(),
       verdict: z.string(),
     }),
   ),
   fields,
   limits: z.record(z.string(), limit),
   checks,
+  second: secondCopy.nullable(),
+  /** What its keywords say in that language, as far as the services know. */
+  secondKeywords: z.array(z.object({ id: z.int(), text: z.string(), key: z.string() })),
   revision: z.int(),
   language: z.string(),
+  /** Our own names, as keys. */
+  brands: z.array(z.string()),
   /** The target’s fields as they stand now, where they are known, and of which day. */
   present: z.object({ date: isoDay, fields }).nullable(),
   /** Words not to be used here, doubtful ones, and rivals’ names, as keys, with reason and who let them in. */
@@ -79,6 +95,7 @@ export const draftAddition = z.object({
 });
 export type DraftAddition = z.input<typeof draftAddition>;
 
+export const secondRequest = z.object({ language: z.enum(LANGUAGES), revision: z.int(), person });
 export const draftQuery = z.object({ date: isoDay });
 /** A change rests on the revision that was seen; one on an older is refused, so that two tabs do not overwrite each other. */
 export const draftChange = z.object({
@@ -89,6 +106,7 @@ export const draftChange = z.object({
   fields: fields.optional(),
   limits: z.record(z.string().max(80), limit).optional(),
   checks: checks.optional(),
+  second: secondCopy.nullable().optional(),
   person,
 });
 export type DraftChange = z.input<typeof draftChange>;
@@ -121,6 +139,18 @@ export const publication = z.object({
   date: isoDay.optional(),
   person,
 });
+/** Something that was done to a target without a draft: a price, a picture, links, a bid, a renewal. */
+export const changeAddition = z.object({
+  market: z.string(),
+  address: z.string().trim().min(1).max(2000),
+  kind: z.enum(CHANGE_KINDS),
+  date: isoDay,
+  /** Keywords that it aims at, the lead first. */
+  keywords: z.array(z.int()).max(500).default([]),
+  note: z.string().trim().max(1000).default(''),
+  person,
+});
+export type ChangeAddition = z.input<typeof changeAddition>;
 export const publishedChange = z.object({
   id: z.int(),
   market: z.string(),
@@ -138,6 +168,7 @@ export const publishedChange = z.object({
   /** From when search shows it; a day to come while it waits; `null` while that is not known. */
   seenFrom: isoDay.nullable(),
   person: z.string(),
+  note: z.string(),
 });
 export type PublishedChange = z.infer<typeof publishedChange>;
 

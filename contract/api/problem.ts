@@ -15,6 +15,7 @@ export const PROBLEMS = {
   'list-of-another-market': { status: 400, shown: true },
   'lists-of-other-markets': { status: 400, shown: true },
   'no-address': { status: 400, shown: true },
+  'no-translation': { status: 400, shown: true },
   'no-word': { status: 400, shown: true },
   'no-way': { status: 400, shown: true },
   'no-round': { status: 400, shown: true },

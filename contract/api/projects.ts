@@ -5,6 +5,7 @@ import { MOVEMENT_LIMITS } from '@opsimath/core/gap/movement';
 import { DOUBLING_LIMIT, SHARE_MOVED } from '@opsimath/core/gap/paid';
 import { FIT } from '@opsimath/core/gap/priority';
 import { PRIORS } from '@opsimath/core/ranking/clickThrough';
+import { PLAIN_STYLE } from '@opsimath/core/copy/titleBuilder';
 import { DEFAULT_FRONT } from '@opsimath/core/ranking/position';
 import { PAGE_KINDS, PATH_RULES, type PageKind } from '@opsimath/core/text/pageKind';
 import { z } from 'zod';
@@ -28,6 +29,16 @@ const tagLimits = z.object({ video: tagLimit, marketplace: tagLimit });
 /** Characters from which on a title is too long, by surface (method §19). */
 const titleLimit = z.int().min(10).max(1000);
 const titleLimits = z.object({ web: titleLimit, video: titleLimit, marketplace: titleLimit });
+
+const titleStyle = z.object({
+  separator: z.string().min(1).max(8),
+  capitals: z.enum(['first word', 'every word', 'as typed']),
+  brand: z.string().trim().max(80),
+  brandPlace: z.enum(['last', 'nowhere']),
+});
+const titleStyles = z.object({ web: titleStyle, video: titleStyle, marketplace: titleStyle });
+const goal = z.number().min(0).max(1).nullable();
+const goals = z.object({ organic: goal, paid: goal });
 
 /** What a verdict leaves of an expected worth (method §8). */
 const fits = z.object({
@@ -128,6 +139,10 @@ export const projectSettings = z.object({
   resultsPerPage: z.int().min(1).max(100).nullable().default(null),
   /** Share of paid clicks that come to our organic result once a bid is gone (method §8). */
   shareMoved: z.number().min(0).max(1).default(SHARE_MOVED),
+  /** How titles are written, by surface. */
+  titleStyles: titleStyles.default({ web: PLAIN_STYLE, video: PLAIN_STYLE, marketplace: PLAIN_STYLE }),
+  /** Conversions a click that the project aims at, 0–1; `null` where it aims at none. */
+  goals: goals.default({ organic: null, paid: null }),
   titleLimits: titleLimits.default({ web: 60, video: 100, marketplace: 200 }),
   fits: fits.default({ ...FIT }),
   thresholds: thresholds.default({

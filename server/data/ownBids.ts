@@ -47,6 +47,22 @@ export async function keepOwnBids(
   return bids.length;
 }
 
+/** Every bid that the account gave for some keywords up to a date, the oldest first. */
+export async function bidHistory(
+  database: Database,
+  projectId: number,
+  keywords: readonly number[],
+  date: string,
+): Promise<{ keyword: number; match: MatchType; date: string; bid: number }[]> {
+  const found = await database.client.execute({
+    sql: `SELECT keyword_id AS keyword, match, date, max(bid) AS bid FROM own_bid
+          WHERE project_id = ? AND date <= ? AND keyword_id IN (SELECT value FROM json_each(?))
+          GROUP BY keyword_id, match, date ORDER BY date`,
+    args: [projectId, date, JSON.stringify(keywords)],
+  });
+  return rawRows<{ keyword: number; match: MatchType; date: string; bid: number }>(found);
+}
+
 /** What we bid on by the newest answer on or before a date; `null` where none was had by then. */
 export async function ownBids(
   database: Database,

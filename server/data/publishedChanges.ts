@@ -44,6 +44,18 @@ export async function doneByHand(database: Database, change: NewChange): Promise
   return added!.id;
 }
 
+/** Takes a noted change away again; what was sent to the services stays. */
+export async function forgetNoted(database: Database, projectId: number, id: number): Promise<void> {
+  const { state } = await changeById(database, projectId, id);
+  if (state !== 'by hand')
+    throw new KnownProblem(
+      'no-such-change',
+      'This change was published through the services: it stays on the timeline.',
+      'Publish another draft to change it again.',
+    );
+  await database.rows.delete(publishedChange).where(eq(publishedChange.id, id));
+}
+
 export async function published(
   database: Database,
   id: number,
@@ -87,7 +99,7 @@ export async function listChanges(
 ): Promise<PublishedChange[]> {
   const found = await database.client.execute({
     sql: `SELECT published_change.id, market.code AS market, address, kind, date, before, after, draft_id AS draft, task_id AS task,
-                 state, asked_again AS askedAgain, seen_from AS seenFrom, person,
+                 state, asked_again AS askedAgain, seen_from AS seenFrom, person, note,
                  (SELECT json_group_array(json_object('id', keyword.id, 'text', keyword.text))
                   FROM json_each(keywords) JOIN keyword ON keyword.id = json_each.value) AS keywords
           FROM published_change JOIN market ON market.id = published_change.market_id

@@ -239,6 +239,15 @@ export async function replaceMeasure(
     throw new KnownProblem('no-such-task', 'This piece of work is gone.', 'Open the rounds again.');
 }
 
+/** Keywords that somebody keeps to organic work. */
+export async function organicOnly(database: Database, projectId: number): Promise<ReadonlySet<number>> {
+  const found = await database.client.execute({
+    sql: `SELECT DISTINCT keyword_id AS id FROM task WHERE project_id = ? AND use = 'organic' AND state <> 'out'`,
+    args: [projectId],
+  });
+  return new Set(found.rows.map(({ id }) => Number(id)));
+}
+
 /** Which target somebody said is to answer each keyword of a market. */
 export async function answeringTargets(
   database: Database,

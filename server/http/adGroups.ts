@@ -1,7 +1,15 @@
-import { type GroupBids, adGroup, adGroupQuery, groupBids } from '@opsimath/contract/api/adGroups';
+import {
+  type AdListing,
+  type GroupBids,
+  adGroup,
+  adListing,
+  adGroupQuery,
+  groupBids,
+} from '@opsimath/contract/api/adGroups';
 import { z } from 'zod';
 import { draftById } from '../data/drafts';
 import { keywordsById } from '../data/keywords';
+import { organicOnly } from '../data/rounds';
 import { marketById } from '../data/markets';
 import { projectById } from '../data/projects';
 import { type Cell, type Table, writeTable } from '../files/tableWriters';
@@ -28,7 +36,7 @@ export function adGroupRoutes(routes: Routes, { database, analysis }: Services):
       method: 'get',
       path: '/projects/:id/drafts/:draft/file',
       summary:
-        'An ad group for ad services: campaign, ad group, keyword, match type, bid, negative, landing page',
+        'An ad group for ad services: campaign, ad group, keyword, match type, bid, negative, landing page, listing beside',
       query: z.object({ format: z.enum(['csv', 'json']).default('csv') }),
       answer: null,
       media: 'application/octet-stream',
@@ -37,19 +45,30 @@ export function adGroupRoutes(routes: Routes, { database, analysis }: Services):
       const draft = await draftById(database, params.id, params.draft);
       const project = await projectById(database, params.id);
       const texts = await keywordsById(database, draft.keywords);
-      const bids = bidsOf(draft.fields.bids ?? '');
+      const unpaid = await organicOnly(database, params.id);
+      const bids = bidsOf(draft.fields.bids ?? '').filter(({ keyword }) => !unpaid.has(keyword));
       const head = [project.name, draft.name];
       const landing = draft.fields['landing page'] ?? draft.address;
       const rows: Cell[][] = [
         ...bids.flatMap(({ keyword, match, bid }): Cell[][] => {
           const text = texts.get(keyword)?.text;
-          return text === undefined ? [] : [[...head, text, match, bid, 'no', landing]];
+          return text === undefined ? [] : [[...head, text, match, bid, 'no', landing, '', '']];
         }),
         ...(draft.fields.negatives ?? '')
           .split('\n')
           .map((line) => line.trim())
           .filter(Boolean)
-          .map((text): Cell[] => [...head, text, 'phrase', null, 'yes', '']),
+          .map((text): Cell[] => [...head, text, 'phrase', null, 'yes', '', '', '']),
+        ...listingsOf(draft.fields.listings ?? '').map(({ address, reason }): Cell[] => [
+          ...head,
+          '',
+          '',
+          null,
+          'no',
+          landing,
+          address,
+          reason,
+        ]),
       ];
       const { body, type } = writeTable(
         query.format,
@@ -71,6 +90,15 @@ function bidsOf(text: string): GroupBids {
   }
 }
 
+/** Listings picked to advertise beside, as the draft keeps them. */
+function listingsOf(text: string): AdListing[] {
+  try {
+    return z.array(adListing).parse(JSON.parse(text));
+  } catch {
+    return [];
+  }
+}
+
 function groupTable(name: string, currency: string, rows: Cell[][]): Table {
   return {
     name,
@@ -83,6 +111,8 @@ function groupTable(name: string, currency: string, rows: Cell[][]): Table {
       `bid (${currency} a click)`,
       'negative',
       'landing page',
+      'beside listing',
+      'why',
     ],
     pages: (async function* () {
       yield await Promise.resolve(rows);

@@ -26,7 +26,9 @@ import { outsideRoutes } from './outside';
 import { projectRoutes } from './projects';
 import { reportRoutes } from './reports';
 import { listRoutes } from './lists';
-import { draftRoutes, ownCopyRoutes, publishedRoutes, writerRoutes } from './drafts';
+import { draftPartRoutes, draftRoutes, writerRoutes } from './drafts';
+import { ownCopyRoutes } from './ownCopy';
+import { publishedRoutes } from './published';
 import { roundRoutes } from './rounds';
 import { Routes } from './route';
 import type { Services } from './services';
@@ -69,6 +71,7 @@ export function createApp(
     roundRoutes,
     taskRoutes,
     draftRoutes,
+    draftPartRoutes,
     ownCopyRoutes,
     writerRoutes,
     adGroupRoutes,

@@ -6,16 +6,13 @@ import {
   draftQuery,
   draftSummary,
   draftVersionAddition,
-  ownCopy,
-  severalDrafts,
   writtenText,
   packing,
   packingRequest,
-  publication,
-  publishedChange,
+  secondRequest,
 } from '@opsimath/contract/api/drafts';
-import { DRAFT_FIELDS, KINDS_OF } from '@opsimath/core/copy/draftFields';
-import { isoDay } from '@opsimath/contract/source/answers';
+import { draftMaterial } from '@opsimath/contract/api/draftMaterial';
+import { DRAFT_FIELDS } from '@opsimath/core/copy/draftFields';
 import { z } from 'zod';
 import {
   addDraft,
@@ -28,14 +25,13 @@ import {
 } from '../data/drafts';
 import { marketByCode, marketById } from '../data/markets';
 import { projectById } from '../data/projects';
-import { changeById, listChanges } from '../data/publishedChanges';
 import { presentFields } from '../drafts/presentFields';
-import { askAgain, followSeen, publishDraft } from '../drafts/publishDraft';
+import { beginSecondCopy, secondOf } from '../drafts/secondCopy';
+import { whereAway } from '../drafts/whereAway';
 import { briefOf } from '../files/briefFile';
 import { readFile } from '../files/readFile';
 import { listTasks } from '../data/rounds';
 import { withUpload } from './upload';
-import { KnownProblem } from '../problems/problem';
 import type { Routes } from './route';
 import type { Services } from './services';
 
@@ -80,6 +76,20 @@ export function draftRoutes(routes: Routes, { database, source, analysis }: Serv
   );
   routes.add(
     {
+      method: 'get',
+      path: '/projects/:id/drafts/:draft/material',
+      summary: 'What the lead’s front and our own targets give: headings, questions, tags, links, spellings',
+      query: draftQuery,
+      answer: draftMaterial,
+    },
+    async ({ params, query }) => {
+      const row = await draftById(database, params.id, params.draft);
+      const { code } = await marketById(database, row.marketId);
+      return analysis.draftMaterial(params.id, { market: code, date: query.date }, row);
+    },
+  );
+  routes.add(
+    {
       method: 'patch',
       path: '/projects/:id/drafts/:draft',
       summary: 'Change a draft that stands as it was seen',
@@ -100,6 +110,9 @@ export function draftRoutes(routes: Routes, { database, source, analysis }: Serv
       return { removed: true };
     },
   );
+}
+
+export function draftPartRoutes(routes: Routes, { database, source, analysis }: Services): void {
   routes.add(
     {
       method: 'post',
@@ -120,6 +133,16 @@ export function draftRoutes(routes: Routes, { database, source, analysis }: Serv
     },
     ({ body }) => analysis.packWords(body),
   );
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/drafts/:draft/second',
+      summary: 'Lay the same copy for another language beside: fields begun from what its keywords say there',
+      body: secondRequest,
+      answer: z.object({ revision: z.int(), units: z.number() }),
+    },
+    ({ params, body }) => beginSecondCopy({ database, source }, params.id, params.draft, body),
+  );
 }
 
 /** A draft with all that it is written against. */
@@ -139,15 +162,10 @@ async function wholeDraft(
     market: market.code,
     task: taskId,
     ...ground,
+    ...(await secondOf(database, row)),
     present: await presentFields(source, kind, market.code, address).catch(whereAway),
     versions: await draftVersions(database, id),
   };
-}
-
-/** While the services are away a draft can be written; what stands now is not known then. */
-function whereAway(error: unknown): null {
-  if (error instanceof KnownProblem) return null;
-  throw error;
 }
 
 export function writerRoutes(routes: Routes, { database, source, analysis, filesFolder }: Services): void {
@@ -177,100 +195,5 @@ export function writerRoutes(routes: Routes, { database, source, analysis, files
       media: 'application/octet-stream',
     },
     ({ context }) => withUpload(context, filesFolder, (file) => readFile('written text', file)),
-  );
-}
-
-export function ownCopyRoutes(routes: Routes, { database, source, analysis }: Services): void {
-  routes.add(
-    {
-      method: 'get',
-      path: '/projects/:id/own-copy',
-      summary: 'All our titles and descriptions, beside the keyword that each answers',
-      query: z.object({ market: z.string(), date: isoDay }),
-      answer: ownCopy,
-    },
-    ({ params, query }) => analysis.ownCopy(params.id, query),
-  );
-  routes.add(
-    {
-      method: 'post',
-      path: '/projects/:id/drafts/several',
-      summary: 'Begin drafts of several targets, with some of their fields said otherwise',
-      body: severalDrafts,
-      answer: z.object({ ids: z.array(z.int()) }),
-    },
-    async ({ params, body }) => {
-      const market = await marketByCode(database, body.market);
-      const [kind] = KINDS_OF[market.surface];
-      const ids: number[] = [];
-      for (const { address, fields, keywords } of body.drafts) {
-        const present = await presentFields(source, kind, body.market, address);
-        const name = address.split('/').at(-1) || address;
-        ids.push(
-          await addDraft(
-            database,
-            params.id,
-            market.id,
-            { ...body, date: '', kind, name, address, task: null, keywords, start: 'present', title: '' },
-            { ...present?.fields, ...fields },
-          ),
-        );
-      }
-      return { ids };
-    },
-  );
-  routes.add(
-    {
-      method: 'post',
-      path: '/projects/:id/drafts/remove',
-      summary: 'Remove several drafts',
-      body: z.object({ ids: z.array(z.int()).min(1).max(300) }),
-      answer: z.object({ removed: z.int() }),
-    },
-    async ({ params, body }) => {
-      for (const id of body.ids) await removeDraft(database, params.id, id);
-      return { removed: body.ids.length };
-    },
-  );
-}
-
-export function publishedRoutes(routes: Routes, { database, source }: Services): void {
-  routes.add(
-    {
-      method: 'post',
-      path: '/projects/:id/drafts/:draft/publish',
-      summary: 'Publish a draft through the services, or note that it was done by hand',
-      body: publication,
-      answer: z.object({ id: z.int() }),
-    },
-    async ({ params, body }) => ({
-      id: await publishDraft({ database, source }, params.id, params.draft, body),
-    }),
-  );
-  routes.add(
-    {
-      method: 'get',
-      path: '/projects/:id/published',
-      summary: 'What was published in a market, with whether search shows it yet',
-      query: z.object({ market: z.string() }),
-      answer: z.array(publishedChange),
-    },
-    async ({ params, query }) => {
-      const market = await marketByCode(database, query.market);
-      await followSeen({ database, source }, params.id, market.code, market.id).catch(whereAway);
-      return listChanges(database, params.id, market.id);
-    },
-  );
-  routes.add(
-    {
-      method: 'post',
-      path: '/projects/:id/published/:change/again',
-      summary: 'Ask search to look at a changed target again; the allowance of the day is told',
-      answer: z.object({ leftToday: z.int() }),
-    },
-    async ({ params }) => {
-      await changeById(database, params.id, params.change);
-      return { leftToday: await askAgain({ database, source }, params.id, params.change) };
-    },
   );
 }

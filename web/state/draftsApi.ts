@@ -1,3 +1,4 @@
+import type { DraftMaterial } from '@opsimath/contract/api/draftMaterial';
 import type { AdGroup } from '@opsimath/contract/api/adGroups';
 import type {
   Draft,
@@ -24,6 +25,13 @@ export const draftsApi = api.injectEndpoints({
     draft: build.query<Draft, InProject<{ id: number; date: string }>>({
       query: ({ project, id, date }) => ({ url: `/projects/${project}/drafts/${id}`, params: { date } }),
       providesTags: restsOn('draft'),
+    }),
+    draftMaterial: build.query<DraftMaterial, InProject<{ id: number; date: string }>>({
+      query: ({ project, id, date }) => ({
+        url: `/projects/${project}/drafts/${id}/material`,
+        params: { date },
+      }),
+      providesTags: restsOn('draftMaterial'),
     }),
     addDraft: build.mutation<{ id: number }, InProject<{ draft: DraftAddition }>>({
       query: ({ project, draft }) => ({ url: `/projects/${project}/drafts`, method: 'POST', body: draft }),
@@ -110,6 +118,7 @@ export const draftsApi = api.injectEndpoints({
 export const {
   useDraftsQuery,
   useDraftQuery,
+  useDraftMaterialQuery,
   useAddDraftMutation,
   useChangeDraftMutation,
   useRemoveDraftMutation,

@@ -88,6 +88,7 @@ export const RESTS_ON = {
   answering: [...COMPARED, 'records', 'rounds'],
   drafts: ['drafts'],
   draft: ['drafts', 'words', 'facts', 'roster'],
+  draftMaterial: [...COMPARED, 'records', 'drafts', 'new keywords'],
   published: ['drafts'],
   adGroup: [...COMPARED, 'bids', 'drafts'],
   ownCopy: [...COMPARED, 'records'],

@@ -45,6 +45,8 @@ const KINDS = {
   nearness: { most: 4, grounds: [] },
   'rival coverage': { most: 4, grounds: [] },
   'banned phrases': { most: 4, grounds: ['words'] },
+  /** Named by its comparison. */
+  'draft spellings': { most: 12, grounds: ['new keywords'] },
   clusters: { most: 4, grounds: [] },
   'word counts': { most: 4, grounds: [] },
   tree: { most: 3, grounds: [] },

@@ -3,11 +3,15 @@ import { paidQuery } from '@opsimath/contract/api/paid';
 import { allocate, bidCurve, slotWon } from '@opsimath/core/ads/allocation';
 import { type Auction, paidForecast } from '@opsimath/core/ads/paidForecast';
 import type { z } from 'zod';
+import { organicOnly } from '../../data/rounds';
+import { wilson } from '@opsimath/core/rates/wilson';
 import { keywordsById } from '../../data/keywords';
-import { entryOf } from '../comparison/comparison';
+import { type Comparison, entryOf } from '../comparison/comparison';
 import { observedGuides } from '../comparison/observedGuides';
 import { openComparison } from '../comparison/openComparison';
 import type { Workspace } from '../kept/workspace';
+import { adListings } from './adListings';
+import { standingBids } from './standingBids';
 import { paidView } from './paidView';
 
 const DAYS_A_MONTH = 30;
@@ -17,14 +21,18 @@ const MOST_NEGATIVES = 60;
 export async function adGroup(
   workspace: Workspace,
   projectId: number,
-  { budget, ...scope }: z.output<typeof adGroupQuery>,
+  { budget, wanted, ...scope }: z.output<typeof adGroupQuery>,
   ids: readonly number[],
 ): Promise<AdGroup> {
-  const { comparison } = await openComparison(workspace, projectId, scope);
+  const opened = await openComparison(workspace, projectId, scope);
+  const { comparison } = opened;
   const { columns, auctions, project } = comparison;
   const guides = await observedGuides(workspace, comparison);
   const texts = await keywordsById(workspace.database, ids);
   const known = ids.filter((id) => texts.has(id));
+  const unpaid = await organicOnly(workspace.database, projectId);
+  const named = known.map((id) => texts.get(id)!);
+  const standing = await standingBids(workspace, opened, named, guides, wanted);
   const facts = known.map((id) => {
     const entry = entryOf(comparison, id);
     const searched = entry < 0 ? NaN : columns.expectedVolume[entry]!;
@@ -37,7 +45,8 @@ export async function adGroup(
     };
   });
   const allotted = allocate(
-    facts.map(({ days, searches, worth }) => bidCurve(days, searches, worth)),
+    // What is kept to organic work takes nothing of the budget.
+    facts.map(({ id, days, searches, worth }) => bidCurve(unpaid.has(id) ? [] : days, searches, worth)),
     budget,
   );
   const costly = await paidView(
@@ -58,10 +67,24 @@ export async function adGroup(
         worth,
         allotted: point,
         setApart: budget > 0 && setApart,
+        organicOnly: unpaid.has(id),
+        standing: standing.get(id) ?? [],
       };
     }),
+    listings: await adListings(workspace, comparison, named),
+    conversion: conversionOf(comparison),
     negatives: costly.rows.map(({ text, cost }) => ({ text, cost })),
   };
+}
+
+/** Conversions a click of all our ad terms. */
+function conversionOf({ ads }: Comparison): AdGroup['conversion'] {
+  const terms = [...ads.terms.values()];
+  const clicks = terms.reduce((sum, term) => sum + term.clicks, 0);
+  const conversions = terms.reduce((sum, term) => sum + term.conversions, 0);
+  return clicks === 0
+    ? null
+    : { clicks, conversions, rate: Math.min(1, conversions / clicks), ...wilson(conversions, clicks) };
 }
 
 function levelAt(days: readonly Auction[], searches: number, bid: number) {

@@ -5,6 +5,7 @@ import { bannedIn } from '../../data/bannedWords';
 import { keywordsById } from '../../data/keywords';
 import { entryOf } from '../comparison/comparison';
 import { openComparison } from '../comparison/openComparison';
+import { standingOf } from './draftMaterial';
 import { resultPage } from '../facts/history';
 import type { Workspace } from '../kept/workspace';
 
@@ -16,25 +17,25 @@ export async function draftGround(
   projectId: number,
   scope: { market: string; date: string },
   ids: readonly number[],
-): Promise<Pick<Draft, 'keywords' | 'banned' | 'front' | 'language'>> {
+): Promise<Pick<Draft, 'keywords' | 'banned' | 'front' | 'language' | 'brands'>> {
   const { comparison } = await openComparison(workspace, projectId, scope);
-  const { market, sides, volume, verdicts } = comparison;
+  const { market, sides, verdicts } = comparison;
   const texts = await keywordsById(workspace.database, ids);
   const lead = ids[0];
   const page = lead === undefined ? null : await resultPage(workspace, market.id, lead, scope.date, sides);
   return {
     language: market.language,
+    brands: [...new Set(sides.own.map(({ name }) => key(name)))].filter((name) => name !== ''),
     keywords: ids.flatMap((id) => {
       const row = texts.get(id);
       if (!row) return [];
       const entry = entryOf(comparison, id);
-      const searched = entry < 0 ? NaN : volume[entry]!;
       return [
         {
           id,
           text: row.text,
           key: row.key,
-          volume: Number.isNaN(searched) ? null : searched,
+          ...standingOf(comparison, id),
           verdict: entry < 0 ? 'unjudged' : VERDICTS[verdicts[entry]!]!,
         },
       ];

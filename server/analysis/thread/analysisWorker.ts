@@ -34,6 +34,7 @@ import { targetProfile } from '../questions/targetProfile';
 import { report } from '../questions/report';
 import { adGroup } from '../questions/adGroup';
 import { ownCopy } from '../questions/ownCopy';
+import { draftMaterial } from '../questions/draftMaterial';
 import { draftGround } from '../questions/draftGround';
 import { answering } from '../questions/answering';
 import { measureFor, pickedTasks, plannedTasks, roundPlan } from '../questions/roundPlan';
@@ -68,6 +69,7 @@ const answers = {
   measureFor: (...args: Rest<typeof measureFor>) => measureFor(workspace, ...args),
   adGroup: (...args: Rest<typeof adGroup>) => adGroup(workspace, ...args),
   ownCopy: (...args: Rest<typeof ownCopy>) => ownCopy(workspace, ...args),
+  draftMaterial: (...args: Rest<typeof draftMaterial>) => draftMaterial(workspace, ...args),
   draftGround: (...args: Rest<typeof draftGround>) => draftGround(workspace, ...args),
   packWords: ({ keywords, ...limits }: z.output<typeof packingRequest>) =>
     inSolveWorker('packing', { keywords, limits }),

@@ -34,6 +34,7 @@ const JSON_COLUMNS: Record<string, z.ZodType> = {
   'draft.keywords': ids,
   'draft.fields': words,
   'draft.limits': z.record(z.string().max(200), z.object({ most: z.number(), unit: z.string().max(20) })),
+  'draft.second': z.object({ language: z.string().max(20), fields: words, checked: strings }).nullable(),
   'draft.checks': z.array(z.object({ text: z.string().max(1000), done: z.boolean() })).max(1000),
   'draft_version.fields': words,
   'published_change.before': words,

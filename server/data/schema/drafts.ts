@@ -25,6 +25,12 @@ export const draft = sqliteTable(
     limits: text({ mode: 'json' }).notNull().$type<Record<string, { most: number; unit: string }>>(),
     /** Items of the check list that were ticked by hand, and own ones. */
     checks: text({ mode: 'json' }).notNull().$type<{ text: string; done: boolean }[]>(),
+    /** The same copy for people of another language, with the fields that somebody has checked. */
+    second: text({ mode: 'json' }).$type<{
+      language: string;
+      fields: Record<string, string>;
+      checked: string[];
+    }>(),
     revision: revision(),
     updatedAt: text('updated_at')
       .notNull()
@@ -75,6 +81,8 @@ export const publishedChange = sqliteTable(
     askedAgain: text('asked_again'),
     seenFrom: text('seen_from'),
     person: text().notNull().default(''),
+    /** What was done, where no fields tell. */
+    note: text().notNull().default(''),
     createdAt: createdAt(),
   },
   (table) => [index('published_change_project').on(table.projectId, table.marketId)],
