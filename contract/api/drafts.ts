@@ -54,8 +54,6 @@ export const draft = draftSummary.omit({ keywords: true, lead: true }).extend({
   limits: z.record(z.string(), limit),
   checks,
   second: secondCopy.nullable(),
-  /** What its keywords say in that language, as far as the services know. */
-  secondKeywords: z.array(z.object({ id: z.int(), text: z.string(), key: z.string() })),
   revision: z.int(),
   language: z.string(),
   /** Our own names, as keys. */
@@ -95,7 +93,12 @@ export const draftAddition = z.object({
 });
 export type DraftAddition = z.input<typeof draftAddition>;
 
-export const secondRequest = z.object({ language: z.enum(LANGUAGES), revision: z.int(), person });
+export const secondRequest = z.object({ language: z.enum(LANGUAGES) });
+/** A copy for another language as it could begin. */
+export const secondBeginning = z.object({ fields, units: z.number() });
+/** What a draft’s keywords say in a language, as far as the services know. */
+export const secondKeywords = z.array(z.object({ id: z.int(), text: z.string(), key: z.string() }));
+export type SecondKeywords = z.infer<typeof secondKeywords>;
 export const draftQuery = z.object({ date: isoDay });
 /** A change rests on the revision that was seen; one on an older is refused, so that two tabs do not overwrite each other. */
 export const draftChange = z.object({

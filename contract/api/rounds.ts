@@ -109,6 +109,16 @@ export const roundsView = z.object({
   rounds: z.array(round),
   /** Put off or dropped. */
   aside: z.array(task),
+  /** Dated keywords that were worked on, as they will be typed next, with the day by which work for them has to begin. */
+  again: z.array(
+    z.object({
+      task: z.int(),
+      text: z.string(),
+      /** The keyword where it is known already. */
+      id: z.int().nullable(),
+      from: isoDay,
+    }),
+  ),
   /** What is left to do, the most for a day of work first. */
   queue: z.object({ total: z.int(), days: z.number(), value: z.number(), lines: z.array(workLine) }),
 });
@@ -149,6 +159,8 @@ export const taskPick = workScope.extend({
     .array(z.object({ keyword: z.int(), action: action.optional() }))
     .min(1)
     .max(200),
+  /** One new target for all of them: one piece of work. */
+  together: z.boolean().default(false),
 });
 export const taskChange = z.object({
   id: z.int(),
@@ -192,6 +204,15 @@ export const answeringView = z.object({
   /** Own targets that answer nothing. */
   idle: z.array(z.object({ address: z.string(), title: z.string() })),
   /** Keywords for which several targets of ours stand. */
+  /** Targets that are only planned: work or drafts without an address yet. */
+  planned: z.array(
+    z.object({
+      task: z.int().nullable(),
+      draft: z.int().nullable(),
+      name: z.string(),
+      lead: z.object({ id: z.int(), text: z.string() }).nullable(),
+    }),
+  ),
   clashes: z.array(
     z.object({
       keyword: z.object({ id: z.int(), text: z.string() }),

@@ -7,12 +7,14 @@ export const TOO_CLOSE = 0.15;
 
 /**
  * Share of a text’s runs of five words that stand in another text as well (needs of drafts): 0 where it has no such run.
- * Repeated runs count each time.
+ * Repeated runs count each time. Runs that stand in a keyword are nobody’s own: they do not count.
  *
+ * @param keywords keys
  * @returns 0–1
  */
-export function closeness(text: string, other: string): number {
-  const own = runsOf(text);
+export function closeness(text: string, other: string, keywords: readonly string[] = []): number {
+  const common = keywords.map((keyword) => ` ${keyword} `);
+  const own = runsOf(text).filter((run) => !common.some((keyword) => keyword.includes(` ${run} `)));
   if (own.length === 0) return 0;
   const theirs = new Set(runsOf(other));
   return own.filter((run) => theirs.has(run)).length / own.length;

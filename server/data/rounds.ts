@@ -239,6 +239,42 @@ export async function replaceMeasure(
     throw new KnownProblem('no-such-task', 'This piece of work is gone.', 'Open the rounds again.');
 }
 
+/** Work on targets that have no address yet, and drafts of such: each planned target once. */
+export async function plannedTargets(
+  database: Database,
+  projectId: number,
+  market: string,
+): Promise<
+  { task: number | null; draft: number | null; name: string; lead: { id: number; text: string } | null }[]
+> {
+  const found = await database.client.execute({
+    sql: `SELECT task.id AS task, draft.id AS draft, coalesce(draft.name, task.title) AS name, keyword.id AS lead, keyword.text
+          FROM task JOIN market ON market.id = task.market_id AND market.code = ?2
+               JOIN keyword ON keyword.id = task.keyword_id
+               LEFT JOIN draft ON draft.task_id = task.id
+          WHERE task.project_id = ?1 AND task.address = '' AND task.state IN ('in', 'put off')
+                AND task.action NOT IN ('advertise', 'trim bid') AND coalesce(draft.address, '') = ''
+          UNION ALL
+          SELECT NULL, draft.id, draft.name, keyword.id, keyword.text
+          FROM draft JOIN market ON market.id = draft.market_id AND market.code = ?2
+               LEFT JOIN keyword ON keyword.id = json_extract(draft.keywords, '$[0]')
+          WHERE draft.project_id = ?1 AND draft.address = '' AND draft.task_id IS NULL AND draft.kind <> 'ad group'`,
+    args: [projectId, market],
+  });
+  return rawRows<{
+    task: number | null;
+    draft: number | null;
+    name: string;
+    lead: number | null;
+    text: string | null;
+  }>(found).map(({ task: work, draft, name, lead, text }) => ({
+    task: work,
+    draft,
+    name,
+    lead: lead === null ? null : { id: lead, text: text ?? '' },
+  }));
+}
+
 /** Keywords that somebody keeps to organic work. */
 export async function organicOnly(database: Database, projectId: number): Promise<ReadonlySet<number>> {
   const found = await database.client.execute({

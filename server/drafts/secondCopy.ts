@@ -1,11 +1,11 @@
-import type { Draft, SecondCopy, secondRequest } from '@opsimath/contract/api/drafts';
+import type { SecondKeywords, secondRequest } from '@opsimath/contract/api/drafts';
 import { DRAFT_FIELDS, slotsOf } from '@opsimath/core/copy/draftFields';
 import { draftCoverage, draftKeyword } from '@opsimath/core/copy/draftCoverage';
 import { holdField } from '@opsimath/core/copy/heldFields';
 import { key } from '@opsimath/core/text/key';
 import { LANGUAGES, type Language } from '@opsimath/core/text/stems';
 import type { z } from 'zod';
-import { type DraftRow, changeDraft, draftById } from '../data/drafts';
+import { type DraftRow, draftById } from '../data/drafts';
 import { keywordsById } from '../data/keywords';
 import { marketById } from '../data/markets';
 import type { Database } from '../data/storage/connection';
@@ -15,15 +15,15 @@ import { KnownProblem } from '../problems/problem';
 import type { SearchSource } from '../sources/searchSource';
 
 /**
- * Lays the same copy for another language beside a draft: each field begins with what the keywords that it holds say there. All
- * fields are unchecked; nothing is published from it by itself.
+ * The same copy for another language as it could begin: each field with what the keywords that it holds say there. Nothing of the
+ * draft is changed.
  */
-export async function beginSecondCopy(
+export async function secondBeginning(
   { database, source }: { database: Database; source: SearchSource },
   projectId: number,
   draftId: number,
-  { language, revision, person }: z.output<typeof secondRequest>,
-): Promise<{ revision: number; units: number }> {
+  { language }: z.output<typeof secondRequest>,
+): Promise<{ fields: Record<string, string>; units: number }> {
   const row = await draftById(database, projectId, draftId);
   const market = await marketById(database, row.marketId);
   const from = LANGUAGES.find((one) => one === market.language);
@@ -39,12 +39,7 @@ export async function beginSecondCopy(
     row.keywords.map((keyword) => ({ keyword, from })),
     await source.today(),
   );
-  const second: SecondCopy = {
-    language,
-    fields: await begunFields(database, row, from, known),
-    checked: [],
-  };
-  return { revision: await changeDraft(database, projectId, draftId, { revision, second, person }), units };
+  return { fields: await begunFields(database, row, from, known), units };
 }
 
 /** What the keywords that each field holds say in the other language; a field that holds none stays empty. */
@@ -73,19 +68,17 @@ async function begunFields(
   );
 }
 
-/** A draft’s second copy, and what its keywords say in that language. */
-export async function secondOf(
+/** What a draft’s keywords say in a language, as far as that was asked for. */
+export async function secondKeywords(
   database: Database,
-  { second, keywords }: DraftRow,
-): Promise<Pick<Draft, 'second' | 'secondKeywords'>> {
-  if (second === null) return { second: null, secondKeywords: [] };
-  const language = second.language as Language;
+  projectId: number,
+  draftId: number,
+  language: Language,
+): Promise<SecondKeywords> {
+  const { keywords } = await draftById(database, projectId, draftId);
   const said = await heldTranslations(database, keywords, language);
-  return {
-    second: { ...second, language },
-    secondKeywords: keywords.flatMap((id) => {
-      const text = said.get(id) ?? '';
-      return text === '' ? [] : [{ id, text, key: key(text) }];
-    }),
-  };
+  return keywords.flatMap((id) => {
+    const text = said.get(id) ?? '';
+    return text === '' ? [] : [{ id, text, key: key(text) }];
+  });
 }

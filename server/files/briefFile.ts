@@ -1,4 +1,5 @@
 import type { Draft } from '@opsimath/contract/api/drafts';
+import type { DraftMaterial } from '@opsimath/contract/api/draftMaterial';
 import { fieldsOfDraft } from '@opsimath/core/copy/draftFields';
 import type { Limit } from '@opsimath/core/copy/draftFields';
 import { draftCoverage, draftKeyword } from '@opsimath/core/copy/draftCoverage';
@@ -10,7 +11,7 @@ const MOST_KEYWORDS = 40;
 const MOST_FRONT = 10;
 
 /** A brief for a writer in Markdown: what the text is for, the words that it must have, its limits, and how the front writes. */
-export function briefOf(draft: Draft, reason: string): string {
+export function briefOf(draft: Draft, reason: string, material: DraftMaterial): string {
   const { keywords, language, front, banned, present } = draft;
   const [lead] = keywords;
   const fields = fieldsOfDraft(draft.kind, draft.limits as Record<string, Limit>);
@@ -68,6 +69,22 @@ export function briefOf(draft: Draft, reason: string): string {
           '',
         ]
       : []),
+    ...part(
+      '## Headings that they have',
+      material.headings.slice(0, MOST_FRONT).map(({ text }) => text),
+    ),
+    ...part('## What people ask', material.questions),
+    ...(material.words === null
+      ? []
+      : [`A result in the middle of the front has ${count(material.words)} words in all its fields.`, '']),
+    ...part(
+      '## Link to it from',
+      material.links.map(({ address, title }) => `${title} (${address})`),
+    ),
+    ...part(
+      '## To look up',
+      material.sources.map(({ address, title }) => `${title} (${address})`),
+    ),
     ...(present
       ? [
           '## What stands there now',
@@ -81,5 +98,9 @@ export function briefOf(draft: Draft, reason: string): string {
     '',
   ].join('\n');
 }
+
+/** A list under a heading; nothing where it would be empty. */
+const part = (heading: string, lines: readonly string[]): string[] =>
+  lines.length === 0 ? [] : [heading, ...lines.map((line) => `- ${asMarkdown(line)}`), ''];
 
 const count = (value: number): string => Math.round(value).toLocaleString('en-US');

@@ -1,4 +1,6 @@
 import type { AdGroup } from '@opsimath/contract/api/adGroups';
+import type { Bids } from '@opsimath/contract/api/bids';
+import type { DraftMaterial } from '@opsimath/contract/api/draftMaterial';
 import type { Draft, DraftSummary, OwnCopy, Packing, PublishedChange } from '@opsimath/contract/api/drafts';
 import type { GapPage } from '@opsimath/contract/api/gaps';
 import type { RoundsView } from '@opsimath/contract/api/rounds';
@@ -114,6 +116,22 @@ test('services that fail while publishing: the state says so, and sent again it 
   const told = (await published()).filter(({ after }) => after.title === 'Told once');
   expect(told.every(({ state }) => state === 'published')).toBe(true);
   expect((await read(id)).state).toBe('published');
+});
+
+test('an answer lost after it arrived: nobody knows, and sent again it is not carried out twice', async () => {
+  const id = await add();
+  const { revision, fields } = await read(id);
+  await change(id, { revision, fields: { ...fields, title: 'Arrived once' } });
+  await running.faults({ truncated: 1, path: '/own/publish' });
+  await expect(publish(id)).rejects.toThrow();
+  await running.faults({});
+  const told = async () => (await published()).filter(({ after }) => after.title === 'Arrived once');
+  expect(await told()).toMatchObject([{ state: 'asked' }]);
+  expect((await read(id)).state).toBe('asked to publish');
+  await publish(id);
+  expect(await told()).toMatchObject([{ state: 'published' }]);
+  // It went out at the first try: what stood before is still what stood before.
+  expect((await told())[0]!.before.title).toBe(fields.title);
 });
 
 test('done by hand on a day; a planned target needs an address, and its task gets it', async () => {
@@ -250,6 +268,132 @@ test('a brief has what a writer needs; what comes back is read into fields', asy
   expect(brief).toContain('title: at most 60 characters');
   expect(brief).toContain(draft.front[0]!.title.split(/[|<>#]/)[0]!.trim());
   expect(brief).toContain('a rival’s name');
+  const html = await fetch(`${running.server.url}/api${at}/drafts/${id}/brief?date=${DATE}&format=html`);
+  expect(html.headers.get('content-type')).toContain('text/html');
+  expect(await html.text()).toMatch(/<h2>Lead keyword<\/h2>\n<p><strong>/);
   const text = await running.api.upload('/written-text', '# New\n\nDescription: Short.\n\nBody.\n## Part');
   expect(text).toEqual({ title: 'New', description: 'Short.', headings: 'Part', body: 'Body.' });
+});
+
+test('what the front gives: headings of the records that are held, own targets to link from, others to look up', async () => {
+  const id = await add();
+  const material = (): Promise<DraftMaterial> => running.api.get(`${at}/drafts/${id}/material?date=${DATE}`);
+  const before = await material();
+  expect(before).toMatchObject({ recorded: 0, words: null, headings: [] });
+  expect(before.links.map(({ address }) => address)).not.toContain(page);
+  await running.api.post(`${at}/keywords/${keywords[0]!.id}/study/records`, { market: MARKET, date: DATE });
+  const now = await material();
+  expect(now.recorded).toBeGreaterThan(0);
+  expect(now.words).toBeGreaterThan(10);
+  const told = now.headings.map(({ results }) => results);
+  expect(told.length).toBeGreaterThan(0);
+  expect([...told].sort((a, b) => b - a)).toEqual(told);
+  const front = (await read(id)).front;
+  for (const { address } of now.sources)
+    expect(front.find((result) => result.address === address)?.side).toBe('other');
+});
+
+test('a copy for another language begins with what its keywords say there, and is kept with the draft', async () => {
+  const id = await add({ start: 'empty', title: keywords[0]!.text });
+  const begun = await running.api.post(`${at}/drafts/${id}/second`, { language: 'de' });
+  const said: { id: number; text: string }[] = await running.api.get(`${at}/drafts/${id}/second?language=de`);
+  const lead = said.find((one) => one.id === keywords[0]!.id);
+  expect(begun.fields.title.split(', ')[0]).toBe(lead?.text ?? '');
+  // Held once, it costs nothing again.
+  expect(await running.api.post(`${at}/drafts/${id}/second`, { language: 'de' })).toMatchObject({ units: 0 });
+  await expect(running.api.post(`${at}/drafts/${id}/second`, { language: 'en' })).rejects.toThrow(
+    /in English already/,
+  );
+  const second = { language: 'de', fields: begun.fields, checked: ['title'] };
+  await change(id, { revision: 1, second });
+  expect((await read(id)).second).toEqual(second);
+});
+
+test('what was done without a draft stands on the timeline, and can be removed; what was published cannot', async () => {
+  const note = (over: object = {}): Promise<{ id: number }> =>
+    running.api.post(`${at}/published`, {
+      market: MARKET,
+      address: `https://${page}`,
+      kind: 'price',
+      date: '2026-03-10',
+      keywords: [keywords[1]!.id],
+      note: '59 to 54',
+      person: 'Bo',
+      ...over,
+    });
+  const { id } = await note();
+  expect((await published()).find((one) => one.id === id)).toMatchObject({
+    address: page,
+    kind: 'price',
+    state: 'by hand',
+    draft: null,
+    note: '59 to 54',
+    keywords: [keywords[1]],
+  });
+  await expect(note({ address: 'no address at all' })).rejects.toThrow(/address/);
+  await running.api.delete(`${at}/published/${id}`);
+  expect((await published()).some((one) => one.id === id)).toBe(false);
+  const sent = (await published()).find(({ state }) => state === 'published')!;
+  await expect(running.api.delete(`${at}/published/${sent.id}`)).rejects.toThrow(/stays on the timeline/);
+});
+
+test('bids as they stand in the account: what to do next waits a week; what is kept to organic work gets none', async () => {
+  await running.api.post(`${at}/own-bids`, { market: MARKET });
+  const { rows }: Bids = await running.api.get(`${at}/bids?market=${MARKET}&date=${DATE}`);
+  const stands = rows[0]!;
+  const id = await add({
+    kind: 'ad group',
+    name: 'Standing',
+    address: '',
+    keywords: [stands.id],
+    start: 'empty',
+  });
+  const group: AdGroup = await running.api.get(`${at}/drafts/${id}/bids?date=${DATE}&wanted=1`);
+  const [standing] = group.keywords[0]!.standing.filter(({ match }) => match === stands.match);
+  expect(standing).toMatchObject({ bid: stands.bid, before: [] });
+  expect(['wait', 'unknown']).toContain(standing!.next.step);
+  expect(group.keywords[0]!.organicOnly).toBe(false);
+});
+
+test('in an archive rounds, work, drafts and changes come back under new numbers, joined as they were', async () => {
+  const shape = async (to: string) => {
+    const board: RoundsView = await running.api.get(`${to}/rounds?${QUERY}`);
+    const drafts: DraftSummary[] = await running.api.get(`${to}/drafts?market=${MARKET}`);
+    const changes: PublishedChange[] = await running.api.get(`${to}/published?market=${MARKET}`);
+    const draftOf = (id: number | null) => drafts.find((one) => one.id === id)?.name ?? null;
+    const taskOf = (id: number | null) =>
+      board.rounds.flatMap(({ tasks }) => tasks).find((one) => one.id === id)?.lead.text ?? null;
+    return {
+      rounds: board.rounds.map(({ name, tasks }) => [
+        name,
+        tasks.map(({ lead, action, state, draft, keywords: serves }) => [
+          lead.text,
+          action,
+          state,
+          draftOf(draft),
+          serves.map(({ text }) => text),
+        ]),
+      ]),
+      drafts: drafts
+        .map(({ name, kind, lead, state, task }) => [name, kind, lead, state, taskOf(task)])
+        .sort(),
+      changes: changes
+        .map(({ address, kind, note, draft, task, keywords: aims }) => [
+          address,
+          kind,
+          note,
+          draftOf(draft),
+          taskOf(task),
+          aims.map(({ text }) => text),
+        ])
+        .sort(),
+    };
+  };
+  const before = await shape(at);
+  expect(before.rounds.length).toBeGreaterThan(0);
+  expect(before.changes.some(([, , , draft, task]) => draft !== null && task !== null)).toBe(true);
+  const archive = await fetch(`${running.server.url}/api${at}/archive`);
+  const brought = await running.api.upload('/archives', Buffer.from(await archive.arrayBuffer()));
+  await running.api.finished(brought.job.id);
+  expect(await shape(`/projects/${brought.project.id}`)).toEqual(before);
 });

@@ -9,10 +9,13 @@ import {
   writtenText,
   packing,
   packingRequest,
+  secondBeginning,
+  secondKeywords,
   secondRequest,
 } from '@opsimath/contract/api/drafts';
 import { draftMaterial } from '@opsimath/contract/api/draftMaterial';
 import { DRAFT_FIELDS } from '@opsimath/core/copy/draftFields';
+import { marked } from 'marked';
 import { z } from 'zod';
 import {
   addDraft,
@@ -26,7 +29,7 @@ import {
 import { marketByCode, marketById } from '../data/markets';
 import { projectById } from '../data/projects';
 import { presentFields } from '../drafts/presentFields';
-import { beginSecondCopy, secondOf } from '../drafts/secondCopy';
+import { secondBeginning as beginSecond, secondKeywords as keywordsSaid } from '../drafts/secondCopy';
 import { whereAway } from '../drafts/whereAway';
 import { briefOf } from '../files/briefFile';
 import { readFile } from '../files/readFile';
@@ -137,11 +140,22 @@ export function draftPartRoutes(routes: Routes, { database, source, analysis }: 
     {
       method: 'post',
       path: '/projects/:id/drafts/:draft/second',
-      summary: 'Lay the same copy for another language beside: fields begun from what its keywords say there',
+      summary:
+        'The same copy for another language as it could begin: what its keywords say there, field by field',
       body: secondRequest,
-      answer: z.object({ revision: z.int(), units: z.number() }),
+      answer: secondBeginning,
     },
-    ({ params, body }) => beginSecondCopy({ database, source }, params.id, params.draft, body),
+    ({ params, body }) => beginSecond({ database, source }, params.id, params.draft, body),
+  );
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/drafts/:draft/second',
+      summary: 'What a draft’s keywords say in another language, as far as that was asked for',
+      query: secondRequest,
+      answer: secondKeywords,
+    },
+    ({ params, query }) => keywordsSaid(database, params.id, params.draft, query.language),
   );
 }
 
@@ -155,14 +169,14 @@ async function wholeDraft(
   const row = await draftById(database, projectId, draftId);
   const market = await marketById(database, row.marketId);
   const ground = await analysis.draftGround(projectId, { market: market.code, date }, row.keywords);
-  const { id, kind, name, address, taskId, fields, limits, checks, revision, updatedAt, state } = row;
+  const { id, kind, name, address, taskId, fields, limits, checks, revision, updatedAt, state, second } = row;
   return {
     ...{ id, kind, name, address, fields, checks, revision, updatedAt, state },
     limits: limits as Draft['limits'],
     market: market.code,
     task: taskId,
     ...ground,
-    ...(await secondOf(database, row)),
+    second: second as Draft['second'],
     present: await presentFields(source, kind, market.code, address).catch(whereAway),
     versions: await draftVersions(database, id),
   };
@@ -174,16 +188,25 @@ export function writerRoutes(routes: Routes, { database, source, analysis, files
       method: 'get',
       path: '/projects/:id/drafts/:draft/brief',
       summary: 'A brief for a writer in Markdown: words it must have, limits, how the front writes',
-      query: draftQuery,
+      query: draftQuery.extend({ format: z.enum(['md', 'html']).default('md') }),
       answer: null,
       media: 'text/markdown',
     },
     async ({ params, query, context }) => {
       const whole = await wholeDraft({ database, source, analysis }, params.id, params.draft, query.date);
       const task = (await listTasks(database, params.id)).find(({ id }) => id === whole.task);
-      context.attachment(`brief-${whole.name}.md`);
-      context.type = 'text/markdown; charset=utf-8';
-      context.body = briefOf(whole, task?.reason ?? '');
+      const material = await analysis.draftMaterial(
+        params.id,
+        { market: whole.market, date: query.date },
+        {
+          ...whole,
+          keywords: whole.keywords.map(({ id }) => id),
+        },
+      );
+      const brief = briefOf(whole, task?.reason ?? '', material);
+      context.attachment(`brief-${whole.name}.${query.format}`);
+      context.type = query.format === 'html' ? 'text/html; charset=utf-8' : 'text/markdown; charset=utf-8';
+      context.body = query.format === 'html' ? await marked(brief) : brief;
     },
   );
   routes.add(

@@ -41,7 +41,7 @@ export class Running {
     this.server = await startServer(Running.options(this.folder, this.services.url, serverOptions));
   }
 
-  async faults(rates: Record<string, number>): Promise<void> {
+  async faults(rates: Record<string, number | string>): Promise<void> {
     await fetch(`${this.services.url}/v1/faults`, {
       method: 'PUT',
       headers: { 'content-type': 'application/json' },

@@ -5,6 +5,8 @@ import { Draws } from '../random';
 /** Misbehaviour at stated rates (0–1 of requests), all off at first. */
 export const faultRates = z.object({
   seed: z.int().default(1),
+  /** Only requests whose path holds this; all without it. */
+  path: z.string().default(''),
   latencyMs: z.number().min(0).max(60_000).default(0),
   timeout: z.number().min(0).max(1).default(0),
   tooMany: z.number().min(0).max(1).default(0),
@@ -30,7 +32,7 @@ export class Faults {
   get(): FaultRates {
     return this.rates;
   }
-  happens(fault: Exclude<keyof FaultRates, 'seed' | 'latencyMs' | 'retryAfter'>): boolean {
+  happens(fault: Exclude<keyof FaultRates, 'seed' | 'path' | 'latencyMs' | 'retryAfter'>): boolean {
     return this.rates[fault] > 0 && this.draws.next() < this.rates[fault];
   }
 }
@@ -39,7 +41,8 @@ export class Faults {
 export function disturb(faults: Faults): Middleware {
   return async (context, next) => {
     if (/^\/v1\/(faults|clock)/.test(context.path)) return next();
-    const { latencyMs, retryAfter } = faults.get();
+    const { latencyMs, retryAfter, path } = faults.get();
+    if (!context.path.includes(path)) return next();
     if (latencyMs > 0) await new Promise((resolve) => setTimeout(resolve, latencyMs));
     if (faults.happens('timeout')) {
       // Never answered: the socket stays open until the caller gives up.

@@ -1,15 +1,12 @@
 import { App } from 'antd';
 import { useLocation, useNavigate } from 'react-router';
-import { useTrouble } from '../parts/words/useTrouble';
 import { gapsApi, useTrackMutation } from '../state/gapsApi';
-import { request } from '../state/operations';
-import { roundsApi, usePickTasksMutation } from '../state/roundsApi';
-import { useUndoable } from '../state/undoStacks';
 import { useAppDispatch, useAppSelector } from '../state/store';
 import { searchWithView, writeScope } from '../state/scope';
 import { empty } from '../state/tray';
 import { useLookUpOf } from '../state/useLookUpOf';
 import { useScope } from '../state/useScope';
+import { useIntoRound } from './useIntoRound';
 import { copyAsTable } from '../parts/table/copyAsTable';
 
 const NOTHING: { id: number; text: string }[] = [];
@@ -19,16 +16,14 @@ export function Tray({ project }: { project: number }) {
   const kept = useAppSelector((state) => state.tray[project] ?? NOTHING);
   const dispatch = useAppDispatch();
   const { message } = App.useApp();
-  const trouble = useTrouble();
   const { comparison, change } = useScope();
   const [track] = useTrackMutation();
-  const [pick] = usePickTasksMutation();
-  const undoable = useUndoable(project);
   const lookUp = useLookUpOf();
   const navigate = useNavigate();
   const { search } = useLocation();
-  if (kept.length === 0) return null;
   const ids = kept.map((keyword) => keyword.id);
+  const intoRound = useIntoRound(project, ids);
+  if (kept.length === 0) return null;
 
   const follow = async (): Promise<void> => {
     await track({ project, keywords: ids, follow: true }).unwrap();
@@ -46,40 +41,6 @@ export function Tray({ project }: { project: number }) {
       ),
       duration: 6,
     });
-  };
-  const intoRound = async (): Promise<void> => {
-    const { market, date, compare: before } = comparison;
-    const scope = { market, date, ...(before !== undefined && { compare: before }) };
-    const asked = dispatch(roundsApi.endpoints.rounds.initiate({ project, scope }));
-    const { data } = await asked;
-    asked.unsubscribe();
-    const round = data?.rounds.find(({ ends }) => ends >= date) ?? data?.rounds.at(-1);
-    if (!round) {
-      void message.info('No round is planned yet: add one in Rounds first.');
-      return;
-    }
-    try {
-      const { tasks } = await pick({
-        project,
-        round: round.id,
-        scope,
-        picks: ids.map((keyword) => ({ keyword })),
-      }).unwrap();
-      undoable({
-        what: `${tasks.length} pieces of work into ${round.name}`,
-        undo: request(roundsApi.endpoints.changeTasks, {
-          project,
-          changes: tasks.map((id) => ({ id, state: 'out' as const })),
-        }),
-        redo: request(roundsApi.endpoints.changeTasks, {
-          project,
-          changes: tasks.map((id) => ({ id, round: round.id })),
-        }),
-      });
-      void message.info(`${tasks.length} pieces of work went into ${round.name}. Ctrl Z takes it back.`);
-    } catch (error) {
-      trouble(error);
-    }
   };
   const copy = async (): Promise<void> => {
     const rows: string[][] = [
@@ -126,10 +87,19 @@ export function Tray({ project }: { project: number }) {
       <button
         className="plain"
         title="What is best for each goes into the round that is on, as a piece of work"
-        onClick={() => void intoRound()}
+        onClick={() => void intoRound(false)}
       >
         Into a round
       </button>
+      {kept.length > 1 && (
+        <button
+          className="plain"
+          title="One new target for all of them goes into the round that is on, as one piece of work"
+          onClick={() => void intoRound(true)}
+        >
+          As one page
+        </button>
+      )}
       <button
         className="plain"
         title="A draft that is to serve these keywords"

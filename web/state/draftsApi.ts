@@ -10,7 +10,8 @@ import type {
   WrittenText,
   Packing,
   PackingRequest,
-  PublishedChange,
+  SecondCopy,
+  SecondKeywords,
 } from '@opsimath/contract/api/drafts';
 import { type InProject, api } from './api';
 import { restsOn, touches } from './restsOn';
@@ -58,29 +59,6 @@ export const draftsApi = api.injectEndpoints({
       }),
       invalidatesTags: touches('keepVersion'),
     }),
-    publishDraft: build.mutation<
-      { id: number },
-      InProject<{ id: number; way: 'service' | 'by hand'; date?: string; person: string }>
-    >({
-      query: ({ project, id, ...body }) => ({
-        url: `/projects/${project}/drafts/${id}/publish`,
-        method: 'POST',
-        body,
-      }),
-      invalidatesTags: touches('publishDraft'),
-    }),
-    published: build.query<PublishedChange[], InProject<{ market: string }>>({
-      query: ({ project, market }) => ({ url: `/projects/${project}/published`, params: { market } }),
-      providesTags: restsOn('published'),
-    }),
-    askAgain: build.mutation<{ leftToday: number }, InProject<{ change: number }>>({
-      query: ({ project, change }) => ({
-        url: `/projects/${project}/published/${change}/again`,
-        method: 'POST',
-        body: {},
-      }),
-      invalidatesTags: touches('askAgain'),
-    }),
     ownCopy: build.query<OwnCopy, InProject<{ market: string; date: string }>>({
       query: ({ project, ...params }) => ({ url: `/projects/${project}/own-copy`, params }),
       providesTags: restsOn('ownCopy'),
@@ -97,9 +75,27 @@ export const draftsApi = api.injectEndpoints({
       }),
       invalidatesTags: touches('removeDrafts'),
     }),
-    adGroup: build.query<AdGroup, InProject<{ id: number; date: string; budget: number }>>({
+    adGroup: build.query<AdGroup, InProject<{ id: number; date: string; budget: number; wanted: number }>>({
       query: ({ project, id, ...params }) => ({ url: `/projects/${project}/drafts/${id}/bids`, params }),
       providesTags: restsOn('adGroup'),
+    }),
+    secondKeywords: build.query<SecondKeywords, InProject<{ id: number; language: SecondCopy['language'] }>>({
+      query: ({ project, id, language }) => ({
+        url: `/projects/${project}/drafts/${id}/second`,
+        params: { language },
+      }),
+      providesTags: restsOn('secondKeywords'),
+    }),
+    secondCopy: build.mutation<
+      { fields: Record<string, string>; units: number },
+      InProject<{ id: number; language: SecondCopy['language'] }>
+    >({
+      query: ({ project, id, ...body }) => ({
+        url: `/projects/${project}/drafts/${id}/second`,
+        method: 'POST',
+        body,
+      }),
+      invalidatesTags: touches('secondCopy'),
     }),
     readWritten: build.mutation<WrittenText, Blob>({
       query: (body) => ({
@@ -123,9 +119,8 @@ export const {
   useChangeDraftMutation,
   useRemoveDraftMutation,
   useKeepVersionMutation,
-  usePublishDraftMutation,
-  usePublishedQuery,
-  useAskAgainMutation,
+  useSecondCopyMutation,
+  useSecondKeywordsQuery,
   useOwnCopyQuery,
   useAdGroupQuery,
   useSeveralDraftsMutation,

@@ -1,5 +1,6 @@
 import { api } from './api';
 import './draftsApi';
+import './publishedApi';
 import './notesApi';
 import './projectApi';
 import './roundsApi';

@@ -1,6 +1,7 @@
 import { GROUNDS } from '@opsimath/contract/api/grounds';
 import { api } from './api';
 import './draftsApi';
+import './publishedApi';
 import './filesApi';
 import './gapsApi';
 import './lookUpApi';

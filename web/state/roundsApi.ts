@@ -54,12 +54,17 @@ export const roundsApi = api.injectEndpoints({
     }),
     pickTasks: build.mutation<
       { tasks: number[] },
-      InProject<{ round: number; scope: WorkScope; picks: { keyword: number; action?: Action }[] }>
+      InProject<{
+        round: number;
+        scope: WorkScope;
+        picks: { keyword: number; action?: Action }[];
+        together?: boolean;
+      }>
     >({
-      query: ({ project, round, scope, picks }) => ({
+      query: ({ project, round, scope, picks, together }) => ({
         url: `/projects/${project}/tasks`,
         method: 'POST',
-        body: { ...scope, round, picks },
+        body: { ...scope, round, picks, together },
       }),
       invalidatesTags: touches('pickTasks'),
     }),

@@ -4,7 +4,7 @@ import { prepareKeyword } from '@opsimath/core/gap/textStanding';
 import { stem } from '@opsimath/core/text/stems';
 import type { z } from 'zod';
 import { keywordsById } from '../../data/keywords';
-import { answeringTargets } from '../../data/rounds';
+import { answeringTargets, plannedTargets } from '../../data/rounds';
 import type { Comparison } from '../comparison/comparison';
 import { openComparison } from '../comparison/openComparison';
 import type { Workspace } from '../kept/workspace';
@@ -71,6 +71,7 @@ export async function answering(
       .filter(({ id, address, title }) => title !== '' && !answers.has(id) && !answers.has(address))
       .map(({ address, title }) => ({ address, title }))
       .slice(0, MOST_CLASHES),
+    planned: await plannedTargets(workspace.database, projectId, market.code),
     clashes: await clashesOf(workspace, comparison, wanted),
   };
 }

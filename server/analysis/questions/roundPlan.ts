@@ -1,10 +1,11 @@
 import type { RoundPlan, WorkScope, roundPlanQuery, taskPick } from '@opsimath/contract/api/rounds';
 import type { WorkLine } from '@opsimath/contract/api/whatToDo';
 import { spreadOfSum } from '@opsimath/core/gap/spreadOfWorth';
+import { asOneIdea } from '@opsimath/core/plan/asOneIdea';
 import { type Work, type WorkCandidate, workList } from '@opsimath/core/plan/workList';
 import { gainsOnce } from '@opsimath/core/rounds/gainsOnce';
 import { DAY_SLACK, type FilledRound, type RoundProblem, mostOf } from '@opsimath/core/rounds/roundProblem';
-import type { Action } from '@opsimath/core/gap/action';
+import { type Action, NEW_TARGET } from '@opsimath/core/gap/action';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import type { z } from 'zod';
 import { type NewTask, type RoundRow, type TaskRow, roundById } from '../../data/rounds';
@@ -81,9 +82,20 @@ export async function plannedTasks(
 export async function pickedTasks(
   workspace: Workspace,
   projectId: number,
-  { picks, ...scope }: Omit<z.output<typeof taskPick>, 'round'>,
+  { picks, together, ...scope }: Omit<z.output<typeof taskPick>, 'round'>,
 ): Promise<NewTask[]> {
   const { comparison, left } = await openQueue(workspace, projectId, scope);
+  if (together) {
+    const action = NEW_TARGET[comparison.market.surface];
+    const works = picks.flatMap(({ keyword }) => bestFor(left, entryOf(comparison, keyword), action) ?? []);
+    if (works.length === 0)
+      throw new KnownProblem(
+        'nothing-to-pick',
+        `For none of these keywords would a ${action} bring something.`,
+        'Pick them one by one: for some a change of what is there may be better.',
+      );
+    return tasksOf(workspace, comparison, [asOneIdea(works)]);
+  }
   const works = picks.map(({ keyword, action }) => {
     const entry = entryOf(comparison, keyword);
     const found = bestFor(left, entry, action);

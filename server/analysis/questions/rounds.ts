@@ -1,10 +1,12 @@
 import type { Round, RoundsView, Task, roundsQuery } from '@opsimath/contract/api/rounds';
 import { isPaidAction } from '@opsimath/core/gap/action';
+import { key } from '@opsimath/core/text/key';
 import { workList } from '@opsimath/core/plan/workList';
 import { peakMonth } from '@opsimath/core/demand/trend';
+import { forNextYear, yearIn } from '@opsimath/core/demand/nextYear';
 import { startBy } from '@opsimath/core/demand/startBy';
 import type { z } from 'zod';
-import { keywordsById } from '../../data/keywords';
+import { keywordIdsOfKnown, keywordsById } from '../../data/keywords';
 import { type RoundRow, type TaskRow, listTasks, roundById } from '../../data/rounds';
 import { type Comparison, entryOf } from '../comparison/comparison';
 import { linesOf } from '../comparison/workLines';
@@ -13,7 +15,6 @@ import type { Workspace } from '../kept/workspace';
 import { openQueue } from '../planning/openQueue';
 
 const MOST_KEYWORDS = 60;
-const YEAR = /\b(20\d\d)\b/;
 
 /** The board: rounds with their tasks, what was set aside, and what is left to do (method §11). */
 export async function roundsView(
@@ -35,6 +36,7 @@ export async function roundsView(
       ),
     ),
     aside: told.filter(({ state }) => state !== 'in'),
+    again: await againNextYear(workspace, comparison, tasks),
     queue: {
       total: queue.length,
       days: queue.reduce((sum, { effort }) => sum + effort, 0),
@@ -132,7 +134,7 @@ async function toldTasks(
       person: task.person,
       due: task.due,
       startBy: startOf(comparison, task),
-      year: Number(YEAR.exec(keyword)?.[1] ?? 0) || null,
+      year: yearIn(keyword),
       use: task.use,
       state: task.state,
       step: published !== null ? 'published' : draft === null ? 'picked' : 'drafted',
@@ -142,6 +144,30 @@ async function toldTasks(
       why: task.why,
       revision: task.revision,
     };
+  });
+}
+
+/** What dated keywords will be typed as next; those that are in work already as such are left out. */
+async function againNextYear(
+  { database }: Workspace,
+  comparison: Comparison,
+  tasks: readonly TaskRow[],
+): Promise<RoundsView['again']> {
+  const { market, date, project, metrics, rows } = comparison;
+  const worked = new Set(tasks.map(({ keyword }) => key(keyword)));
+  const next = new Map<string, { task: TaskRow; text: string }>();
+  for (const task of tasks) {
+    const text = task.marketId === market.id ? forNextYear(task.keyword, date) : null;
+    if (text !== null && !worked.has(key(text))) next.set(key(text), { task, text });
+  }
+  const ids = await keywordIdsOfKnown(database, market.id, [...next.keys()]);
+  return [...next.values()].map(({ task, text }, n) => {
+    const entry = entryOf(comparison, task.keywordId);
+    const peak = entry < 0 ? null : peakMonth(seasonOf(metrics, rows[entry]!));
+    const first = `${yearIn(text)}-01-01`;
+    // Its season in its year; without one, in time for the year’s first day.
+    const from = startBy(peak ?? 0, first, project.settings.leadDays);
+    return { task: task.id, text, id: ids[n]! > 0 ? ids[n]! : null, from };
   });
 }
 

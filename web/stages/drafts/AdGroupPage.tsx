@@ -1,13 +1,16 @@
 import { type GroupBids, groupBids } from '@opsimath/contract/api/adGroups';
 import type { Draft } from '@opsimath/contract/api/drafts';
-import { Button, Dropdown, Input, InputNumber } from 'antd';
+import { Button, Dropdown } from 'antd';
 import { useMemo } from 'react';
 import { Problem } from '../../parts/words/Problem';
 import { decimal, worth } from '../../parts/words/figures';
 import { useAdGroupQuery } from '../../state/draftsApi';
 import { useScope } from '../../state/useScope';
+import { AdListings } from './AdListings';
 import { BidRow, LEVELS } from './BidRow';
 import { DraftName } from './DraftName';
+import { GroupLimits } from './GroupLimits';
+import { GoalWords } from './GoalWords';
 import { Negatives } from './Negatives';
 import { useDraftCopy } from './useDraftCopy';
 
@@ -18,8 +21,15 @@ export function AdGroupPage({ draft }: { draft: Draft }) {
   const { project, scope } = useScope();
   const written = useDraftCopy(draft);
   const { copy, change, setField, keeping } = written;
+  const wanted = Number(copy.fields['wanted slot'] ?? 2) || 2;
   const budget = Number(copy.fields.budget ?? 0) || 0;
-  const { data, error, isFetching } = useAdGroupQuery({ project, id: copy.id, date: scope.date, budget });
+  const { data, error, isFetching } = useAdGroupQuery({
+    project,
+    id: copy.id,
+    date: scope.date,
+    budget,
+    wanted,
+  });
   const bids = useMemo(() => bidsOf(copy), [copy]);
   const facts = useMemo(() => new Map(data?.keywords.map((one) => [one.id, one])), [data]);
   const set = (next: readonly Bid[]): void => setField('bids', JSON.stringify(next));
@@ -43,7 +53,8 @@ export function AdGroupPage({ draft }: { draft: Draft }) {
           <p className="soft">
             <DraftName name={copy.name} onName={(name) => change({ name })} />
             ad group · <span role="status">{typeof keeping === 'string' ? keeping : keeping.clash}</span>.
-            Estimated from the auctions observed in the last 28 days.
+            Estimated from the auctions observed in the last 28 days.{' '}
+            {data && <GoalWords clicks={expected.clicks} conversion={data.conversion} />}
           </p>
         </div>
         <span className="stage-tools">
@@ -75,31 +86,7 @@ export function AdGroupPage({ draft }: { draft: Draft }) {
         </span>
       </header>
       {error && <Problem error={error} />}
-      <p className="new-draft">
-        <label>
-          Budget a day, {currency}{' '}
-          <InputNumber
-            size="small"
-            aria-label="Budget a day"
-            min={0}
-            max={1_000_000}
-            value={budget}
-            onChange={(next) => setField('budget', String(next ?? 0))}
-          />
-        </label>
-        <label>
-          Landing page{' '}
-          <Input
-            size="small"
-            style={{ width: 330 }}
-            value={copy.fields['landing page'] ?? copy.address}
-            onChange={({ target }) => setField('landing page', target.value.trim())}
-          />
-        </label>
-        {budget > 0 && bids.some(({ bid }) => bid !== null && bid > budget) && (
-          <b className="draft-over">A bid is above the budget of the whole day: did you mean the budget?</b>
-        )}
-      </p>
+      <GroupLimits draft={written} currency={currency} bids={bids} />
       <div className="ad-group" aria-busy={isFetching}>
         <table className="ledger" aria-label="Bids">
           <thead>
@@ -139,7 +126,10 @@ export function AdGroupPage({ draft }: { draft: Draft }) {
             ))}
           </tbody>
         </table>
-        <Negatives draft={written} candidates={data?.negatives ?? []} currency={currency} />
+        <aside className="board-side">
+          <Negatives draft={written} candidates={data?.negatives ?? []} currency={currency} />
+          <AdListings draft={written} candidates={data?.listings ?? []} />
+        </aside>
       </div>
     </div>
   );

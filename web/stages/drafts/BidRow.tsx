@@ -1,7 +1,7 @@
-import type { AdGroup, GroupBids } from '@opsimath/contract/api/adGroups';
+import type { AdGroup, GroupBids, StandingBid } from '@opsimath/contract/api/adGroups';
 import { matchType } from '@opsimath/contract/source/answers';
 import { InputNumber, Select } from 'antd';
-import { decimal, worth } from '../../parts/words/figures';
+import { count, decimal, spelledDay, worth } from '../../parts/words/figures';
 
 /** Where of its guide a bid could stand. */
 export const LEVELS = ['low end', 'middle', 'high end'] as const;
@@ -20,11 +20,20 @@ interface BidRowProps {
 /** One keyword in one match type: its guide, its bid, what three bids would bring, and what it gets of the budget. */
 export function BidRow({ bid, text, facts, taken, onChange, onAdd, onRemove }: BidRowProps) {
   const guide = facts?.guides[bid.match] ?? null;
+  const standing = facts?.standing.find(({ match }) => match === bid.match);
   const free = matchType.options.filter((match) => !taken.includes(match));
   return (
     <tr>
       <td>
         {text}
+        {facts?.organicOnly && (
+          <span
+            className="draft-over under"
+            title="Its task in Rounds is for organic work: no bid, not in files"
+          >
+            organic only
+          </span>
+        )}
         {facts?.setApart && (
           <span
             className="draft-over under"
@@ -58,6 +67,7 @@ export function BidRow({ bid, text, facts, taken, onChange, onAdd, onRemove }: B
         )}
       </td>
       <td className="figure">
+        {standing && <Standing bid={standing} onTake={(next) => onChange({ bid: next })} />}
         <InputNumber
           size="small"
           aria-label={`Bid on ${text}, ${bid.match}`}
@@ -65,6 +75,7 @@ export function BidRow({ bid, text, facts, taken, onChange, onAdd, onRemove }: B
           max={10_000}
           step={0.05}
           style={{ width: 84 }}
+          disabled={facts?.organicOnly}
           value={bid.bid}
           onChange={(next) => onChange({ bid: next })}
         />
@@ -117,5 +128,32 @@ export function BidRow({ bid, text, facts, taken, onChange, onAdd, onRemove }: B
         </button>
       </td>
     </tr>
+  );
+}
+
+/** What stands in the account, what it brought, and the next small step. */
+function Standing({ bid, onTake }: { bid: StandingBid; onTake: (bid: number) => void }) {
+  const { next, before } = bid;
+  const since = `since ${spelledDay(bid.since)}: ${count(bid.impressions)} impressions, ${count(bid.clicks)} clicks, ${decimal(bid.cost, 2)} spent, slot ${bid.slot === null ? 'never won' : decimal(bid.slot, 1)}`;
+  const earlier = before.map((one) => `${decimal(one.bid, 2)} from ${spelledDay(one.date)}`).join(', ');
+  return (
+    <span className="soft under" title={`${since}${earlier === '' ? '' : `; before: ${earlier}`}`}>
+      {decimal(bid.bid, 2)} stands;{' '}
+      {next.step === 'raise' || next.step === 'lower' ? (
+        <button
+          className="plain written"
+          title="A tenth of the guide’s range towards the wanted slot"
+          onClick={() => onTake(next.to)}
+        >
+          {next.step} to {decimal(next.to, 2)}
+        </button>
+      ) : next.step === 'wait' ? (
+        `wait ${next.days} more ${next.days === 1 ? 'day' : 'days'}`
+      ) : next.step === 'stay' ? (
+        'leave it'
+      ) : (
+        'no guide'
+      )}
+    </span>
   );
 }

@@ -1,9 +1,12 @@
 import type { Draft, DraftChange } from '@opsimath/contract/api/drafts';
 import { type DraftField, slotsOf } from '@opsimath/core/copy/draftFields';
+import { departures } from '@opsimath/core/copy/houseStyle';
 import { measure } from '@opsimath/core/copy/measure';
+import type { TitleStyle } from '@opsimath/core/copy/titleBuilder';
 import { Input } from 'antd';
 import { useState } from 'react';
 import { bannedIn } from './markedParts';
+import { OPENING_CHECK } from './OpeningLine';
 import { pixelWidth } from './pixelWidth';
 import type { DraftFacts } from './useDraftFacts';
 
@@ -19,6 +22,7 @@ export function checksOf(
   draft: Draft,
   fields: readonly DraftField[],
   { fields: held, coverage }: DraftFacts,
+  style: TitleStyle,
 ): Check[] {
   const fits = fields.every(({ name, limit, slots, isShared }) => {
     const text = draft.fields[name] ?? '';
@@ -27,6 +31,7 @@ export function checksOf(
     );
   });
   const clean = held.every((field) => bannedIn(field, draft.banned).length === 0);
+  const departed = departures(draft.fields.title ?? '', style);
   const hidden = fields.find(({ isHidden }) => isHidden);
   const empty = fields.filter(({ name, isHidden }) => !isHidden && (draft.fields[name] ?? '').trim() === '');
   return [
@@ -46,8 +51,13 @@ export function checksOf(
         empty.length === 0 ? 'No field is empty' : `Still empty: ${empty.map(({ name }) => name).join(', ')}`,
       done: empty.length === 0,
     },
+    ...(departed.length > 0
+      ? [{ text: `The title keeps the house style: ${departed.join('; ')}`, done: false }]
+      : [{ text: 'The title keeps the house style', done: (draft.fields.title ?? '') !== '' }]),
     { text: 'Its target has an address', done: draft.address !== '' },
-    ...draft.checks.map((check, byHand) => ({ ...check, byHand })),
+    ...draft.checks.flatMap((check, byHand) =>
+      check.text.startsWith(OPENING_CHECK) ? [] : [{ ...check, byHand }],
+    ),
   ];
 }
 

@@ -1,6 +1,6 @@
 import type { Draft } from '@opsimath/contract/api/drafts';
 import type { DraftCoverage } from '@opsimath/core/copy/draftCoverage';
-import { Button, Dropdown, Input } from 'antd';
+import { App, Button, Dropdown, Input } from 'antd';
 import { count } from '../../parts/words/figures';
 import type { Changed, Keeping } from '../../state/draftKeeper';
 import { useScope } from '../../state/useScope';
@@ -33,6 +33,7 @@ export function DraftHead({
   onChecks,
 }: DraftHeadProps) {
   const { project, scope } = useScope();
+  const { message } = App.useApp();
   const whole = coverage.keywords.filter((one) => one.coverage === 'whole').length;
   return (
     <header className="stage-head draft-head">
@@ -80,6 +81,14 @@ export function DraftHead({
                   </a>
                 ),
               },
+              {
+                key: 'copy',
+                label: 'Copy the brief',
+                onClick: () =>
+                  void copyBrief(`/api/projects/${project}/drafts/${copy.id}/brief?date=${scope.date}`)
+                    .then(() => message.info('The brief is on the clipboard, with its formatting.'))
+                    .catch(() => message.warning('The brief could not be copied: download it instead.')),
+              },
               { key: 'back', label: 'Bring a text in…', onClick: () => onOpen('text') },
             ],
           }}
@@ -98,6 +107,17 @@ export function DraftHead({
       </span>
     </header>
   );
+}
+
+/** Puts a brief on the clipboard as Markdown, and with its formatting where a document takes it. */
+async function copyBrief(address: string): Promise<void> {
+  const read = async (format: string): Promise<Blob> => {
+    const answer = await fetch(`${address}&format=${format}`);
+    if (!answer.ok) throw new Error(answer.statusText);
+    return new Blob([await answer.text()], { type: format === 'html' ? 'text/html' : 'text/plain' });
+  };
+  const [plain, html] = [await read('md'), await read('html')];
+  await navigator.clipboard.write([new ClipboardItem({ 'text/plain': plain, 'text/html': html })]);
 }
 
 const KEEPING = { kept: 'kept', keeping: 'keeping…', waiting: 'not sent yet; kept in this browser' };

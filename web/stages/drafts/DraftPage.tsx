@@ -3,7 +3,7 @@ import { fieldsOfDraft } from '@opsimath/core/copy/draftFields';
 import { Segmented, Spin } from 'antd';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
-import { useDraftQuery } from '../../state/draftsApi';
+import { useDraftMaterialQuery, useDraftQuery } from '../../state/draftsApi';
 import { useScope } from '../../state/useScope';
 import { AdGroupPage } from './AdGroupPage';
 import { BringText } from './BringText';
@@ -12,12 +12,16 @@ import { DraftHead, type DraftPart } from './DraftHead';
 import { FieldEditor } from './FieldEditor';
 import { FrontSide } from './FrontSide';
 import { KeywordsServed } from './KeywordsServed';
+import { OpeningLine } from './OpeningLine';
 import { PackSlots } from './PackSlots';
 import { PublishForm } from './PublishForm';
+import { SecondCopy } from './SecondCopy';
+import { TagIdeas } from './TagIdeas';
 import { TitleIdeas } from './TitleIdeas';
 import { Versions } from './Versions';
 import { WordsToPlace } from './WordsToPlace';
 import { useBehind } from './useBehind';
+import { useTitleStyle } from './useTitleStyle';
 import { useDraftCopy } from './useDraftCopy';
 import { useDraftFacts } from './useDraftFacts';
 
@@ -30,7 +34,7 @@ export function DraftPage({ id }: { id: number }) {
   return data.kind === 'ad group' ? <AdGroupPage draft={data} /> : <Manuscript draft={data} />;
 }
 
-const RIGHT = ['Words to place', 'Keywords', 'Check list'] as const;
+const RIGHT = ['Words', 'Keywords', 'Checks', 'Language'] as const;
 
 function Manuscript({ draft }: { draft: Draft }) {
   const written = useDraftCopy(draft);
@@ -39,7 +43,7 @@ function Manuscript({ draft }: { draft: Draft }) {
   const behind = useBehind(copy);
   const facts = useDraftFacts(behind);
   const { coverage } = facts;
-  const [side, setSide] = useState<(typeof RIGHT)[number]>('Words to place');
+  const [side, setSide] = useState<(typeof RIGHT)[number]>('Words');
   const [open, setOpen] = useState<DraftPart | null>(null);
   const fields = useMemo(() => fieldsOfDraft(copy.kind, copy.limits), [copy.kind, copy.limits]);
   const focus = useRef<{ name: string; area: HTMLTextAreaElement } | null>(null);
@@ -48,8 +52,11 @@ function Manuscript({ draft }: { draft: Draft }) {
     [],
   );
   const phrases = useMemo(() => copy.keywords.map(({ key }) => key), [copy.keywords]);
+  const { project, scope } = useScope();
+  const { data: material } = useDraftMaterialQuery({ project, id: draft.id, date: scope.date });
+  const style = useTitleStyle(draft.market);
   const focusOf = useCallback(() => focus.current, []);
-  const checks = useMemo(() => checksOf(behind, fields, facts), [behind, fields, facts]);
+  const checks = useMemo(() => checksOf(behind, fields, facts, style), [behind, fields, facts, style]);
   const done = checks.filter((one) => one.done).length;
   return (
     <div className="drafts">
@@ -61,7 +68,7 @@ function Manuscript({ draft }: { draft: Draft }) {
         checks={checks.length}
         onChange={change}
         onOpen={setOpen}
-        onChecks={() => setSide('Check list')}
+        onChecks={() => setSide('Checks')}
       />
       {typeof keeping === 'object' && (
         <p className="problem" role="alert">
@@ -73,7 +80,13 @@ function Manuscript({ draft }: { draft: Draft }) {
         </p>
       )}
       <div className="draft-body">
-        <FrontSide draft={behind} />
+        <FrontSide
+          draft={behind}
+          fields={fields}
+          material={material}
+          textOf={written.textOf}
+          onWrite={write}
+        />
         <section className="draft-sheet" aria-label="Manuscript">
           {fields.map((field) => (
             <FieldEditor
@@ -88,7 +101,8 @@ function Manuscript({ draft }: { draft: Draft }) {
               onFocus={onFocus}
             />
           ))}
-          <PackSlots draft={behind} fields={fields} facts={facts} onWrite={write} />
+          <TagIdeas draft={behind} fields={fields} material={material} onWrite={write} />
+          <PackSlots draft={behind} fields={fields} facts={facts} material={material} onWrite={write} />
         </section>
         <aside className="draft-right" aria-label="What it should hold">
           <Segmented
@@ -97,7 +111,7 @@ function Manuscript({ draft }: { draft: Draft }) {
             options={[...RIGHT]}
             onChange={(next) => setSide(next as (typeof RIGHT)[number])}
           />
-          {side === 'Words to place' && (
+          {side === 'Words' && (
             <WordsToPlace
               draft={behind}
               fields={fields}
@@ -108,7 +122,13 @@ function Manuscript({ draft }: { draft: Draft }) {
             />
           )}
           {side === 'Keywords' && <KeywordsServed draft={behind} facts={facts} onChange={change} />}
-          {side === 'Check list' && <CheckList draft={copy} checks={checks} onChange={change} />}
+          {side === 'Checks' && (
+            <>
+              <CheckList draft={copy} checks={checks} onChange={change} />
+              <OpeningLine draft={behind} onChange={change} />
+            </>
+          )}
+          {side === 'Language' && <SecondCopy draft={copy} fields={fields} onChange={change} />}
         </aside>
       </div>
       {open === 'titles' && (

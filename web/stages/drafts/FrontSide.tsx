@@ -1,24 +1,36 @@
+import type { DraftMaterial } from '@opsimath/contract/api/draftMaterial';
 import type { Draft } from '@opsimath/contract/api/drafts';
+import type { DraftField } from '@opsimath/core/copy/draftFields';
 import { TOO_CLOSE, closeness } from '@opsimath/core/copy/closeness';
 import { quartilesOf } from '@opsimath/core/gap/resultFacts';
 import { memo, useMemo, useState } from 'react';
 import { percent } from '../../parts/words/figures';
+import { FrontOutline } from './FrontOutline';
 import { markedParts } from './markedParts';
 
 const SHOWN = 8;
 
+interface FrontSideProps {
+  draft: Draft;
+  fields: readonly DraftField[];
+  material: DraftMaterial | undefined;
+  textOf: (field: string) => string;
+  onWrite: (field: string, text: string) => void;
+}
+
 /** How the lead’s front writes: its titles, their length, where the phrase stands, and how close we are to a rival’s text. */
-export const FrontSide = memo(function FrontSide({ draft }: { draft: Draft }) {
+export const FrontSide = memo(function FrontSide({ draft, material, ...outline }: FrontSideProps) {
   const { front, keywords, fields, present } = draft;
   const [beside, lay] = useState<string | null>(null);
   const lead = keywords[0]?.key ?? '';
   const close = useMemo(() => {
+    const phrases = keywords.map(({ key }) => key);
     const own = Object.values(fields).join('\n');
     return front
       .filter(({ side }) => side !== 'own')
-      .map((result) => ({ result, share: closeness(own, `${result.title}\n${result.description}`) }))
+      .map((result) => ({ result, share: closeness(own, `${result.title}\n${result.description}`, phrases) }))
       .sort((a, b) => b.share - a.share)[0];
-  }, [fields, front]);
+  }, [fields, front, keywords]);
   const lengths = quartilesOf(
     'titles',
     front.map(({ title }) => [...title].length),
@@ -72,6 +84,7 @@ export const FrontSide = memo(function FrontSide({ draft }: { draft: Draft }) {
           {close.share > TOO_CLOSE && ': too close to somebody else’s text'}
         </p>
       )}
+      {material && front.length > 0 && <FrontOutline draft={draft} material={material} {...outline} />}
       {present && (
         <>
           <h2>As it stands now</h2>

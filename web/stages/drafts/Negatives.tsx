@@ -17,7 +17,7 @@ export function Negatives({
   const held = new Set(text.split('\n').map((line) => line.trim()));
   const offered = candidates.filter((one) => !held.has(one.text));
   return (
-    <aside className="board-side" aria-label="Negatives">
+    <section aria-label="Negatives">
       <h2>Negatives</h2>
       <Input.TextArea
         aria-label="Negatives, one a line"
@@ -39,6 +39,6 @@ export function Negatives({
           </span>
         </p>
       ))}
-    </aside>
+    </section>
   );
 }

@@ -1,3 +1,4 @@
+import type { DraftMaterial } from '@opsimath/contract/api/draftMaterial';
 import type { Draft, Packing } from '@opsimath/contract/api/drafts';
 import { type DraftField, slotsOf } from '@opsimath/core/copy/draftFields';
 import { Button } from 'antd';
@@ -5,17 +6,25 @@ import { memo, useState } from 'react';
 import { count } from '../../parts/words/figures';
 import { useTrouble } from '../../parts/words/useTrouble';
 import { usePackMutation } from '../../state/draftsApi';
+import { Spellings } from './Spellings';
 import type { DraftFacts } from './useDraftFacts';
 
 interface PackSlotsProps {
   draft: Draft;
   fields: readonly DraftField[];
   facts: DraftFacts;
+  material: DraftMaterial | undefined;
   onWrite: (field: string, text: string) => void;
 }
 
 /** A proposal for the hidden slots: the words that complete most searches, to take or to leave. */
-export const PackSlots = memo(function PackSlots({ draft, fields, facts, onWrite }: PackSlotsProps) {
+export const PackSlots = memo(function PackSlots({
+  draft,
+  fields,
+  facts,
+  material,
+  onWrite,
+}: PackSlotsProps) {
   const hidden = fields.find(({ isHidden }) => isHidden);
   const [pack, { isLoading }] = usePackMutation();
   const [packed, show] = useState<Packing | null>(null);
@@ -66,6 +75,15 @@ export const PackSlots = memo(function PackSlots({ draft, fields, facts, onWrite
             : `from ${keywords.length} keywords that lack words`}
           {unjudged > 0 && `; ${unjudged} are not judged fit or adjacent and stay out`}
         </span>
+        {material && (
+          <Spellings
+            draft={draft}
+            field={hidden}
+            facts={facts}
+            spellings={material.spellings}
+            onWrite={onWrite}
+          />
+        )}
         {packed && (
           <div className="draft-packed" role="group" aria-label="Packed slots">
             {packed.slots.map((slot) => (

@@ -1,9 +1,9 @@
-import type { Draft } from '@opsimath/contract/api/drafts';
-import { App, Modal, Segmented } from 'antd';
+import { CHANGE_KINDS, type ChangeAddition, type Draft } from '@opsimath/contract/api/drafts';
+import { App, Modal, Segmented, Select } from 'antd';
 import { useState } from 'react';
 import { DayField } from '../../parts/words/DayField';
 import { useTrouble } from '../../parts/words/useTrouble';
-import { usePublishDraftMutation } from '../../state/draftsApi';
+import { usePublishDraftMutation } from '../../state/publishedApi';
 import { useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
 import type { Check } from './CheckList';
@@ -24,12 +24,20 @@ export function PublishForm({ draft, checks, isKept, onClose }: PublishFormProps
   const [publish, { isLoading }] = usePublishDraftMutation();
   const [way, setWay] = useState<'service' | 'by hand'>('service');
   const [date, setDate] = useState(scope.date);
+  const [kind, setKind] = useState<ChangeAddition['kind']>('edit');
   const { message } = App.useApp();
   const trouble = useTrouble();
   const open = checks.filter(({ done }) => !done);
   const send = async (): Promise<void> => {
     try {
-      await publish({ project, id: draft.id, way, person, ...(way === 'by hand' && { date }) }).unwrap();
+      await publish({
+        project,
+        id: draft.id,
+        way,
+        kind,
+        person,
+        ...(way === 'by hand' && { date }),
+      }).unwrap();
       void message.success(
         'It stands on the timeline, with what was there before and the keywords that it aims at.',
       );
@@ -58,7 +66,19 @@ export function PublishForm({ draft, checks, isKept, onClose }: PublishFormProps
           ]}
           onChange={(next) => setWay(next as typeof way)}
         />{' '}
-        {way === 'by hand' && <DayField name="Day on which it was done" value={date} onChange={setDate} />}
+        {way === 'by hand' && (
+          <>
+            <DayField name="Day on which it was done" value={date} onChange={setDate} />{' '}
+            <Select
+              size="small"
+              aria-label="Kind of change"
+              style={{ width: 96 }}
+              value={kind}
+              options={CHANGE_KINDS.map((value) => ({ value, label: value }))}
+              onChange={(next: ChangeAddition['kind']) => setKind(next)}
+            />
+          </>
+        )}
       </p>
       {draft.address === '' && (
         <p className="problem">

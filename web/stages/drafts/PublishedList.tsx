@@ -4,8 +4,9 @@ import { Empty } from '../../parts/words/Empty';
 import { Problem } from '../../parts/words/Problem';
 import { count, spelledDay } from '../../parts/words/figures';
 import { useTrouble } from '../../parts/words/useTrouble';
-import { useAskAgainMutation, usePublishedQuery } from '../../state/draftsApi';
+import { useAskAgainMutation, useForgetChangeMutation, usePublishedQuery } from '../../state/publishedApi';
 import { useScope } from '../../state/useScope';
+import { NoteChange } from './NoteChange';
 import { Differences } from './Differences';
 
 /** What was published, and whether search shows it yet. */
@@ -14,15 +15,17 @@ export function PublishedList() {
   const { data, error } = usePublishedQuery({ project, market: scope.market }, { skip: scope.market === '' });
   const [askAgain, { isLoading }] = useAskAgainMutation();
   const { message } = App.useApp();
+  const [forget] = useForgetChangeMutation();
   const trouble = useTrouble();
   const [opened, open] = useState<number | null>(null);
   if (error) return <Problem error={error} />;
   if (!data) return <Spin style={{ marginTop: 16 }} />;
   if (data.length === 0)
     return (
-      <Empty title="Nothing was published yet">
-        Publish a draft, or note there that it was done by hand.
-      </Empty>
+      <>
+        <NoteChange />
+        <Empty title="Nothing was published yet">Publish a draft, or note what was done without one.</Empty>
+      </>
     );
   const waiting = data.filter(({ seenFrom }) => seenFrom === null || seenFrom > scope.date).length;
   const ask = async (id: number): Promise<void> => {
@@ -39,6 +42,7 @@ export function PublishedList() {
         <b>{count(data.length)}</b> {data.length === 1 ? 'change was' : 'changes were'} published
         {waiting > 0 && `; search does not show ${waiting} of them yet`}
       </h1>
+      <NoteChange />
       <table className="ledger" aria-label="Published">
         <thead>
           <tr>
@@ -65,7 +69,10 @@ export function PublishedList() {
                     {one.address}
                   </button>
                 </td>
-                <td>{one.state === 'by hand' ? `${one.kind}, by hand` : one.kind}</td>
+                <td>
+                  {one.state === 'by hand' ? `${one.kind}, by hand` : one.kind}
+                  {one.note !== '' && <span className="soft under">{one.note}</span>}
+                </td>
                 <td>
                   {one.keywords[0]?.text}
                   {one.keywords.length > 1 && (
@@ -85,12 +92,20 @@ export function PublishedList() {
                       its draft
                     </button>
                   )}
+                  {one.state === 'by hand' && one.draft === null && (
+                    <button
+                      className="plain written soft"
+                      onClick={() => void forget({ project, change: one.id }).unwrap().catch(trouble)}
+                    >
+                      Remove
+                    </button>
+                  )}
                 </td>
               </tr>
               {opened === one.id && (
                 <tr>
                   <td colSpan={7}>
-                    <Differences before={one.before} after={one.after} names={['before', 'after']} />
+                    <WhatChanged before={one.before} after={one.after} note={one.note} />
                   </td>
                 </tr>
               )}
@@ -101,6 +116,13 @@ export function PublishedList() {
     </>
   );
 }
+
+/** Fields before and after, or what was said of it where it had none. */
+function WhatChanged({ note, ...fields }: { before: Copy; after: Copy; note: string }) {
+  if (note !== '' && Object.keys(fields.after).length === 0) return <p>{note}</p>;
+  return <Differences {...fields} names={['before', 'after']} />;
+}
+type Copy = Readonly<Record<string, string>>;
 
 function seenWord(
   { state, seenFrom, askedAgain }: { state: string; seenFrom: string | null; askedAgain: string | null },

@@ -1,15 +1,18 @@
 import type { Draft } from '@opsimath/contract/api/drafts';
 import type { DraftField } from '@opsimath/core/copy/draftFields';
-import { PLAIN_STYLE, type TitleStyle, titleBuilder } from '@opsimath/core/copy/titleBuilder';
+import { type TitleStyle, titleBuilder } from '@opsimath/core/copy/titleBuilder';
 import { measure } from '@opsimath/core/copy/measure';
 import { Button, Input, Modal, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { count } from '../../parts/words/figures';
+import { useTrouble } from '../../parts/words/useTrouble';
+import { useChangeProjectMutation } from '../../state/projectApi';
 import { surfaceOf } from '../../state/surfaceOf';
+import { useScope } from '../../state/useScope';
+import { useTitleStyle } from './useTitleStyle';
 import { pixelWidth } from './pixelWidth';
 import type { DraftFacts } from './useDraftFacts';
 
-const KEPT = 'opsimath.titleStyle';
 const MOST = 12;
 
 interface TitleIdeasProps {
@@ -22,7 +25,10 @@ interface TitleIdeasProps {
 
 /** Titles that carry the lead whole and first and as many of the others as fit, beside the present one. */
 export function TitleIdeas({ draft, fields, facts, onWrite, onClose }: TitleIdeasProps) {
-  const [style, setStyle] = useState<TitleStyle>(() => styleOf(draft.market));
+  const { project } = useScope();
+  const style = useTitleStyle(draft.market);
+  const [keep] = useChangeProjectMutation();
+  const trouble = useTrouble();
   const [left, leave] = useState<ReadonlySet<number>>(new Set());
   const limit = useMemo(
     () => fields.find(({ name }) => name === 'title')?.limit ?? { most: 60, unit: 'characters' as const },
@@ -47,10 +53,10 @@ export function TitleIdeas({ draft, fields, facts, onWrite, onClose }: TitleIdea
       ),
     [chosen, limit, style, draft.language],
   );
-  const write = (next: TitleStyle): void => {
-    setStyle(next);
-    localStorage.setItem(`${KEPT}.${surfaceOf(draft.market)}`, JSON.stringify(next));
-  };
+  const write = (next: TitleStyle): void =>
+    void keep({ project, settings: { titleStyles: { [surfaceOf(draft.market)]: next } } })
+      .unwrap()
+      .catch(trouble);
   return (
     <Modal
       open
@@ -95,7 +101,7 @@ export function TitleIdeas({ draft, fields, facts, onWrite, onClose }: TitleIdea
       </p>
       <p className="soft">
         Now: {draft.fields.title === '' ? 'no title' : draft.fields.title}. At most {count(limit.most)}{' '}
-        {limit.unit}. This style is kept for the surface.
+        {limit.unit}. This style is the project’s, for all titles of the surface.
       </p>
       <table className="ledger" aria-label="Titles">
         <tbody>
@@ -145,16 +151,4 @@ export function TitleIdeas({ draft, fields, facts, onWrite, onClose }: TitleIdea
       </p>
     </Modal>
   );
-}
-
-/** The house style of a surface, as it was set last. */
-function styleOf(market: string): TitleStyle {
-  try {
-    return {
-      ...PLAIN_STYLE,
-      ...(JSON.parse(localStorage.getItem(`${KEPT}.${surfaceOf(market)}`) ?? '{}') as object),
-    };
-  } catch {
-    return PLAIN_STYLE;
-  }
 }

@@ -38,6 +38,9 @@ export const WordsToPlace = memo(function WordsToPlace({
   const [separator, setSeparator] = useState(() => localStorage.getItem(SEPARATOR_KEPT) ?? ', ');
   const { message } = App.useApp();
   const { coverage } = facts;
+  const wary = new Set(draft.banned.map(({ phrase }) => phrase));
+  const missing = coverage.missing.filter(({ word }) => !wary.has(word));
+  const unused = coverage.missing.filter(({ word }) => wary.has(word));
   const placeFor = (word: string): DraftField | undefined =>
     fields.find((field) => roomFor(field, draft, word));
   const insert = (words: readonly string[], field: DraftField): void => {
@@ -47,14 +50,14 @@ export const WordsToPlace = memo(function WordsToPlace({
     onWrite(field.name, inserted(text, at, words.join(field.name === 'tags' ? '\n' : ' '), field));
     tick(new Set());
   };
-  const chosen = [...ticked].filter((word) => coverage.missing.some((one) => one.word === word));
+  const chosen = [...ticked].filter((word) => missing.some((one) => one.word === word));
   const into = focusOf()?.name;
   const target = fields.find(({ name }) => name === into) ?? fields[0];
-  const copied = chosen.length > 0 ? chosen : coverage.missing.map(({ word }) => word);
+  const copied = chosen.length > 0 ? chosen : missing.map(({ word }) => word);
   const over = fields.filter((field) => overlong(field, draft));
   return (
     <>
-      {coverage.missing.length === 0 ? (
+      {missing.length === 0 ? (
         <p className="soft">
           {draft.keywords.length === 0
             ? 'No keywords yet.'
@@ -63,7 +66,7 @@ export const WordsToPlace = memo(function WordsToPlace({
       ) : (
         <table className="ledger" aria-label="Words to place">
           <tbody>
-            {coverage.missing.slice(0, SHOWN).map(({ word, volume, completes, keywords }) => {
+            {missing.slice(0, SHOWN).map(({ word, volume, completes, keywords }) => {
               const place = placeFor(word);
               return (
                 <tr key={word}>
@@ -101,6 +104,11 @@ export const WordsToPlace = memo(function WordsToPlace({
             })}
           </tbody>
         </table>
+      )}
+      {unused.length > 0 && (
+        <p className="draft-banned">
+          Not to be placed: {unused.map(({ word }) => word).join(', ')} (a rival’s name, or not to be used)
+        </p>
       )}
       <p className="soft">Searches a month that need this word and nothing else more.</p>
       <p>

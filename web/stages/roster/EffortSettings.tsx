@@ -52,6 +52,18 @@ export function EffortSettings({ settings, onChange: apply }: SettingsPart) {
         />
         <Usual value={settings.shareMoved} usual={DEFAULTS.shareMoved} />
       </label>
+      <h3>Conversions a click that are aimed at</h3>
+      {(['organic', 'paid'] as const).map((way) => (
+        <label key={way}>
+          <span>{way === 'organic' ? 'Free clicks' : 'Paid clicks'}</span>
+          <Figure
+            value={settings.goals[way]}
+            min={0}
+            max={1}
+            onChange={(rate) => apply({ goals: { [way]: rate } }, `Goal of ${way} clicks`)}
+          />
+        </label>
+      ))}
       <h3>Tags of a target, at most</h3>
       {(['video', 'marketplace'] as const).map((surface) => (
         <label key={surface}>

@@ -1,10 +1,12 @@
 import { Select, Spin } from 'antd';
 import { useMemo, useState } from 'react';
+import { useLocation, useNavigate } from 'react-router';
 import { FindBox } from '../../parts/words/FindBox';
 import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';
 import { useAnswerByMutation, useAnsweringQuery } from '../../state/roundsApi';
 import { useAppSelector } from '../../state/store';
+import { writeScope } from '../../state/scope';
 import { useScope } from '../../state/useScope';
 import { pathOf } from './roundWords';
 import { useWorkScope } from './useWorkScope';
@@ -18,6 +20,8 @@ export function AnsweringTable() {
   const person = useAppSelector((state) => state.preferences.person);
   const { data, error, isFetching } = useAnsweringQuery({ project, scope });
   const [answer] = useAnswerByMutation();
+  const navigate = useNavigate();
+  const { search } = useLocation();
   const [find, setFind] = useState('');
   const addresses = useMemo(
     () =>
@@ -31,6 +35,12 @@ export function AnsweringTable() {
         .sort(),
     [data],
   );
+  const openPlanned = (task: number | null, draft: number | null): void =>
+    draft === null
+      ? change({ task, view: '' })
+      : void navigate(
+          `/p/${project}/drafts?${writeScope(new URLSearchParams(search), { view: '', draft }).toString()}`,
+        );
   if (error) return <Problem error={error} />;
   if (!data) return <Spin style={{ marginTop: 16 }} />;
   const sought = find.trim().toLowerCase();
@@ -118,6 +128,19 @@ export function AnsweringTable() {
               </button>
               <span className="soft under">
                 {ours} of ours stand; best {pathOf(best.address)} at {best.position}
+              </span>
+            </p>
+          ))}
+          <h2>Planned targets</h2>
+          {data.planned.length === 0 && <p className="soft">None.</p>}
+          {data.planned.slice(0, 15).map(({ task, draft, name, lead }) => (
+            <p key={`${task} ${draft}`}>
+              <button className="plain" onClick={() => openPlanned(task, draft)}>
+                <b>{name}</b>
+              </button>
+              <span className="soft under">
+                {lead === null ? 'no keyword yet' : `for ${lead.text}`}; without an address until it is
+                published
               </span>
             </p>
           ))}

@@ -41,6 +41,25 @@ export function BoardSide({ view, plan, changes }: BoardSideProps) {
           </span>
         </p>
       ))}
+      {view.again.length > 0 && (
+        <>
+          <h2>Again next year</h2>
+          {view.again.map(({ text, id, from }) => (
+            <p key={text}>
+              {id === null ? (
+                <b>{text}</b>
+              ) : (
+                <button className="plain" onClick={() => change({ open: id })}>
+                  <b>{text}</b>
+                </button>
+              )}
+              <span className="soft under">
+                {from <= scope.date ? 'work for it is due since' : 'work for it begins by'} {spelledDay(from)}
+              </span>
+            </p>
+          ))}
+        </>
+      )}
       <h2>Watch out</h2>
       {found.size + over.length === 0 && <p className="soft">Nothing stands against these rounds.</p>}
       {over.map(({ round, name }) => (

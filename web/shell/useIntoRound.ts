@@ -1,0 +1,54 @@
+import { App } from 'antd';
+import { useTrouble } from '../parts/words/useTrouble';
+import { request } from '../state/operations';
+import { roundsApi, usePickTasksMutation } from '../state/roundsApi';
+import { useAppDispatch } from '../state/store';
+import { useUndoable } from '../state/undoStacks';
+import { useScope } from '../state/useScope';
+
+/** Puts keywords into the round that is on: what is best for each, or one new target for all of them. */
+export function useIntoRound(project: number, ids: readonly number[]): (together: boolean) => Promise<void> {
+  const dispatch = useAppDispatch();
+  const { message } = App.useApp();
+  const trouble = useTrouble();
+  const { comparison } = useScope();
+  const [pick] = usePickTasksMutation();
+  const undoable = useUndoable(project);
+  return async (together) => {
+    const { market, date, compare: before } = comparison;
+    const scope = { market, date, ...(before !== undefined && { compare: before }) };
+    const asked = dispatch(roundsApi.endpoints.rounds.initiate({ project, scope }));
+    const { data } = await asked;
+    asked.unsubscribe();
+    const round = data?.rounds.find(({ ends }) => ends >= date) ?? data?.rounds.at(-1);
+    if (!round) {
+      void message.info('No round is planned yet: add one in Rounds first.');
+      return;
+    }
+    try {
+      const { tasks } = await pick({
+        project,
+        round: round.id,
+        scope,
+        picks: ids.map((keyword) => ({ keyword })),
+        together,
+      }).unwrap();
+      undoable({
+        what: `${pieces(tasks.length)} into ${round.name}`,
+        undo: request(roundsApi.endpoints.changeTasks, {
+          project,
+          changes: tasks.map((id) => ({ id, state: 'out' as const })),
+        }),
+        redo: request(roundsApi.endpoints.changeTasks, {
+          project,
+          changes: tasks.map((id) => ({ id, round: round.id })),
+        }),
+      });
+      void message.info(`${pieces(tasks.length)} went into ${round.name}. Ctrl Z takes it back.`);
+    } catch (error) {
+      trouble(error);
+    }
+  };
+}
+
+const pieces = (count: number): string => (count === 1 ? 'One piece of work' : `${count} pieces of work`);

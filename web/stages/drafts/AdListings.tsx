@@ -1,0 +1,58 @@
+import { type AdGroup, type AdListing, adListing } from '@opsimath/contract/api/adGroups';
+import { z } from 'zod';
+import type { DraftCopy } from './useDraftCopy';
+
+const SHOWN = 12;
+
+/** Listings of others to advertise beside: those on the front of keywords that go with ours, with the reason. */
+export function AdListings({
+  draft: { copy, setField },
+  candidates,
+}: {
+  draft: DraftCopy;
+  candidates: AdGroup['listings'];
+}) {
+  const picked = pickedOf(copy.fields.listings ?? '');
+  const set = (next: readonly AdListing[]): void => setField('listings', JSON.stringify(next));
+  const held = new Set(picked.map(({ address }) => address));
+  const offered = candidates.filter(({ address }) => !held.has(address));
+  if (picked.length === 0 && candidates.length === 0) return null;
+  return (
+    <section aria-label="Listings to advertise beside">
+      <h2>Beside listings</h2>
+      {picked.map(({ address, title, reason }) => (
+        <p key={address} title={reason}>
+          {title}{' '}
+          <button
+            className="plain written soft"
+            aria-label={`Leave ${title} out`}
+            onClick={() => set(picked.filter((one) => one.address !== address))}
+          >
+            out
+          </button>
+          <span className="soft under">{reason}</span>
+        </p>
+      ))}
+      {offered.length > 0 && <p className="soft">On the front of keywords judged adjacent:</p>}
+      {offered.slice(0, SHOWN).map(({ address, title, reason }) => (
+        <p key={address}>
+          <button
+            className="plain written"
+            title={reason}
+            onClick={() => set([...picked, { address, title, reason }])}
+          >
+            {title}
+          </button>
+        </p>
+      ))}
+    </section>
+  );
+}
+
+function pickedOf(text: string): AdListing[] {
+  try {
+    return z.array(adListing).parse(JSON.parse(text));
+  } catch {
+    return [];
+  }
+}

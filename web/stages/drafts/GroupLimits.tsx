@@ -1,0 +1,55 @@
+import type { GroupBids } from '@opsimath/contract/api/adGroups';
+import { Input, InputNumber } from 'antd';
+import type { DraftCopy } from './useDraftCopy';
+
+interface GroupLimitsProps {
+  draft: DraftCopy;
+  currency: string;
+  bids: GroupBids;
+}
+
+/** What an ad group may spend a day, the slot that it is to win, and where its ads lead. */
+export function GroupLimits({ draft: { copy, setField }, currency, bids }: GroupLimitsProps) {
+  const budget = Number(copy.fields.budget ?? 0) || 0;
+  const wanted = Number(copy.fields['wanted slot'] ?? 2) || 2;
+  return (
+    <p className="new-draft">
+      <label>
+        Budget a day, {currency}{' '}
+        <InputNumber
+          size="small"
+          aria-label="Budget a day"
+          min={0}
+          max={1_000_000}
+          value={budget}
+          onChange={(next) => setField('budget', String(next ?? 0))}
+        />
+      </label>
+      <label title="Steps of a bid lead towards it">
+        Wanted slot{' '}
+        <InputNumber
+          size="small"
+          aria-label="Wanted slot"
+          min={1}
+          max={20}
+          precision={0}
+          style={{ width: 64 }}
+          value={wanted}
+          onChange={(next) => setField('wanted slot', String(next ?? 2))}
+        />
+      </label>
+      <label>
+        Landing page{' '}
+        <Input
+          size="small"
+          style={{ width: 330 }}
+          value={copy.fields['landing page'] ?? copy.address}
+          onChange={({ target }) => setField('landing page', target.value.trim())}
+        />
+      </label>
+      {budget > 0 && bids.some(({ bid }) => bid !== null && bid > budget) && (
+        <b className="draft-over">A bid is above the budget of the whole day: did you mean the budget?</b>
+      )}
+    </p>
+  );
+}
