@@ -181,3 +181,88 @@ test('one word said otherwise in many titles: seen before, put into drafts, take
   await page.getByText('drafts were begun').getByRole('button', { name: 'Undo' }).click();
   await expect.poll(drafts).toBe(before);
 });
+
+test('a video’s tags are proposed within their limits and taken; the opening line is ticked by words and by hand', async ({
+  page,
+  running,
+}) => {
+  const market = 'video-us-en';
+  const found = await running.api.post(`${at}/look-ups`, {
+    market,
+    date: DATE,
+    targets: ['vidlantern.example/on/tarnwick'],
+    extent: 'metrics',
+  });
+  await running.api.finished(found.job.id);
+  const { rows } = await running.api.get(`${at}/gaps?market=${market}&date=${DATE}&limit=8&sort=-demand`);
+  const wanted = (rows as { id: number; text: string }[]).map(({ id, text }) => ({ id, text }));
+  await running.api.post(`${at}/verdicts`, {
+    changes: wanted.map(({ id: keyword }) => ({ keyword, verdict: 'fit' })),
+  });
+  const { id } = await running.api.post(`${at}/drafts`, {
+    market,
+    date: DATE,
+    kind: 'video',
+    name: 'The video',
+    keywords: wanted.map((keyword) => keyword.id),
+    start: 'empty',
+  });
+  await page.goto(`${address.replace(MARKET, market)}&draft=${id}`);
+  await page.getByRole('button', { name: 'Propose tags' }).click();
+  const proposal = page.getByRole('group', { name: 'Proposed tags' });
+  await expect(proposal.getByRole('row').nth(1)).toContainText(wanted[0]!.text);
+  await expect(proposal.getByRole('checkbox').first()).toBeDisabled();
+  await proposal.getByRole('checkbox').nth(1).click();
+  await expect(proposal.getByRole('button', { name: /^Bring back/ })).toBeVisible();
+  await proposal.getByRole('button', { name: /^Take these/ }).click();
+  const tags = page.getByRole('textbox', { name: 'tags' });
+  await expect(tags).toHaveValue(new RegExp(`^${wanted[0]!.text}\n`));
+  expect((await tags.inputValue()).length).toBeLessThanOrEqual(500);
+
+  await page
+    .getByRole('textbox', { name: 'description' })
+    .fill(`You want a ${wanted[0]!.text}. Chapters below.`);
+  await page.getByText('Checks', { exact: true }).click();
+  const opening = page.getByRole('region', { name: 'Opening line' });
+  await expect(opening.getByRole('checkbox', { name: 'names the want' })).toBeChecked();
+  await expect(opening.getByRole('checkbox', { name: 'names the help' })).not.toBeChecked();
+  await opening.getByRole('checkbox', { name: 'names the help' }).click();
+  await expect(opening).toContainText('by hand');
+  await expect(page.getByRole('status')).toHaveText('kept');
+  await page.reload();
+  await page.getByText('Checks', { exact: true }).click();
+  await expect(opening.getByRole('checkbox', { name: 'names the help' })).toBeChecked();
+});
+
+test('a copy for another language stands beside, is counted, checked, and kept', async ({
+  page,
+  running,
+}) => {
+  const { id } = await running.api.post(`${at}/drafts`, {
+    market: MARKET,
+    date: DATE,
+    kind: 'listing',
+    name: 'Two languages',
+    address: listing,
+    keywords: keywords.map((keyword) => keyword.id),
+  });
+  await page.goto(`${address}&draft=${id}`);
+  await page.getByText('Language', { exact: true }).click();
+  await page.getByRole('button', { name: 'In Spanish' }).click();
+  const second = page.getByRole('region', { name: 'In Spanish' });
+  await expect(second).toContainText(/all words of \d+ of \d+ keywords are in it/);
+  const title = second.getByRole('textbox', { name: 'title' });
+  await title.fill('Alforja para bicicleta');
+  const checked = second.getByRole('checkbox').first();
+  await checked.click();
+  await expect(page.getByRole('status')).toHaveText('kept');
+  // What is changed after it was checked is unchecked again.
+  await title.fill('Alforja para bicicleta roja');
+  await expect(checked).not.toBeChecked();
+  await expect(page.getByRole('status')).toHaveText('kept');
+  expect((await draftOf(running, id)).second).toMatchObject({
+    language: 'es',
+    fields: { title: 'Alforja para bicicleta roja' },
+    checked: [],
+  });
+});

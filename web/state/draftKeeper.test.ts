@@ -23,6 +23,8 @@ test('what is typed is in the browser at once, goes out as one, each on the revi
     return Promise.resolve({ revision: change.revision + 1 });
   });
   keeper.change(fields('a'));
+  // Before anything is sent nobody is told that it is kept.
+  expect(told).toEqual(['keeping']);
   keeper.change(fields('ab'));
   keeper.change({ name: 'Moor' });
   expect(JSON.parse(kept.text!)).toEqual({ revision: 1, change: { ...fields('ab'), name: 'Moor' } });

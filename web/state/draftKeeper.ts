@@ -46,6 +46,7 @@ export class DraftKeeper {
   change(next: Changed): void {
     this.due = { ...this.due, ...next };
     this.note();
+    if (!this.refused) this.tell('keeping');
     this.later(REST_MS);
   }
 

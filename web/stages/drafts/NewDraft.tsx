@@ -27,7 +27,7 @@ export function NewDraft() {
   const trouble = useTrouble();
   const own = (targets ?? []).filter(({ side }) => side === 'own').map((target) => target.address);
   const list = (lists ?? []).find(({ id }) => String(id) === from);
-  const { data: listed } = useGapPageQuery(
+  const { data: listed, isFetching } = useGapPageQuery(
     {
       project,
       query: { market: scope.market, date: scope.date, inList: list?.id, sort: '-demand', limit: 500 },
@@ -43,7 +43,7 @@ export function NewDraft() {
           market: scope.market,
           date: scope.date,
           kind,
-          name: keywords[0]?.text ?? address.split('/').at(-1) ?? `New ${kind}`,
+          name: keywords[0]?.text ?? (address.split('/').at(-1) || `New ${kind}`),
           address,
           keywords: keywords.map((keyword) => keyword.id),
         },
@@ -83,7 +83,13 @@ export function NewDraft() {
         ]}
         onChange={setFrom}
       />
-      <Button size="small" type="primary" loading={isLoading} onClick={() => void begin()}>
+      <Button
+        size="small"
+        type="primary"
+        loading={isLoading}
+        disabled={isFetching}
+        onClick={() => void begin()}
+      >
         Begin
       </Button>
     </section>
