@@ -17,6 +17,7 @@ import { Changes } from './http/changes';
 import { knownProblemOf } from './problems/problem';
 import { httpSource } from './sources/httpSource';
 import { People } from './work/people';
+import { Scheduler } from './watch/scheduler';
 import { JobRunner } from './work/jobRunner';
 
 const folder = path.dirname(fileURLToPath(import.meta.url));
@@ -34,6 +35,8 @@ const { values } = parseArgs({
     'source-timeout': { type: 'string', default: '10000' },
     'source-retries': { type: 'string', default: '9' },
     'source-delay': { type: 'string', default: '300' },
+    /** Milliseconds between two looks for captures that are due. */
+    'watch-every': { type: 'string', default: '60000' },
   },
 });
 
@@ -98,7 +101,15 @@ async function start(): Promise<void> {
     process.stdout.write(`Opsimath at http://${address}:${port}\n`);
   });
 
+  const scheduler = new Scheduler(
+    { database, source: quickSource, jobs },
+    Number(values['watch-every']),
+    (error) => log.warn({ err: error }, 'looking for captures that are due'),
+  );
+  void scheduler.look();
+
   const stop = async (): Promise<void> => {
+    scheduler.close();
     listening.close();
     listening.closeIdleConnections();
     // Threads close their connections first: only then can everything be written into the one file.

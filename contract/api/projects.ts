@@ -1,6 +1,7 @@
 import { COSTLY_TIMES } from '@opsimath/core/ads/searchTerms';
 import { ACTIONS, DEFAULT_EFFORTS, type Action } from '@opsimath/core/gap/action';
 import { CHANCE_FEATURES, DEFAULT_WEIGHTS } from '@opsimath/core/gap/chance';
+import { DEFAULT_WINDOWS } from '@opsimath/core/effect/effectOf';
 import { MOVEMENT_LIMITS } from '@opsimath/core/gap/movement';
 import { DOUBLING_LIMIT, SHARE_MOVED } from '@opsimath/core/gap/paid';
 import { FIT } from '@opsimath/core/gap/priority';
@@ -39,6 +40,11 @@ const titleStyle = z.object({
 const titleStyles = z.object({ web: titleStyle, video: titleStyle, marketplace: titleStyle });
 const goal = z.number().min(0).max(1).nullable();
 const goals = z.object({ organic: goal, paid: goal });
+
+const windowDays = z.int().min(1).max(120);
+const effectWindows = z.object({ before: windowDays, settle: z.int().min(0).max(60), after: windowDays });
+const waits = z.array(z.int().min(1).max(365)).min(1).max(8);
+const lookAgain = z.object({ web: waits, video: waits, marketplace: waits });
 
 /** What a verdict leaves of an expected worth (method §8). */
 const fits = z.object({
@@ -143,6 +149,10 @@ export const projectSettings = z.object({
   titleStyles: titleStyles.default({ web: PLAIN_STYLE, video: PLAIN_STYLE, marketplace: PLAIN_STYLE }),
   /** Conversions a click that the project aims at, 0–1; `null` where it aims at none. */
   goals: goals.default({ organic: null, paid: null }),
+  /** Days before a change, days to settle, days after, over which its effect is told (method §16). */
+  effectWindows: effectWindows.default({ ...DEFAULT_WINDOWS }),
+  /** Days after a change on which to look again, by surface. */
+  lookAgain: lookAgain.default({ web: [3, 7, 14, 28], video: [3, 7, 14, 28], marketplace: [3, 7, 14, 28] }),
   titleLimits: titleLimits.default({ web: 60, video: 100, marketplace: 200 }),
   fits: fits.default({ ...FIT }),
   thresholds: thresholds.default({

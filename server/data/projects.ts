@@ -88,6 +88,7 @@ const OWN_TABLES = [
   'hand_position',
   'chosen_action',
   'published_change',
+  'watch_plan',
   'draft',
   'task',
   'round',

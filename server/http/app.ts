@@ -29,6 +29,7 @@ import { listRoutes } from './lists';
 import { draftPartRoutes, draftRoutes, writerRoutes } from './drafts';
 import { ownCopyRoutes } from './ownCopy';
 import { publishedRoutes } from './published';
+import { watchRoutes } from './watch';
 import { roundRoutes } from './rounds';
 import { Routes } from './route';
 import type { Services } from './services';
@@ -76,6 +77,7 @@ export function createApp(
     writerRoutes,
     adGroupRoutes,
     publishedRoutes,
+    watchRoutes,
     reportRoutes,
     noteRoutes,
     archiveRoutes,

@@ -21,7 +21,9 @@ const CHANGES: readonly [RegExp, ChangedThing | null][] = [
   [/^\/projects(\/\d+)?$/, 'projects'],
   [/^\/archives$/, 'projects'],
   [/^\/(packing|written-text)$/, null],
-  [/^\/projects\/\d+\/published\//, 'drafts'],
+  [/^\/projects\/\d+\/published(\/|$)/, 'drafts'],
+  [/^\/projects\/\d+\/watch\/plan$/, 'tracked'],
+  [/^\/projects\/\d+\/watch\/recheck$/, 'facts'],
 ];
 
 /** Tells open views what others have changed. */

@@ -29,7 +29,7 @@ import type { Services } from './services';
 
 const roundFormat = z.enum([...tableFormat.options, 'ics', 'md']);
 
-export function roundRoutes(routes: Routes, { database, analysis }: Services): void {
+export function roundRoutes(routes: Routes, { database, analysis, source }: Services): void {
   routes.add(
     {
       method: 'get',
@@ -106,10 +106,13 @@ export function roundRoutes(routes: Routes, { database, analysis }: Services): v
       return filled;
     },
   );
-  fileRoute(routes, { database, analysis });
+  fileRoute(routes, { database, analysis, source });
 }
 
-function fileRoute(routes: Routes, { database, analysis }: Pick<Services, 'database' | 'analysis'>): void {
+function fileRoute(
+  routes: Routes,
+  { database, analysis, source }: Pick<Services, 'database' | 'analysis' | 'source'>,
+): void {
   routes.add(
     {
       method: 'get',
@@ -122,7 +125,7 @@ function fileRoute(routes: Routes, { database, analysis }: Pick<Services, 'datab
     },
     async ({ params, query: { format }, context }) => {
       const project = await projectById(database, params.id);
-      const round = await analysis.roundToldAlone(params.id, params.round);
+      const round = await analysis.roundToldAlone(params.id, params.round, await source.today());
       const { currency } = project.settings;
       context.attachment(`${round.name}.${format}`);
       if (format === 'ics') {

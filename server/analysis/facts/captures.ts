@@ -41,7 +41,7 @@ export interface Captures {
   captures: CaptureColumns[];
 }
 
-/** Reads which capture of each keyword is the newest one. Of one day the one written last counts. */
+/** Reads which capture of each keyword is the newest one. Of one day the last of the segments as they were found counts. */
 export async function newestCaptures(
   store: ColumnStore,
   segments: readonly StoredSegment[],
@@ -56,7 +56,7 @@ export async function newestCaptures(
   };
   const ordered = segments
     .filter(({ kind }) => kind === 'captures')
-    .sort((a, b) => a.date.localeCompare(b.date) || a.id - b.id);
+    .sort((a, b) => a.date.localeCompare(b.date));
   const giveWay = givingWay();
   for (const segment of ordered) {
     noteCapture(newest, await captureColumnsOf(store, segment));

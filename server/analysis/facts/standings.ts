@@ -68,9 +68,9 @@ export async function* standingsByDay(
   sides.rivals.forEach(({ id }, r) => bitOf.set(id, r + 1));
   const facts = segments
     .filter((segment) => segment.kind === 'rankings' || segment.kind === 'captures')
-    .map((segment): Fact => ({ date: segment.date, order: kindOrder(segment), id: segment.id, segment }));
-  hand.forEach((entry, id) => facts.push({ date: entry.date, order: BY_HAND, id, entry }));
-  facts.sort((a, b) => a.date.localeCompare(b.date) || a.order - b.order || a.id - b.id);
+    .map((segment): Fact => ({ date: segment.date, order: kindOrder(segment), segment }));
+  for (const entry of hand) facts.push({ date: entry.date, order: BY_HAND, entry });
+  facts.sort((a, b) => a.date.localeCompare(b.date) || a.order - b.order);
   const giveWay = givingWay();
   for (const [n, { date, segment, entry }] of facts.entries()) {
     await giveWay();
@@ -90,7 +90,6 @@ export async function* standingsByDay(
 interface Fact {
   date: string;
   order: number;
-  id: number;
   segment?: StoredSegment;
   entry?: HandFact;
 }

@@ -32,6 +32,9 @@ const KINDS = {
   'ad terms': { most: 6, grounds: ['facts'] },
   'own queries': { most: 4, grounds: ['lists'] },
   'over time': { most: 4, grounds: [] },
+  'day series': { most: 6, grounds: ['facts', 'keywords', 'roster'] },
+  /** Named by its comparison. */
+  effects: { most: 6, grounds: ['tracked', 'drafts', 'rounds'] },
   pool: { most: 4, grounds: POOLED },
   'pool order': { most: 8, grounds: [] },
   'pool filter': { most: 12, grounds: [] },

@@ -210,6 +210,8 @@ const OTHERWISE: Record<keyof typeof projectSettings.shape, unknown> = {
   guideRatio: 5,
   littleDemand: 400,
   resultsPerPage: 7,
+  effectWindows: { before: 5 },
+  lookAgain: { web: [2] },
   titleStyles: { web: { brand: 'B' } },
   goals: { paid: 0.1 },
   titleLimits: { web: 20 },

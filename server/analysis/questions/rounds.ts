@@ -12,6 +12,7 @@ import { type Comparison, entryOf } from '../comparison/comparison';
 import { linesOf } from '../comparison/workLines';
 import { seasonOf } from '../facts/metrics';
 import type { Workspace } from '../kept/workspace';
+import { measuredTasks } from './effects';
 import { openQueue } from '../planning/openQueue';
 
 const MOST_KEYWORDS = 60;
@@ -25,7 +26,9 @@ export async function roundsView(
   const { comparison, rounds, tasks, left } = await openQueue(workspace, projectId, query);
   const { project } = comparison;
   const queue = workList(left);
-  const told = await toldTasks(workspace, comparison, tasks);
+  const { market, date } = query;
+  const measured = await measuredTasks(workspace, projectId, { market, date });
+  const told = await toldTasks(workspace, comparison, tasks, measured);
   return {
     currency: project.settings.currency,
     front: project.settings.front,
@@ -51,10 +54,14 @@ export async function roundToldAlone(
   workspace: Workspace,
   projectId: number,
   roundId: number,
+  today: string,
 ): Promise<Round> {
   const round = await roundById(workspace.database, projectId, roundId);
   const tasks = (await listTasks(workspace.database, projectId)).filter((task) => task.roundId === roundId);
-  return toldRound(round, await toldTasks(workspace, null, tasks));
+  const measured = new Set<number>();
+  for (const market of new Set(tasks.flatMap((task) => (task.published === null ? [] : [task.market]))))
+    for (const id of await measuredTasks(workspace, projectId, { market, date: today })) measured.add(id);
+  return toldRound(round, await toldTasks(workspace, null, tasks, measured));
 }
 
 function toldRound({ id, name, starts, ends, most, people }: RoundRow, tasks: Task[]): Round {
@@ -89,6 +96,7 @@ async function toldTasks(
   { database }: Workspace,
   comparison: Comparison | null,
   tasks: readonly TaskRow[],
+  measured: ReadonlySet<number>,
 ): Promise<Task[]> {
   const named = tasks.map(({ serves, keywordId }) =>
     [...serves]
@@ -137,7 +145,13 @@ async function toldTasks(
       year: yearIn(keyword),
       use: task.use,
       state: task.state,
-      step: published !== null ? 'published' : draft === null ? 'picked' : 'drafted',
+      step: measured.has(task.id)
+        ? 'measured'
+        : published !== null
+          ? 'published'
+          : draft === null
+            ? 'picked'
+            : 'drafted',
       draft,
       twin: twin?.id ?? null,
       until: task.until,

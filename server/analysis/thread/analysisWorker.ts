@@ -34,6 +34,9 @@ import { targetProfile } from '../questions/targetProfile';
 import { report } from '../questions/report';
 import { adGroup } from '../questions/adGroup';
 import { ownCopy } from '../questions/ownCopy';
+import { effects } from '../questions/effects';
+import { rechecked } from '../questions/rechecked';
+import { watch } from '../questions/watch';
 import { draftMaterial } from '../questions/draftMaterial';
 import { draftGround } from '../questions/draftGround';
 import { answering } from '../questions/answering';
@@ -69,6 +72,9 @@ const answers = {
   measureFor: (...args: Rest<typeof measureFor>) => measureFor(workspace, ...args),
   adGroup: (...args: Rest<typeof adGroup>) => adGroup(workspace, ...args),
   ownCopy: (...args: Rest<typeof ownCopy>) => ownCopy(workspace, ...args),
+  watch: (...args: Rest<typeof watch>) => watch(workspace, ...args),
+  effects: (...args: Rest<typeof effects>) => effects(workspace, ...args),
+  rechecked: (...args: Rest<typeof rechecked>) => rechecked(workspace, ...args),
   draftMaterial: (...args: Rest<typeof draftMaterial>) => draftMaterial(workspace, ...args),
   draftGround: (...args: Rest<typeof draftGround>) => draftGround(workspace, ...args),
   packWords: ({ keywords, ...limits }: z.output<typeof packingRequest>) =>

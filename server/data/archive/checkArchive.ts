@@ -23,6 +23,7 @@ const REFERENCES: Partial<Record<ArchivedTable, Record<string, ArchivedTable>>> 
   draft: { market_id: 'market', task_id: 'task' },
   draft_version: { draft_id: 'draft' },
   published_change: { market_id: 'market', draft_id: 'draft', task_id: 'task' },
+  watch_plan: { market_id: 'market' },
   own_bid: { keyword_id: 'keyword', market_id: 'market' },
   auction_slot: { keyword_id: 'keyword', market_id: 'market' },
   verdict: { keyword_id: 'keyword' },

@@ -170,6 +170,8 @@ export class ArchiveReader {
         });
       case 'draft_version':
         return this.insert('draft_version', rows, { draft_id: this.drafts }, ['id']);
+      case 'watch_plan':
+        return this.insert('watch_plan', rows, { market_id: this.markets });
       case 'published_change':
         return this.insert(
           'published_change',

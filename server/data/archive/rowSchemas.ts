@@ -40,6 +40,7 @@ const JSON_COLUMNS: Record<string, z.ZodType> = {
   'published_change.before': words,
   'published_change.after': words,
   'published_change.keywords': ids,
+  'watch_plan.weekdays': z.array(z.int().min(1).max(7)).max(7),
   'column_match.reading': fileReading,
   'file_import.reading': fileReading,
 };
@@ -75,6 +76,7 @@ export const ARCHIVED = {
   draft: tables.draft,
   draft_version: tables.draftVersion,
   published_change: tables.publishedChange,
+  watch_plan: tables.watchPlan,
   own_bid: tables.ownBid,
   auction_slot: tables.auctionSlot,
   verdict: tables.verdict,

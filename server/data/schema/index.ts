@@ -8,4 +8,5 @@ export * from './sift';
 export * from './paid';
 export * from './rounds';
 export * from './drafts';
+export * from './watch';
 export * from './grounds';

@@ -90,7 +90,10 @@ interface SegmentFilter {
   pending?: boolean;
 }
 
-/** Heads of the segments that fit, by date, then in the order they were written. */
+/**
+ * Heads of the segments that fit, by date, then in the order they were written; captures that were taken once more, with a
+ * subject, behind the others of their day.
+ */
 export async function findSegments(database: Database, filter: SegmentFilter): Promise<StoredSegment[]> {
   const conditions: string[] = [
     'market_id = ?',
@@ -112,7 +115,7 @@ export async function findSegments(database: Database, filter: SegmentFilter): P
   const answer = await database.client.execute({
     sql: `SELECT id, market_id AS marketId, kind, source, date, project_id AS projectId, look_up_id AS lookUpId,
                  import_id AS importId, subject, rows
-          FROM segment WHERE ${conditions.join(' AND ')} ORDER BY date, id`,
+          FROM segment WHERE ${conditions.join(' AND ')} ORDER BY date, kind = 'captures' AND subject IS NOT NULL, id`,
     args,
   });
   return rawRows<StoredSegment>(answer);

@@ -1,0 +1,184 @@
+import type { Draft, PublishedChange } from '@opsimath/contract/api/drafts';
+import type { GapPage } from '@opsimath/contract/api/gaps';
+import type { RoundsView } from '@opsimath/contract/api/rounds';
+import type { EffectsView, Rechecked, WatchView } from '@opsimath/contract/api/watch';
+import { DATE, MARKET, Running } from '../testing/running';
+
+let running: Running;
+let at: string;
+let tracked: { id: number; text: string }[];
+let page: string;
+let aimed: { id: number; text: string }[];
+
+beforeAll(async () => {
+  running = await Running.start();
+  at = (await running.project()).at;
+  await running.compared(at, 60);
+  const gaps: GapPage = await running.api.get(
+    `${at}/gaps?market=${MARKET}&date=${DATE}&limit=200&sort=-demand`,
+  );
+  const held = gaps.rows.filter(({ ownAddress }) => ownAddress?.includes('/'));
+  tracked = held.slice(0, 24).map(({ id, text }) => ({ id, text }));
+  const own = new Map<string, { id: number; text: string }[]>();
+  for (const { id, text, ownAddress } of held.slice(0, 24))
+    own.set(ownAddress!, [...(own.get(ownAddress!) ?? []), { id, text }]);
+  [page, aimed] = [...own].sort((a, b) => a[1].length - b[1].length)[0]!;
+  await running.api.post(`${at}/tracked`, { keywords: tracked.map(({ id }) => id) });
+});
+afterAll(() => running.stop());
+
+const today = async (): Promise<string> => (await running.witness<{ today: string }>('/clock')).today;
+const watch = (date: string): Promise<WatchView> =>
+  running.api.get(`${at}/watch?market=${MARKET}&date=${date}`);
+const effects = (date: string): Promise<EffectsView> =>
+  running.api.get(`${at}/effects?market=${MARKET}&date=${date}`);
+const plan = (weekdays: number[]): Promise<{ started: number[]; before: number[] }> =>
+  running.api.put(`${at}/watch/plan`, { market: MARKET, weekdays });
+/** A day later; what is planned is done. */
+const nextDay = async (): Promise<void> => {
+  await running.witness('/clock/advance', { days: 1 });
+  for (const job of (await plan([1, 2, 3, 4, 5, 6, 7])).started) await running.api.finished(job);
+};
+
+test('what a plan costs is said before it is switched on; switched on, today is captured once', async () => {
+  const before = await watch(DATE);
+  expect(before).toMatchObject({
+    tracked: 24,
+    plan: { weekdays: [], unitsAMonth: 0, daily: 731, weekly: 104 },
+  });
+  const { started } = await plan([1, 2, 3, 4, 5, 6, 7]);
+  for (const job of started) await running.api.finished(job);
+  const spent = await running.witness<{ spent: number }>('/allowance');
+  expect((await plan([1, 2, 3, 4, 5, 6, 7])).started).toEqual([]);
+  expect(await running.witness('/allowance')).toMatchObject({ spent: spent.spent });
+  expect((await watch(await today())).plan).toMatchObject({ lastDay: await today(), unitsAMonth: 731 });
+});
+
+test('a change is followed day by day until its effect can be told; its task is then measured', async () => {
+  for (let day = 0; day < 4; day++) await nextDay();
+  const { id: round } = await running.api.post(`${at}/rounds`, {
+    name: 'Round 1',
+    starts: DATE,
+    ends: '2026-04-30',
+    most: 3,
+    people: [{ name: 'Ada', days: 5 }],
+  });
+  const board: RoundsView = await running.api.get(`${at}/rounds?market=${MARKET}&date=${DATE}&limit=500`);
+  const line = board.queue.lines[0]!;
+  const { tasks } = await running.api.post(`${at}/tasks`, {
+    market: MARKET,
+    date: DATE,
+    round,
+    picks: [{ keyword: line.lead.id }],
+  });
+  const { id } = await running.api.post(`${at}/drafts`, {
+    market: MARKET,
+    date: DATE,
+    kind: 'page',
+    name: 'Followed',
+    address: page,
+    task: tasks[0],
+    keywords: aimed.map((keyword) => keyword.id),
+  });
+  const draft: Draft = await running.api.get(`${at}/drafts/${id}?date=${DATE}`);
+  const phrase = aimed[0]!.text;
+  await running.api.patch(`${at}/drafts/${id}`, {
+    revision: draft.revision,
+    fields: {
+      ...draft.fields,
+      title: `${phrase} | Tarnwick`,
+      description: `${phrase}: ${draft.fields.description}`,
+    },
+  });
+  await running.api.post(`${at}/drafts/${id}/publish`, { way: 'service', person: 'Ada' });
+  const day = await today();
+  const stepOf = async (date: string): Promise<string> =>
+    ((await running.api.get(`${at}/rounds?market=${MARKET}&date=${date}`)) as RoundsView).rounds[0]!.tasks[0]!
+      .step;
+  expect(await stepOf(day)).toBe('published');
+  const early = (await effects(day)).changes[0]!;
+  expect(early.effect).toMatchObject({ state: 'lacking', lacks: 'captures after' });
+  const { ready } = early.effect as { ready: string };
+  expect(ready > day).toBe(true);
+
+  while ((await today()) < ready) await nextDay();
+  const [change]: PublishedChange[] = await running.api.get(`${at}/published?market=${MARKET}`);
+  const now = await today();
+  const told = (await effects(now)).changes[0]!;
+  expect(told).toMatchObject({ id: change!.id, address: page, mixedWith: [], effect: { state: 'told' } });
+  if (told.effect.state !== 'told') throw new Error('lacking');
+  expect(told.effect.low).toBeLessThan(told.effect.effect);
+  expect(told.effect.effect).toBeLessThan(told.effect.high);
+  expect(told.effect.clicks.low).toBeLessThanOrEqual(told.effect.clicks.high);
+  expect(told.effect.control).toBeGreaterThanOrEqual(3);
+  expect(told.curve.at(-1)).toMatchObject({ date: now });
+  expect(await stepOf(now)).toBe('measured');
+  // What was known on the day it was published is what was known then.
+  expect((await effects(day)).changes[0]!.effect.state).toBe('lacking');
+});
+
+test('another change of the same target in these weeks: the effect is said to be joint', async () => {
+  await running.api.post(`${at}/published`, {
+    market: MARKET,
+    address: page,
+    kind: 'links',
+    date: await today(),
+    keywords: aimed.map(({ id }) => id),
+    person: 'Bo',
+  });
+  const { changes } = await effects(await today());
+  const [links, edit] = changes;
+  expect(edit!.mixedWith).toEqual([links!.id]);
+  expect(links!.mixedWith).toEqual([edit!.id]);
+});
+
+test('a fresh look is stamped, costs what it costs, and says what search shows, where ours stands, and whether it is too early', async () => {
+  const before = await running.witness<{ spent: number }>('/allowance');
+  const look = (): Promise<Rechecked> =>
+    running.api.post(`${at}/watch/recheck`, { market: MARKET, keywords: [aimed[0]!.id] });
+  const fresh = await look();
+  expect(fresh.units).toBe(1);
+  expect(await running.witness('/allowance')).toMatchObject({ spent: before.spent + 1 });
+  expect(fresh.at).toMatch(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/);
+  const [told] = fresh.keywords;
+  expect(told).toMatchObject({ id: aimed[0]!.id, text: aimed[0]!.text });
+  expect(told!.tooEarlyUntil! > (await today())).toBe(true);
+  const view = await watch(await today());
+  const strip = view.strips.find(({ id }) => id === aimed[0]!.id)!;
+  expect(strip.now).toBe(told!.own);
+});
+
+test('totals are over the keywords of the first day drawn; each strip has a position a day', async () => {
+  const view = await watch(await today());
+  expect(view.strips).toHaveLength(24);
+  expect(view.panel).toBeGreaterThan(0);
+  for (const side of view.totals) {
+    expect(side).toHaveLength(view.days.length);
+    for (const { depth } of side) expect(depth.reduce((sum, count) => sum + count, 0)).toBe(view.panel);
+  }
+  for (const { own, rivals } of view.strips)
+    for (const line of [own, ...rivals]) expect(line).toHaveLength(view.days.length);
+  // An independent witness of one day.
+  const [strip] = view.strips;
+  const day = view.days.length - 2;
+  const { pages, records } = await running.witness<{
+    pages: { slots: { kind: string; position: number; record: number }[] }[];
+    records: { address: string }[];
+  }>('/result-pages', { market: MARKET, date: view.days[day], keywords: [strip!.text] });
+  const ours = pages[0]!.slots.find(
+    ({ kind, record }) => kind === 'organic' && records[record]?.address.startsWith('tarnwick.example'),
+  );
+  expect(strip!.own[day]).toBe(ours?.position ?? 255);
+});
+
+test('what is due: a change whose wait is over and that nobody has looked at since', async () => {
+  const date = await today();
+  expect((await watch(date)).due.filter(({ change }) => change !== null)).toEqual([]);
+  await plan([]);
+  await running.witness('/clock/advance', { days: 30 });
+  const later = await today();
+  const due = (await watch(later)).due.filter(({ what }) => what === 'look at a change again');
+  expect(due.map(({ wait }) => wait)).toEqual([28, 28]);
+  await running.api.post(`${at}/watch/recheck`, { market: MARKET, keywords: due[0]!.keywords });
+  expect((await watch(later)).due.filter(({ change }) => change === due[0]!.change)).toEqual([]);
+});

@@ -1,0 +1,86 @@
+import {
+  effectsView,
+  recheck,
+  rechecked,
+  watchPlanChange,
+  watchQuery,
+  watchView,
+} from '@opsimath/contract/api/watch';
+import { keywordsById } from '../data/keywords';
+import { marketByCode } from '../data/markets';
+import { projectById } from '../data/projects';
+import { planWatch, watchPlans } from '../data/watchPlans';
+import { runDuePlans } from '../watch/scheduler';
+import { captureNow } from '../work/steps/captureNow';
+import type { Routes } from './route';
+import type { Services } from './services';
+import { z } from 'zod';
+
+export function watchRoutes(routes: Routes, { database, source, analysis, jobs }: Services): void {
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/watch',
+      summary:
+        'What is followed in a market: totals over time, a strip for each keyword, changes, what is due',
+      query: watchQuery,
+      answer: watchView,
+    },
+    ({ params, query }) => analysis.watch(params.id, query),
+  );
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/effects',
+      summary: 'What each change did, with interval, clicks and worth, or what is still lacking',
+      query: watchQuery.omit({ from: true }),
+      answer: effectsView,
+    },
+    ({ params, query }) => analysis.effects(params.id, query),
+  );
+  routes.add(
+    {
+      method: 'put',
+      path: '/projects/:id/watch/plan',
+      summary: 'On which days of the week tracked keywords are captured; what is due is started at once',
+      body: watchPlanChange,
+      answer: z.object({ weekdays: z.array(z.int()), before: z.array(z.int()), started: z.array(z.int()) }),
+    },
+    async ({ params, body }) => {
+      await projectById(database, params.id);
+      const market = await marketByCode(database, body.market);
+      const [plan] = await watchPlans(database, { project: params.id, market: market.id });
+      const weekdays = [...body.weekdays].sort((a, b) => a - b);
+      await planWatch(database, params.id, market.id, weekdays);
+      const started = await runDuePlans({ database, source, jobs });
+      return { weekdays, before: plan?.weekdays ?? [], started };
+    },
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/watch/recheck',
+      summary:
+        'A fresh look at keywords, stamped with the minute: 1 unit each, although one of today may be held',
+      body: recheck,
+      answer: rechecked,
+    },
+    async ({ params, body }) => {
+      await projectById(database, params.id);
+      const market = await marketByCode(database, body.market);
+      const date = await source.today();
+      const texts = await keywordsById(database, body.keywords);
+      const known = body.keywords.filter((id) => texts.has(id));
+      const at = new Date().toISOString().slice(0, 16);
+      const units = await captureNow(
+        { database, source },
+        market,
+        date,
+        known.map((id) => texts.get(id)!.text),
+        `looked at ${at}`,
+      );
+      const keywords = await analysis.rechecked(params.id, { market: market.code, date }, known);
+      return { units, at, keywords };
+    },
+  );
+}
