@@ -3,6 +3,10 @@ import { existsSync, rmSync, writeFileSync } from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
 import { installPackages, root } from './install.mjs';
+import { EARLIER_DAYS } from './seed-watch.mjs';
+
+const DEMO_DAY = '2026-03-14';
+const dayBefore = (date, days) => new Date(Date.parse(date) - days * 86_400_000).toISOString().slice(0, 10);
 
 const fresh = process.argv.includes('--fresh');
 const once = process.argv.includes('--once');
@@ -36,6 +40,8 @@ const services = await startServices(
     '1000000',
     '--state',
     path.join(data, 'services.json'),
+    // Where nothing is filled yet, the story begins some weeks before the demo’s own day.
+    ...(existsSync(seeded) ? [] : ['--today', dayBefore(DEMO_DAY, EARLIER_DAYS)]),
   ],
   root,
 );

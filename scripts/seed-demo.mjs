@@ -1,6 +1,7 @@
 // Fills the demo through the same doors that people use: targets, look-ups, a file, captures over months.
 import { api } from './api.mjs';
 import { seedPlan } from './seed-plan.mjs';
+import { EARLIER_DAYS, followSince, publishEarlier } from './seed-watch.mjs';
 
 const MARKET = 'web-us-en';
 const RIVALS = ['cobblemoor.example', 'pikewater.example', 'dunmarrow.example', 'saltfen.example'];
@@ -15,8 +16,6 @@ const daysBefore = (date, days) => new Date(Date.parse(date) - days * 86_400_000
 
 export async function seedDemo(url, servicesUrl, say) {
   const opsimath = api(url);
-  const { today } = await opsimath.get('/services');
-  const compare = daysBefore(today, 90);
   await opsimath.get('/markets');
 
   const project = await opsimath.post('/projects', { name: 'Tarnwick' });
@@ -25,6 +24,15 @@ export async function seedDemo(url, servicesUrl, say) {
   await opsimath.post(`${at}/targets`, { side: 'rival', market: MARKET, text: RIVALS.join('\n') });
 
   await describeOurselves(opsimath, at);
+
+  const aimed = await publishEarlier(opsimath, at, [OWN, ...RIVALS], say);
+  await fetch(`${servicesUrl}/v1/clock/advance`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ days: EARLIER_DAYS }),
+  });
+  const { today } = await opsimath.get('/services');
+  const compare = daysBefore(today, 90);
 
   say('Looking up four rivals and ourselves…');
   const lookUp = await opsimath.post(`${at}/look-ups`, {
@@ -59,12 +67,14 @@ export async function seedDemo(url, servicesUrl, say) {
   say(`Capturing ${MONTHS_OF_HISTORY} months of history for ${TRACKED} tracked keywords…`);
   const scope = `market=${MARKET}&date=${today}&compare=${compare}`;
   const { rows } = await opsimath.get(`${at}/gaps?${scope}&sort=-priority&limit=${TRACKED}`);
-  const keywords = rows.map((row) => row.id);
+  const keywords = [...new Set([...aimed, ...rows.map((row) => row.id)])];
   await opsimath.post(`${at}/tracked`, { keywords });
   const weeks = Math.round((MONTHS_OF_HISTORY * 365.25) / 12 / 7);
   const dates = Array.from({ length: weeks }, (_, week) => daysBefore(today, 7 * (weeks - week)));
   const history = await opsimath.post(`${at}/captures`, { market: MARKET, dates, keywords });
   await opsimath.finished(history.id);
+
+  await followSince(opsimath, at, today, keywords, say);
 
   await seedPlan(opsimath, at, today, compare, say);
 }

@@ -42,7 +42,11 @@ test('Student’s distribution, as tables have it', () => {
   ] as const) {
     expect(studentQuantile(freedom)).toBeCloseTo(quantile, 1);
     expect(studentBeyond(quantile, freedom)).toBeCloseTo(0.05, 2);
+    expect(studentBeyond(-quantile, freedom)).toBeCloseTo(0.05, 2);
   }
+  // Far out it goes on falling.
+  expect(studentBeyond(6, 50)).toBeLessThan(studentBeyond(5, 50));
+  expect(studentBeyond(0, 50)).toBeCloseTo(1, 6);
 });
 
 test('scores: the higher the better, absent is 0, unknown is none; and back', () => {

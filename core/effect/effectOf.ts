@@ -1,4 +1,4 @@
-import { cumulativeStdNormalProbability } from 'simple-statistics';
+import { errorFunction } from 'simple-statistics';
 
 /** One keyword’s scores by day; days ascending, those without a capture are missing. */
 export interface ScoreSeries {
@@ -167,5 +167,5 @@ export function studentQuantile(freedom: number): number {
 /** How often Student’s distribution lies as far from 0 on either side (Wallace’s approximation). */
 export function studentBeyond(t: number, freedom: number): number {
   const z = ((8 * freedom + 1) / (8 * freedom + 3)) * Math.sqrt(freedom * Math.log(1 + (t * t) / freedom));
-  return 2 * (1 - cumulativeStdNormalProbability(z));
+  return 1 - errorFunction(Math.abs(z) / Math.SQRT2);
 }

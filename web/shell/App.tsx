@@ -14,6 +14,7 @@ const SiftStage = lazy(() => import('../stages/sift/SiftStage'));
 const Gaps = lazy(() => import('../stages/gaps/Gaps'));
 const Rounds = lazy(() => import('../stages/rounds/Rounds'));
 const Drafts = lazy(() => import('../stages/drafts/Drafts'));
+const Watch = lazy(() => import('../stages/watch/Watch'));
 const ReportStage = lazy(() => import('../stages/report/ReportStage'));
 
 const router = createBrowserRouter([
@@ -30,6 +31,7 @@ const router = createBrowserRouter([
       { path: 'gaps', element: <Gaps /> },
       { path: 'rounds', element: <Rounds /> },
       { path: 'drafts', element: <Drafts /> },
+      { path: 'watch', element: <Watch /> },
       { path: 'report', element: <ReportStage /> },
     ],
   },

@@ -13,5 +13,6 @@ export const STAGES = [
   { path: 'gaps', name: 'Gaps', letter: 'p', count: (overview: ProjectOverview) => overview.keywords },
   { path: 'rounds', name: 'Rounds', letter: 'o', count: (overview: ProjectOverview) => overview.tasks },
   { path: 'drafts', name: 'Drafts', letter: 'd', count: (overview: ProjectOverview) => overview.drafts },
+  { path: 'watch', name: 'Watch', letter: 'w', count: (overview: ProjectOverview) => overview.tracked },
   { path: 'report', name: 'Report', letter: 't', count: () => null },
 ] as const;

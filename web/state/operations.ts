@@ -1,6 +1,7 @@
 import { api } from './api';
 import './draftsApi';
 import './publishedApi';
+import './watchApi';
 import './notesApi';
 import './projectApi';
 import './roundsApi';

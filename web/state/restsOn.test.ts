@@ -2,6 +2,7 @@ import { GROUNDS } from '@opsimath/contract/api/grounds';
 import { api } from './api';
 import './draftsApi';
 import './publishedApi';
+import './watchApi';
 import './filesApi';
 import './gapsApi';
 import './lookUpApi';

@@ -21,6 +21,8 @@ import type { Workspace } from '../kept/workspace';
 
 const MOST_LATER = 8;
 const LEAST_TOLD = 1;
+/** Days on either side of a change that its curve shows. */
+const DRAWN = 60;
 
 /** What the effects of all changes are told from. */
 interface Ground {
@@ -130,7 +132,9 @@ function toldChange(ground: Ground, change: PublishedChange): ChangeEffect {
       after: place(means.get(id)?.after),
     })),
     effect: toldEffect(ground, { effect, treated, control, day, windows }),
-    curve: series.days.flatMap((date, n) => curvePoint(date, n, treated, control, series)),
+    curve: series.days.flatMap((date, n) =>
+      Math.abs(dayOf(date) - day) > DRAWN ? [] : curvePoint(date, n, treated, control, series),
+    ),
     followed: followedBy(ground, change, day, windows),
   };
 }

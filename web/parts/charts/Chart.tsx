@@ -1,6 +1,7 @@
 import { BarChart, LineChart, ScatterChart } from 'echarts/charts';
 import {
   BrushComponent,
+  DataZoomInsideComponent,
   GridComponent,
   MarkLineComponent,
   LegendComponent,
@@ -15,6 +16,7 @@ register([
   LineChart,
   ScatterChart,
   BrushComponent,
+  DataZoomInsideComponent,
   GridComponent,
   MarkLineComponent,
   LegendComponent,

@@ -1,0 +1,98 @@
+import type { WatchView } from '@opsimath/contract/api/watch';
+import { App, Button, Popover } from 'antd';
+import { useState } from 'react';
+import { count, spelledDay } from '../../parts/words/figures';
+import { useTrouble } from '../../parts/words/useTrouble';
+import { request } from '../../state/operations';
+import { useUndoable } from '../../state/undoStacks';
+import { useScope } from '../../state/useScope';
+import { usePlanWatchMutation, watchApi } from '../../state/watchApi';
+import { WEEKDAYS, planWords } from './watchWords';
+
+const EVERY_DAY = [1, 2, 3, 4, 5, 6, 7];
+
+interface PlanChoiceProps {
+  market: string;
+  plan: WatchView['plan'];
+  tracked: number;
+}
+
+/** On which days tracked keywords are captured by themselves, and what that costs a month, before it is switched on. */
+export function PlanChoice({ market, plan, tracked }: PlanChoiceProps) {
+  const { project } = useScope();
+  const [days, choose] = useState<readonly number[]>(plan.weekdays);
+  const [open, setOpen] = useState(false);
+  const [keep, { isLoading }] = usePlanWatchMutation();
+  const undoable = useUndoable(project);
+  const { message } = App.useApp();
+  const trouble = useTrouble();
+  const cost = Math.round((plan.weekly * days.length * plan.daily) / Math.max(1, plan.weekly * 7));
+  const set = async (): Promise<void> => {
+    const weekdays = [...days].sort((a, b) => a - b);
+    try {
+      const { before, started } = await keep({ project, market, weekdays }).unwrap();
+      const { planWatch } = watchApi.endpoints;
+      undoable({
+        what: weekdays.length === 0 ? 'Captures switched off' : 'Days of captures set',
+        undo: request(planWatch, { project, market, weekdays: before }),
+        redo: request(planWatch, { project, market, weekdays }),
+      });
+      if (started.length > 0) void message.info('Today’s capture has begun.');
+      setOpen(false);
+    } catch (error) {
+      trouble(error);
+    }
+  };
+  return (
+    <Popover
+      trigger="click"
+      open={open}
+      onOpenChange={(next) => {
+        setOpen(next);
+        if (next) choose(plan.weekdays);
+      }}
+      content={
+        <div className="plan-choice">
+          <p role="group" aria-label="Days of captures">
+            {WEEKDAYS.map((name, n) => (
+              <label key={name}>
+                <input
+                  type="checkbox"
+                  checked={days.includes(n + 1)}
+                  onChange={() =>
+                    choose(days.includes(n + 1) ? days.filter((day) => day !== n + 1) : [...days, n + 1])
+                  }
+                />{' '}
+                {name}
+              </label>
+            ))}
+          </p>
+          <p>
+            <button className="plain written" onClick={() => choose(EVERY_DAY)}>
+              every day
+            </button>{' '}
+            <button className="plain written" onClick={() => choose([1])}>
+              Mondays
+            </button>{' '}
+            <button className="plain written" onClick={() => choose([])}>
+              never
+            </button>
+          </p>
+          <p>
+            <b>{count(cost)} units a month</b> for {count(tracked)} keywords, a unit for each result page.
+            What is held already costs nothing.
+          </p>
+          <Button size="small" type="primary" loading={isLoading} onClick={() => void set()}>
+            {days.length === 0 ? 'Switch it off' : 'Capture on these days'}
+          </Button>
+        </div>
+      }
+    >
+      <button className="plain written">
+        {planWords(plan)}
+        {plan.weekdays.length > 0 && `, ${count(plan.unitsAMonth)} units a month`}
+        {plan.next !== null && `; next ${spelledDay(plan.next)}`}
+      </button>
+    </Popover>
+  );
+}

@@ -1,0 +1,68 @@
+import { Segmented, Spin } from 'antd';
+import { useState } from 'react';
+import { OpenDossier } from '../../parts/dossier/OpenDossier';
+import { Empty } from '../../parts/words/Empty';
+import { Problem } from '../../parts/words/Problem';
+import { useEffectsQuery, useWatchQuery } from '../../state/watchApi';
+import { comparedWith } from '../../state/scope';
+import { useScope } from '../../state/useScope';
+import { WatchChanges } from './WatchChanges';
+import { WatchHead } from './WatchHead';
+import { WatchKeywords } from './WatchKeywords';
+import { WatchTotals } from './WatchTotals';
+import './watch.css';
+
+const VIEWS = [
+  { value: 'keywords', label: 'Keywords' },
+  { value: 'changes', label: 'Changes' },
+  { value: 'total', label: 'In total' },
+] as const;
+
+/** Did it work: keywords that are followed, what changes did to them, and what is to be looked at again. */
+export default function Watch() {
+  const { project, scope, change } = useScope();
+  const { market, date } = scope;
+  const isReady = market !== '' && date !== '';
+  // What is drawn begins with the day that is compared with, or with the first capture.
+  const [all, showAll] = useState(false);
+  const from = all ? undefined : comparedWith(scope);
+  const watch = useWatchQuery({ project, market, date, from }, { skip: !isReady });
+  const effects = useEffectsQuery({ project, market, date }, { skip: !isReady });
+  const error = watch.error ?? effects.error;
+  if (error) return <Problem error={error} />;
+  if (!watch.data || !effects.data) return <Spin style={{ marginTop: 16 }} />;
+  const view = VIEWS.find(({ value }) => value === scope.view)?.value ?? 'keywords';
+  const nothing = watch.data.tracked === 0 && effects.data.changes.length === 0;
+  return (
+    <div className="watch">
+      <WatchHead watch={watch.data} changes={effects.data.changes} />
+      {nothing ? (
+        <Empty title="No keyword is followed in this market">
+          Tick keywords in Gaps and press Track in the tray. From then on they can be captured by themselves.
+        </Empty>
+      ) : (
+        <>
+          <div className="stage-top watch-top">
+            <Segmented
+              size="small"
+              aria-label="Part of Watch"
+              value={view}
+              options={VIEWS.map(({ value, label }) => ({ value, label }))}
+              onChange={(next) => change({ view: next === 'keywords' ? '' : next }, { replace: true })}
+            />
+            {view !== 'changes' && comparedWith(scope) !== undefined && (
+              <label className="soft">
+                <input type="checkbox" checked={all} onChange={() => showAll(!all)} /> from the first capture
+                on, not from the day compared with
+              </label>
+            )}
+          </div>
+          {view === 'keywords' && <WatchKeywords watch={watch.data} changes={effects.data.changes} />}
+          {view === 'changes' && <WatchChanges effects={effects.data} watch={watch.data} />}
+          {view === 'total' && <WatchTotals watch={watch.data} />}
+        </>
+      )}
+      <OpenDossier />
+    </div>
+  );
+}

@@ -1,0 +1,175 @@
+import type { ChangeEffect, Rechecked, WatchView } from '@opsimath/contract/api/watch';
+import { Button } from 'antd';
+import { Fragment, useMemo, useState } from 'react';
+import { FindBox } from '../../parts/words/FindBox';
+import { count, spelledDay } from '../../parts/words/figures';
+import { useTrouble } from '../../parts/words/useTrouble';
+import { useScope } from '../../state/useScope';
+import { useRecheckMutation } from '../../state/watchApi';
+import { IntervalMark } from './IntervalMark';
+import { LookedAt } from './LookedAt';
+import { StripLine } from './StripLine';
+import { clicksWords, effectWord, movedWords, readyWords } from './watchWords';
+
+const AT_FIRST = 60;
+
+interface WatchKeywordsProps {
+  watch: WatchView;
+  changes: readonly ChangeEffect[];
+}
+
+/** A strip for each keyword that is followed: where it stood, what was changed for it, and what that did. */
+export function WatchKeywords({ watch, changes }: WatchKeywordsProps) {
+  const [find, setFind] = useState('');
+  const [most, showMost] = useState(AT_FIRST);
+  const led = useMemo(() => ledBy(changes), [changes]);
+  const sought = find.trim().toLowerCase();
+  const strips = useMemo(
+    () =>
+      [...watch.strips]
+        .sort((a, b) => Number(led.has(b.id)) - Number(led.has(a.id)))
+        .filter(({ text }) => text.includes(sought)),
+    [watch.strips, led, sought],
+  );
+  const most95 = Math.max(
+    1,
+    ...changes.flatMap(({ effect }) =>
+      effect.state === 'told' ? [Math.abs(effect.clicks.low), Math.abs(effect.clicks.high)] : [],
+    ),
+  );
+  return (
+    <>
+      <p className="soft watch-find">
+        <FindBox value={find} onFind={setFind} width={190} /> Ours and the best rival, 1 at the top; the front
+        is dotted, a change is a mark, days without a capture are left out.
+      </p>
+      <table className="ledger strips" aria-label="Keywords followed">
+        <thead>
+          <tr>
+            <th>Keyword and change</th>
+            <th title="On the first day drawn, and on the last of which something is known">Position</th>
+            <th>
+              {watch.days.length > 0
+                ? `${spelledDay(watch.days[0]!)} to ${spelledDay(watch.days.at(-1)!)}`
+                : 'Days'}
+            </th>
+            <th>Effect</th>
+            <th title="What the change brought, beside keywords like them that nothing was done to">
+              Clicks a month, 95 %
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {strips.slice(0, most).map((strip) => (
+            <StripRow
+              key={strip.id}
+              strip={strip}
+              watch={watch}
+              led={led.get(strip.id) ?? []}
+              most={most95}
+            />
+          ))}
+        </tbody>
+      </table>
+      {strips.length > most && (
+        <Button size="small" onClick={() => showMost(strips.length)}>
+          Show all {count(strips.length)}
+        </Button>
+      )}
+    </>
+  );
+}
+
+/** Changes by each keyword that they aim at. */
+function ledBy(changes: readonly ChangeEffect[]): Map<number, ChangeEffect[]> {
+  const found = new Map<number, ChangeEffect[]>();
+  for (const change of changes)
+    for (const { id } of change.keywords) found.set(id, [...(found.get(id) ?? []), change]);
+  return found;
+}
+
+interface StripRowProps {
+  strip: WatchView['strips'][number];
+  watch: WatchView;
+  /** Changes that aim at it, the newest first. */
+  led: readonly ChangeEffect[];
+  most: number;
+}
+
+function StripRow({ strip, watch, led, most }: StripRowProps) {
+  const { project, scope, change } = useScope();
+  const [look, { isLoading }] = useRecheckMutation();
+  const [seen, show] = useState<Rechecked | null>(null);
+  const trouble = useTrouble();
+  const [newest] = led;
+  return (
+    <Fragment>
+      <tr>
+        <td>
+          <button className="plain" onClick={() => change({ open: strip.id })}>
+            <b className="serif">{strip.text}</b>
+          </button>
+          <span className="soft under">
+            {newest ? `${newest.kind}, ${spelledDay(newest.date)}` : 'not touched'}{' '}
+            <button
+              className="plain written"
+              disabled={isLoading}
+              title="A fresh look at its result page: 1 unit"
+              onClick={() =>
+                void look({ project, market: scope.market, keywords: [strip.id] })
+                  .unwrap()
+                  .then(show)
+                  .catch(trouble)
+              }
+            >
+              look now
+            </button>
+          </span>
+        </td>
+        <td className="no-break">
+          <b>{movedWords(strip)}</b>
+          {strip.paid !== 'unknown' && strip.paid !== 'absent' && (
+            <span className="soft under">paid {strip.paid}</span>
+          )}
+        </td>
+        <td>
+          <StripLine
+            strip={strip}
+            days={watch.days}
+            front={watch.front}
+            marks={led.map(({ date }) => date)}
+          />
+        </td>
+        <td>
+          {newest ? (
+            <button className="plain" onClick={() => change({ view: 'changes' })}>
+              {effectWord(newest)}
+            </button>
+          ) : (
+            <span className="soft">compared with</span>
+          )}
+        </td>
+        <td>
+          {newest?.effect.state === 'told' ? (
+            <>
+              <IntervalMark {...newest.effect.clicks} most={most} words="clicks a month" />
+              <span className="soft under">
+                {newest.mixedWith.length > 0 && 'together with another: '}
+                {clicksWords(newest.effect.clicks)}
+              </span>
+            </>
+          ) : (
+            newest && <span className="soft">{readyWords(newest)}</span>
+          )}
+        </td>
+      </tr>
+      {seen && (
+        <tr>
+          <td colSpan={5}>
+            <LookedAt seen={seen} />
+          </td>
+        </tr>
+      )}
+    </Fragment>
+  );
+}
