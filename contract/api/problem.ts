@@ -54,6 +54,7 @@ export const PROBLEMS = {
   'no-such-keyword': { status: 404, shown: true },
   'no-such-round': { status: 404, shown: true },
   'no-such-task': { status: 404, shown: true },
+  'no-such-feed': { status: 404, shown: true },
   'no-such-draft': { status: 404, shown: true },
   'no-such-change': { status: 404, shown: true },
   'no-such-list': { status: 404, shown: true },

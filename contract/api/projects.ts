@@ -46,6 +46,22 @@ const effectWindows = z.object({ before: windowDays, settle: z.int().min(0).max(
 const waits = z.array(z.int().min(1).max(365)).min(1).max(8);
 const lookAgain = z.object({ web: waits, video: waits, marketplace: waits });
 
+const hour = z.int().min(0).max(23).nullable();
+/** From when on something is told unasked, and when not. */
+const alerts = z.object({
+  /** Captures in a row that must agree before anything counts. */
+  lasting: z.int().min(1).max(10),
+  /** Days back that alerts are told. */
+  days: z.int().min(1).max(365),
+  /** Days before work for a season has to begin. */
+  season: z.int().min(0).max(180),
+  /** Hours (UTC) between which the feed stays as it is; `null` for none. */
+  quietFrom: hour,
+  quietTo: hour,
+  /** Kinds that nobody wants to be told of. */
+  off: z.array(z.string().max(60)).max(20),
+});
+
 /** What a verdict leaves of an expected worth (method §8). */
 const fits = z.object({
   fit: z.number().min(0).max(1),
@@ -153,6 +169,7 @@ export const projectSettings = z.object({
   effectWindows: effectWindows.default({ ...DEFAULT_WINDOWS }),
   /** Days after a change on which to look again, by surface. */
   lookAgain: lookAgain.default({ web: [3, 7, 14, 28], video: [3, 7, 14, 28], marketplace: [3, 7, 14, 28] }),
+  alerts: alerts.default({ lasting: 2, days: 30, season: 14, quietFrom: null, quietTo: null, off: [] }),
   titleLimits: titleLimits.default({ web: 60, video: 100, marketplace: 200 }),
   fits: fits.default({ ...FIT }),
   thresholds: thresholds.default({

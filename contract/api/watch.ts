@@ -33,6 +33,31 @@ export const watchStrip = z.object({
 });
 export type WatchStrip = z.infer<typeof watchStrip>;
 
+export const ALERT_KINDS = [
+  'left the front',
+  'came onto the front',
+  'ad no longer shown',
+  'ad shown',
+  'rival came new',
+  'rival left',
+  'rival said otherwise',
+  'no longer indexed',
+  'season near',
+  'allowance nearly used',
+] as const;
+export const watchAlert = z.object({
+  /** The same for the same event, whenever it is asked for. */
+  id: z.string(),
+  day: isoDay,
+  kind: z.enum(ALERT_KINDS),
+  text: z.string(),
+  keyword: z.int().nullable(),
+});
+export type WatchAlert = z.infer<typeof watchAlert>;
+export const watchAlerts = z.array(watchAlert);
+/** Address of a feed of alerts; whoever knows it may read them. `null` where there is none. */
+export const watchFeed = z.object({ path: z.string().nullable() });
+
 export const watchView = z.object({
   currency: z.string(),
   front: z.int(),

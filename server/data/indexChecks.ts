@@ -121,3 +121,21 @@ export async function indexOverview(
   for (const { state } of pages) counts[state]!++;
   return { pages, counts, overTime: [...byDate.values()] };
 }
+
+/** Own addresses that a check found to be indexed no longer, between two days. */
+export async function lostFromIndex(
+  database: Database,
+  projectId: number,
+  marketId: number,
+  since: string,
+  until: string,
+): Promise<{ address: string; day: string }[]> {
+  const found = await database.client.execute({
+    sql: `SELECT address, day FROM
+            (SELECT address, checked_on AS day, state, lag(state) OVER (PARTITION BY address ORDER BY checked_on) AS before
+             FROM index_check WHERE project_id = ? AND market_id = ? AND checked_on <= ?)
+          WHERE state = 'not indexed' AND before = 'indexed' AND day >= ?`,
+    args: [projectId, marketId, until, since],
+  });
+  return rawRows<{ address: string; day: string }>(found);
+}

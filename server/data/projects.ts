@@ -89,6 +89,7 @@ const OWN_TABLES = [
   'chosen_action',
   'published_change',
   'watch_plan',
+  'watch_feed',
   'draft',
   'task',
   'round',

@@ -56,3 +56,31 @@ export async function targetVersions(database: Database, targetId: number): Prom
     }))
     .reverse();
 }
+
+/** What targets have changed of their titles and prices between two days, as their records were seen. */
+export async function wordsAndPrices(
+  database: Database,
+  targets: readonly number[],
+  since: string,
+  until: string,
+): Promise<{ address: string; name: string; day: string; what: 'the title' | 'the price' }[]> {
+  const found = await database.client.execute({
+    sql: `SELECT address, target.name, target_version.date AS day,
+                 record ->> 'title' AS title, record -> 'figures' ->> 'price' AS price,
+                 lag(record ->> 'title') OVER versions AS titleBefore,
+                 lag(record -> 'figures' ->> 'price') OVER versions AS priceBefore,
+                 row_number() OVER versions AS nth
+          FROM target_version JOIN target ON target.id = target_id
+          WHERE target.id IN (SELECT value FROM json_each(?)) AND target_version.date <= ?
+          WINDOW versions AS (PARTITION BY target_id ORDER BY target_version.date, target_version.id)`,
+    args: [JSON.stringify(targets), until],
+  });
+  return found.rows.flatMap((row) => {
+    const told = { address: String(row.address), name: String(row.name), day: String(row.day) };
+    if (told.day < since || Number(row.nth) === 1) return [];
+    return [
+      ...(row.title !== row.titleBefore ? [{ ...told, what: 'the title' as const }] : []),
+      ...(row.price !== row.priceBefore ? [{ ...told, what: 'the price' as const }] : []),
+    ];
+  });
+}

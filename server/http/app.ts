@@ -29,6 +29,7 @@ import { listRoutes } from './lists';
 import { draftPartRoutes, draftRoutes, writerRoutes } from './drafts';
 import { ownCopyRoutes } from './ownCopy';
 import { publishedRoutes } from './published';
+import { alertRoutes, feedRoute } from './alerts';
 import { watchRoutes } from './watch';
 import { roundRoutes } from './rounds';
 import { Routes } from './route';
@@ -78,6 +79,8 @@ export function createApp(
     adGroupRoutes,
     publishedRoutes,
     watchRoutes,
+    alertRoutes,
+    feedRoute,
     reportRoutes,
     noteRoutes,
     archiveRoutes,

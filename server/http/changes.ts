@@ -23,6 +23,7 @@ const CHANGES: readonly [RegExp, ChangedThing | null][] = [
   [/^\/(packing|written-text)$/, null],
   [/^\/projects\/\d+\/published(\/|$)/, 'drafts'],
   [/^\/projects\/\d+\/watch\/plan$/, 'tracked'],
+  [/^\/projects\/\d+\/feed$/, null],
   [/^\/projects\/\d+\/watch\/recheck$/, 'facts'],
 ];
 

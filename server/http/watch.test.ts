@@ -1,7 +1,7 @@
 import type { Draft, PublishedChange } from '@opsimath/contract/api/drafts';
 import type { GapPage } from '@opsimath/contract/api/gaps';
 import type { RoundsView } from '@opsimath/contract/api/rounds';
-import type { EffectsView, Rechecked, WatchView } from '@opsimath/contract/api/watch';
+import type { EffectsView, Rechecked, WatchAlert, WatchView } from '@opsimath/contract/api/watch';
 import { DATE, MARKET, Running } from '../testing/running';
 
 let running: Running;
@@ -181,4 +181,31 @@ test('what is due: a change whose wait is over and that nobody has looked at sin
   expect(due.map(({ wait }) => wait)).toEqual([28, 28]);
   await running.api.post(`${at}/watch/recheck`, { market: MARKET, keywords: due[0]!.keywords });
   expect((await watch(later)).due.filter(({ change }) => change === due[0]!.change)).toEqual([]);
+});
+
+test('alerts are told once, by day; the feed has them under a secret address that can be closed', async () => {
+  const date = await today();
+  const alerts: WatchAlert[] = await running.api.get(`${at}/alerts?market=${MARKET}&date=${date}`);
+  expect(new Set(alerts.map(({ id }) => id)).size).toBe(alerts.length);
+  const days = alerts.map(({ day }) => day);
+  expect([...days].sort().reverse()).toEqual(days);
+  // One that left the front was on it before, and is not on it now.
+  const { strips, days: drawn } = await watch(date);
+  for (const { kind, keyword, day } of alerts.filter((one) => one.kind === 'left the front')) {
+    const strip = strips.find(({ id }) => id === keyword)!;
+    const from = drawn.indexOf(day);
+    expect([kind, strip.own[from]! > 10]).toEqual([kind, true]);
+  }
+  expect(await running.api.get(`${at}/feed`)).toEqual({ path: null });
+  const { path } = await running.api.post(`${at}/feed`);
+  const read = (address: string): Promise<Response> => fetch(`${running.server.url}${address}`);
+  const feed = await read(path);
+  expect(feed.headers.get('content-type')).toContain('application/atom+xml');
+  const xml = await feed.text();
+  expect(xml.match(/<entry>/g)?.length ?? 0).toBe(alerts.length);
+  const { path: other } = await running.api.post(`${at}/feed`);
+  expect((await read(path)).status).toBe(404);
+  expect((await read(other)).status).toBe(200);
+  await running.api.delete(`${at}/feed`);
+  expect((await read(other)).status).toBe(404);
 });

@@ -1,4 +1,4 @@
-import type { EffectsView, Rechecked, WatchView } from '@opsimath/contract/api/watch';
+import type { EffectsView, Rechecked, WatchAlert, WatchView } from '@opsimath/contract/api/watch';
 import { type InProject, api, toParams } from './api';
 import { restsOn, touches } from './restsOn';
 
@@ -12,6 +12,23 @@ export const watchApi = api.injectEndpoints({
     effects: build.query<EffectsView, InProject<{ market: string; date: string }>>({
       query: ({ project, ...params }) => ({ url: `/projects/${project}/effects`, params }),
       providesTags: restsOn('effects'),
+    }),
+    alerts: build.query<WatchAlert[], InProject<{ market: string; date: string }>>({
+      query: ({ project, ...params }) => ({ url: `/projects/${project}/alerts`, params }),
+      providesTags: restsOn('alerts'),
+    }),
+    feed: build.query<{ path: string | null }, number>({
+      query: (project) => `/projects/${project}/feed`,
+      providesTags: restsOn('feed'),
+    }),
+    /** Another address, or none. */
+    setFeed: build.mutation<{ path: string | null }, InProject<{ open: boolean }>>({
+      query: ({ project, open }) => ({
+        url: `/projects/${project}/feed`,
+        method: open ? 'POST' : 'DELETE',
+        body: {},
+      }),
+      invalidatesTags: touches('setFeed'),
     }),
     planWatch: build.mutation<
       { weekdays: number[]; before: number[]; started: number[] },
@@ -27,4 +44,12 @@ export const watchApi = api.injectEndpoints({
   }),
 });
 
-export const { useWatchQuery, useEffectsQuery, usePlanWatchMutation, useRecheckMutation } = watchApi;
+export const {
+  useWatchQuery,
+  useEffectsQuery,
+  useAlertsQuery,
+  useFeedQuery,
+  useSetFeedMutation,
+  usePlanWatchMutation,
+  useRecheckMutation,
+} = watchApi;

@@ -34,6 +34,7 @@ import { targetProfile } from '../questions/targetProfile';
 import { report } from '../questions/report';
 import { adGroup } from '../questions/adGroup';
 import { ownCopy } from '../questions/ownCopy';
+import { alerts } from '../questions/alerts';
 import { effects } from '../questions/effects';
 import { rechecked } from '../questions/rechecked';
 import { watch } from '../questions/watch';
@@ -72,6 +73,7 @@ const answers = {
   measureFor: (...args: Rest<typeof measureFor>) => measureFor(workspace, ...args),
   adGroup: (...args: Rest<typeof adGroup>) => adGroup(workspace, ...args),
   ownCopy: (...args: Rest<typeof ownCopy>) => ownCopy(workspace, ...args),
+  alerts: (...args: Rest<typeof alerts>) => alerts(workspace, ...args),
   watch: (...args: Rest<typeof watch>) => watch(workspace, ...args),
   effects: (...args: Rest<typeof effects>) => effects(workspace, ...args),
   rechecked: (...args: Rest<typeof rechecked>) => rechecked(workspace, ...args),

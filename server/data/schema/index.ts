@@ -9,4 +9,5 @@ export * from './paid';
 export * from './rounds';
 export * from './drafts';
 export * from './watch';
+export * from './feeds';
 export * from './grounds';

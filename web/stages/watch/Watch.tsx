@@ -3,9 +3,10 @@ import { useState } from 'react';
 import { OpenDossier } from '../../parts/dossier/OpenDossier';
 import { Empty } from '../../parts/words/Empty';
 import { Problem } from '../../parts/words/Problem';
-import { useEffectsQuery, useWatchQuery } from '../../state/watchApi';
+import { useAlertsQuery, useEffectsQuery, useWatchQuery } from '../../state/watchApi';
 import { comparedWith } from '../../state/scope';
 import { useScope } from '../../state/useScope';
+import { WatchAlerts, alertsLabel } from './WatchAlerts';
 import { WatchChanges } from './WatchChanges';
 import { WatchHead } from './WatchHead';
 import { WatchKeywords } from './WatchKeywords';
@@ -16,6 +17,7 @@ const VIEWS = [
   { value: 'keywords', label: 'Keywords' },
   { value: 'changes', label: 'Changes' },
   { value: 'total', label: 'In total' },
+  { value: 'alerts', label: 'Alerts' },
 ] as const;
 
 /** Did it work: keywords that are followed, what changes did to them, and what is to be looked at again. */
@@ -28,6 +30,7 @@ export default function Watch() {
   const from = all ? undefined : comparedWith(scope);
   const watch = useWatchQuery({ project, market, date, from }, { skip: !isReady });
   const effects = useEffectsQuery({ project, market, date }, { skip: !isReady });
+  const { data: alerts } = useAlertsQuery({ project, market, date }, { skip: !isReady });
   const error = watch.error ?? effects.error;
   if (error) return <Problem error={error} />;
   if (!watch.data || !effects.data) return <Spin style={{ marginTop: 16 }} />;
@@ -47,10 +50,13 @@ export default function Watch() {
               size="small"
               aria-label="Part of Watch"
               value={view}
-              options={VIEWS.map(({ value, label }) => ({ value, label }))}
+              options={VIEWS.map(({ value, label }) => ({
+                value,
+                label: value === 'alerts' ? alertsLabel(alerts) : label,
+              }))}
               onChange={(next) => change({ view: next === 'keywords' ? '' : next }, { replace: true })}
             />
-            {view !== 'changes' && comparedWith(scope) !== undefined && (
+            {(view === 'keywords' || view === 'total') && comparedWith(scope) !== undefined && (
               <label className="soft">
                 <input type="checkbox" checked={all} onChange={() => showAll(!all)} /> from the first capture
                 on, not from the day compared with
@@ -60,6 +66,7 @@ export default function Watch() {
           {view === 'keywords' && <WatchKeywords watch={watch.data} changes={effects.data.changes} />}
           {view === 'changes' && <WatchChanges effects={effects.data} watch={watch.data} />}
           {view === 'total' && <WatchTotals watch={watch.data} />}
+          {view === 'alerts' && <WatchAlerts alerts={alerts ?? []} />}
         </>
       )}
       <OpenDossier />
