@@ -169,7 +169,7 @@ export const projectSettings = z.object({
   effectWindows: effectWindows.default({ ...DEFAULT_WINDOWS }),
   /** Days after a change on which to look again, by surface. */
   lookAgain: lookAgain.default({ web: [3, 7, 14, 28], video: [3, 7, 14, 28], marketplace: [3, 7, 14, 28] }),
-  alerts: alerts.default({ lasting: 2, days: 30, season: 14, quietFrom: null, quietTo: null, off: [] }),
+  alerts: alerts.default({ lasting: 3, days: 30, season: 14, quietFrom: null, quietTo: null, off: [] }),
   titleLimits: titleLimits.default({ web: 60, video: 100, marketplace: 200 }),
   fits: fits.default({ ...FIT }),
   thresholds: thresholds.default({

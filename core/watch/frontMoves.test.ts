@@ -18,3 +18,9 @@ test.each([
     ],
   ],
 ])('%s', (_, positions, moves) => expect(frontMoves(positions, 10, 2)).toEqual(moves));
+
+test('the more captures must agree after it, the more must before it', () => {
+  const positions = [15, 3, 3, 3, 15, 15, 15, 15];
+  expect(frontMoves(positions, 10, 3)).toEqual([{ move: 'left', at: 4 }]);
+  expect(frontMoves(positions, 10, 4)).toEqual([]);
+});

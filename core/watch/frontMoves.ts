@@ -7,7 +7,7 @@ export interface FrontMove {
   at: number;
 }
 
-/** So many captures before it must agree that it was otherwise. */
+/** At least so many captures before it must agree that it was otherwise. */
 const LEAST_BEFORE = 3;
 
 /**
@@ -23,9 +23,10 @@ export function frontMoves(positions: readonly number[], front: number, lasting:
     position === UNKNOWN ? [] : [{ at, on: isRanked(position) && position <= front }],
   );
   const moves: FrontMove[] = [];
-  for (let n = LEAST_BEFORE; n + lasting <= known.length; n++) {
+  const earlier = Math.max(LEAST_BEFORE, lasting);
+  for (let n = earlier; n + lasting <= known.length; n++) {
     const { on, at } = known[n]!;
-    const before = known.slice(n - LEAST_BEFORE, n);
+    const before = known.slice(n - earlier, n);
     const after = known.slice(n, n + lasting);
     if (before.every((one) => one.on !== on) && after.every((one) => one.on === on))
       moves.push({ move: on ? 'came' : 'left', at });

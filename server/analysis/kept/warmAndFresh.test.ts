@@ -210,7 +210,7 @@ const OTHERWISE: Record<keyof typeof projectSettings.shape, unknown> = {
   guideRatio: 5,
   littleDemand: 400,
   resultsPerPage: 7,
-  alerts: { lasting: 3 },
+  alerts: { lasting: 2 },
   effectWindows: { before: 5 },
   lookAgain: { web: [2] },
   titleStyles: { web: { brand: 'B' } },

@@ -15,6 +15,8 @@ import { seasonOf } from '../facts/metrics';
 import type { Workspace } from '../kept/workspace';
 
 const MOST = 300;
+/** Ads come and go with the budget of a day: so many times as many captures must agree. */
+const AD_TIMES = 2;
 
 /** What somebody who follows a market wants to be told unasked, the newest first; a daily wobble is nothing (method §16). */
 export async function alerts(
@@ -95,7 +97,7 @@ function moved(
         `“${text}” ${move === 'left' ? 'left the front' : 'came onto the front'}`,
         'own',
       );
-    for (const { move, at } of frontMoves(of(series.paid[0]!), DEEPEST, limits.lasting))
+    for (const { move, at } of frontMoves(of(series.paid[0]!), DEEPEST, AD_TIMES * limits.lasting))
       tell(
         move === 'left' ? 'ad no longer shown' : 'ad shown',
         id,
