@@ -15,6 +15,7 @@ const parts = {
   '--validate': 'validate.js',
   '--plan': 'plan.js',
   '--typing': 'typing.js',
+  '--watch': 'watch.js',
 };
 const only = parts[process.argv.find((word) => word in parts)] ?? 'main.js';
 const { status } = spawnSync(

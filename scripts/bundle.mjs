@@ -39,6 +39,7 @@ const ENTRIES = {
     'bench/validate.ts',
     'bench/plan.ts',
     'bench/typing.ts',
+    'bench/watch.ts',
   ],
 };
 

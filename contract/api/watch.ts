@@ -8,6 +8,9 @@ export const watchQuery = z.object({
   date: isoDay,
   /** First day that is drawn; all days without it. */
   from: isoDay.optional(),
+  /** Strips that are told, and what their keywords hold. */
+  limit: z.coerce.number().int().min(1).max(1000).default(60),
+  find: z.string().max(300).default(''),
 });
 const weekdays = z
   .array(z.int().min(1).max(7))
@@ -27,7 +30,7 @@ export const watchStrip = z.object({
   paid: position,
   /** Clicks a month more or less than on the first day drawn; `null` where that is unknown. */
   clicks: z.number().nullable(),
-  /** Positions by day as stored: 0 unknown, 255 absent; ours, then each rival’s. */
+  /** Positions on the days of strips as stored: 0 unknown, 255 absent; ours, then each rival’s. */
   own: z.array(z.int()),
   rivals: z.array(z.array(z.int())),
 });
@@ -88,8 +91,12 @@ export const watchView = z.object({
       }),
     ),
   ),
-  /** What moved most stands first. */
+  /** Days that strips are drawn over: all, or some of many, the last always. */
+  stripDays: z.array(isoDay),
+  /** Those that a change aims at first, then what moved most. */
   strips: z.array(watchStrip),
+  /** How many there are of which some are told. */
+  stripsInAll: z.int(),
   changes: z.array(
     z.object({
       id: z.int(),

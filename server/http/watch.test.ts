@@ -151,13 +151,15 @@ test('a fresh look is stamped, costs what it costs, and says what search shows, 
 test('totals are over the keywords of the first day drawn; each strip has a position a day', async () => {
   const view = await watch(await today());
   expect(view.strips).toHaveLength(24);
+  expect(view.stripsInAll).toBe(24);
+  expect(view.stripDays).toEqual(view.days);
   expect(view.panel).toBeGreaterThan(0);
   for (const side of view.totals) {
     expect(side).toHaveLength(view.days.length);
     for (const { depth } of side) expect(depth.reduce((sum, count) => sum + count, 0)).toBe(view.panel);
   }
   for (const { own, rivals } of view.strips)
-    for (const line of [own, ...rivals]) expect(line).toHaveLength(view.days.length);
+    for (const line of [own, ...rivals]) expect(line).toHaveLength(view.stripDays.length);
   // An independent witness of one day.
   const [strip] = view.strips;
   const day = view.days.length - 2;

@@ -33,7 +33,7 @@ export function watchRoutes(routes: Routes, { database, source, analysis, jobs }
       method: 'get',
       path: '/projects/:id/effects',
       summary: 'What each change did, with interval, clicks and worth, or what is still lacking',
-      query: watchQuery.omit({ from: true }),
+      query: watchQuery.pick({ market: true, date: true }),
       answer: effectsView,
     },
     ({ params, query }) => analysis.effects(params.id, query),

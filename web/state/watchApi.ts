@@ -5,7 +5,10 @@ import { restsOn, touches } from './restsOn';
 /** What is followed, what changes did, and fresh looks. */
 export const watchApi = api.injectEndpoints({
   endpoints: (build) => ({
-    watch: build.query<WatchView, InProject<{ market: string; date: string; from?: string }>>({
+    watch: build.query<
+      WatchView,
+      InProject<{ market: string; date: string; from?: string; limit?: number; find?: string }>
+    >({
       query: ({ project, ...scope }) => ({ url: `/projects/${project}/watch`, params: toParams(scope) }),
       providesTags: restsOn('watch'),
     }),

@@ -33,7 +33,8 @@ const KINDS = {
   'own queries': { most: 4, grounds: ['lists'] },
   'over time': { most: 4, grounds: [] },
   'day series': { most: 6, grounds: ['facts', 'keywords', 'roster'] },
-  /** Named by its comparison. */
+  /** These are named by their comparison. */
+  watch: { most: 6, grounds: ['tracked', 'drafts', 'rounds'] },
   effects: { most: 6, grounds: ['tracked', 'drafts', 'rounds'] },
   pool: { most: 4, grounds: POOLED },
   'pool order': { most: 8, grounds: [] },

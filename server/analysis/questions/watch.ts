@@ -3,6 +3,7 @@ import { dayOf, isoDayOf } from '@opsimath/core/day';
 import { estimatedClicks } from '@opsimath/core/ranking/clickThrough';
 import { UNKNOWN, depthBand, isRanked } from '@opsimath/core/ranking/position';
 import { countsByDepth, visibility } from '@opsimath/core/ranking/visibility';
+import { key } from '@opsimath/core/text/key';
 import { dueLook } from '@opsimath/core/watch/lookAgain';
 import { EVERY_DAY, isDue, nextDay, unitsAMonth } from '@opsimath/core/watch/schedule';
 import type { z } from 'zod';
@@ -12,22 +13,42 @@ import { listTasks } from '../../data/rounds';
 import { trackedKeywords } from '../../data/tracked';
 import { watchPlans } from '../../data/watchPlans';
 import { type Comparison, entryOf } from '../comparison/comparison';
-import { openComparison } from '../comparison/openComparison';
+import { type OpenComparison, openComparison } from '../comparison/openComparison';
 import { type DaySeries, daySeries } from '../facts/daySeries';
 import { positionOf } from '../facts/positionOf';
 import type { Workspace } from '../kept/workspace';
 
-const MOST_STRIPS = 1000;
+/** Days that fit into a strip. */
+const STRIP_DAYS = 180;
 const MOST_DAYS = 740;
 
 /** What is followed in a market: totals over time, a strip for each keyword, what was changed, and what is due (method §15, §16). */
 export async function watch(
   workspace: Workspace,
   projectId: number,
-  { from, ...scope }: z.output<typeof watchQuery>,
+  { from, limit, find, ...scope }: z.output<typeof watchQuery>,
 ): Promise<WatchView> {
+  const opened = await openComparison(workspace, projectId, scope);
+  const { told, strips } = await workspace.keep('watch', opened.revisions, [opened.name, from], () =>
+    gather(workspace, projectId, opened, from),
+  );
+  const sought = key(find);
+  const shown = sought === '' ? strips : strips.filter(({ text }) => key(text).includes(sought));
+  return {
+    ...told,
+    strips: shown.slice(0, limit).map((strip) => strip.drawn()),
+    stripsInAll: shown.length,
+  };
+}
+
+/** All of it but which strips are looked for. */
+async function gather(
+  workspace: Workspace,
+  projectId: number,
+  { comparison, revisions }: OpenComparison,
+  from: string | undefined,
+): Promise<{ told: Omit<WatchView, 'strips' | 'stripsInAll'>; strips: Strip[] }> {
   const { database } = workspace;
-  const { comparison, revisions } = await openComparison(workspace, projectId, scope);
   const { market, sides, project, date } = comparison;
   const tracked = await trackedKeywords(database, projectId, market.id);
   const changes = (await listChanges(database, projectId, market.id)).filter((one) => one.date <= date);
@@ -39,8 +60,8 @@ export async function watch(
     .slice(-MOST_DAYS);
   const rows = tracked.map((id) => series.keywords.indexOf(id));
   const [plan] = await watchPlans(database, { project: projectId, market: market.id });
-  const strips = await stripsOf(workspace, comparison, series, drawn, rows);
-  return {
+  const shown = thinned(drawn);
+  const told = {
     currency: project.settings.currency,
     front: project.settings.front,
     names: [sides.ownName, ...sides.rivals.map(({ name }) => name)],
@@ -49,7 +70,7 @@ export async function watch(
     plan: toldPlan(plan, date, tracked.length),
     days: drawn.map((n) => series.days[n]!),
     ...totalsOf(comparison, series, drawn, rows),
-    strips,
+    stripDays: shown.map((n) => series.days[n]!),
     changes: changes.map(({ id, date: day, kind, address, seenFrom, keywords }) => ({
       id,
       date: day,
@@ -66,6 +87,16 @@ export async function watch(
       ...(await dueTasks(workspace, projectId, date)),
     ],
   };
+  return {
+    told,
+    strips: await stripsOf(workspace, comparison, series, { drawn, shown }, rows, new Set(aimed)),
+  };
+}
+
+/** A keyword’s strip, drawn when it is asked for. */
+interface Strip {
+  text: string;
+  drawn: () => WatchStrip;
 }
 
 function toldPlan(
@@ -135,41 +166,62 @@ async function stripsOf(
   { database }: Workspace,
   comparison: Comparison,
   series: DaySeries,
-  drawn: readonly number[],
+  { drawn, shown }: { drawn: readonly number[]; shown: readonly number[] },
   rows: readonly number[],
-): Promise<WatchStrip[]> {
+  aimed: ReadonlySet<number>,
+): Promise<Strip[]> {
   const texts = await keywordsById(
     database,
     rows.flatMap((row) => (row < 0 ? [] : [series.keywords[row]!])),
   );
-  const strips = rows.flatMap((row): WatchStrip[] => {
+  const known = (columns: readonly Uint8Array[], row: number, from: readonly number[]): number => {
+    for (const n of from) if (columns[n]![row] !== UNKNOWN) return columns[n]![row]!;
+    return UNKNOWN;
+  };
+  const backwards = [...drawn].reverse();
+  const strips = rows.flatMap((row) => {
     const id = series.keywords[row];
     if (id === undefined || !texts.has(id)) return [];
-    const of = (columns: readonly Uint8Array[]): number[] => drawn.map((n) => columns[n]![row]!);
-    const own = of(series.organic[0]!);
-    const known = own.filter((position) => position !== UNKNOWN);
-    const [then, now] = [known[0] ?? UNKNOWN, known.at(-1) ?? UNKNOWN];
+    const then = known(series.organic[0]!, row, drawn);
+    const now = known(series.organic[0]!, row, backwards);
+    const of = (columns: readonly Uint8Array[]): number[] => shown.map((n) => columns[n]![row]!);
     const demand = demandOf(comparison, id);
     const before = clicksAt(comparison, demand ?? NaN, then);
     const after = clicksAt(comparison, demand ?? NaN, now);
-    const paid = of(series.paid[0]!).filter((position) => position !== UNKNOWN);
+    const { text } = texts.get(id)!;
+    const clicks = before === null || after === null ? null : after - before;
     return [
       {
-        id,
-        text: texts.get(id)!.text,
+        text,
+        clicks,
         demand,
-        now: positionOf(now),
-        then: positionOf(then),
-        paid: positionOf(paid.at(-1) ?? UNKNOWN),
-        clicks: before === null || after === null ? null : after - before,
-        own,
-        rivals: series.organic.slice(1).map(of),
+        isAimed: aimed.has(id),
+        drawn: (): WatchStrip => ({
+          id,
+          text,
+          demand,
+          now: positionOf(now),
+          then: positionOf(then),
+          paid: positionOf(known(series.paid[0]!, row, backwards)),
+          clicks,
+          own: of(series.organic[0]!),
+          rivals: series.organic.slice(1).map(of),
+        }),
       },
     ];
   });
-  return strips
-    .sort((a, b) => Math.abs(b.clicks ?? 0) - Math.abs(a.clicks ?? 0) || (b.demand ?? 0) - (a.demand ?? 0))
-    .slice(0, MOST_STRIPS);
+  return strips.sort(
+    (a, b) =>
+      Number(b.isAimed) - Number(a.isAimed) ||
+      Math.abs(b.clicks ?? 0) - Math.abs(a.clicks ?? 0) ||
+      (b.demand ?? 0) - (a.demand ?? 0),
+  );
+}
+
+/** Evenly thinned, the last one always kept. */
+function thinned(days: readonly number[]): number[] {
+  const every = Math.max(1, Math.ceil(days.length / STRIP_DAYS));
+  return days.filter((_, n) => (days.length - 1 - n) % every === 0);
 }
 
 type Due = WatchView['due'][number];

@@ -28,7 +28,11 @@ export default function Watch() {
   // What is drawn begins with the day that is compared with, or with the first capture.
   const [all, showAll] = useState(false);
   const from = all ? undefined : comparedWith(scope);
-  const watch = useWatchQuery({ project, market, date, from }, { skip: !isReady });
+  const [limit, setLimit] = useState<number | undefined>(undefined);
+  const watch = useWatchQuery(
+    { project, market, date, from, limit, find: scope.find.trim() || undefined },
+    { skip: !isReady },
+  );
   const effects = useEffectsQuery({ project, market, date }, { skip: !isReady });
   const { data: alerts } = useAlertsQuery({ project, market, date }, { skip: !isReady });
   const error = watch.error ?? effects.error;
@@ -63,7 +67,15 @@ export default function Watch() {
               </label>
             )}
           </div>
-          {view === 'keywords' && <WatchKeywords watch={watch.data} changes={effects.data.changes} />}
+          {view === 'keywords' && (
+            <WatchKeywords
+              watch={watch.data}
+              changes={effects.data.changes}
+              find={scope.find}
+              onFind={(find) => change({ find }, { replace: true })}
+              onAll={() => setLimit(1000)}
+            />
+          )}
           {view === 'changes' && <WatchChanges effects={effects.data} watch={watch.data} />}
           {view === 'total' && <WatchTotals watch={watch.data} />}
           {view === 'alerts' && <WatchAlerts alerts={alerts ?? []} />}

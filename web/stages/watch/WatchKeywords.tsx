@@ -11,26 +11,17 @@ import { LookedAt } from './LookedAt';
 import { StripLine } from './StripLine';
 import { clicksWords, effectWord, movedWords, readyWords } from './watchWords';
 
-const AT_FIRST = 60;
-
 interface WatchKeywordsProps {
   watch: WatchView;
   changes: readonly ChangeEffect[];
+  find: string;
+  onFind: (find: string) => void;
+  onAll: () => void;
 }
 
 /** A strip for each keyword that is followed: where it stood, what was changed for it, and what that did. */
-export function WatchKeywords({ watch, changes }: WatchKeywordsProps) {
-  const [find, setFind] = useState('');
-  const [most, showMost] = useState(AT_FIRST);
+export function WatchKeywords({ watch, changes, find, onFind, onAll }: WatchKeywordsProps) {
   const led = useMemo(() => ledBy(changes), [changes]);
-  const sought = find.trim().toLowerCase();
-  const strips = useMemo(
-    () =>
-      [...watch.strips]
-        .sort((a, b) => Number(led.has(b.id)) - Number(led.has(a.id)))
-        .filter(({ text }) => text.includes(sought)),
-    [watch.strips, led, sought],
-  );
   const most95 = Math.max(
     1,
     ...changes.flatMap(({ effect }) =>
@@ -40,7 +31,7 @@ export function WatchKeywords({ watch, changes }: WatchKeywordsProps) {
   return (
     <>
       <p className="soft watch-find">
-        <FindBox value={find} onFind={setFind} width={190} /> Ours and the best rival, 1 at the top; the front
+        <FindBox value={find} onFind={onFind} width={190} /> Ours and the best rival, 1 at the top; the front
         is dotted, a change is a mark, days without a capture are left out.
       </p>
       <table className="ledger strips" aria-label="Keywords followed">
@@ -60,7 +51,7 @@ export function WatchKeywords({ watch, changes }: WatchKeywordsProps) {
           </tr>
         </thead>
         <tbody>
-          {strips.slice(0, most).map((strip) => (
+          {watch.strips.map((strip) => (
             <StripRow
               key={strip.id}
               strip={strip}
@@ -71,9 +62,9 @@ export function WatchKeywords({ watch, changes }: WatchKeywordsProps) {
           ))}
         </tbody>
       </table>
-      {strips.length > most && (
-        <Button size="small" onClick={() => showMost(strips.length)}>
-          Show all {count(strips.length)}
+      {watch.stripsInAll > watch.strips.length && (
+        <Button size="small" onClick={onAll}>
+          Show all {count(watch.stripsInAll)}
         </Button>
       )}
     </>
@@ -135,7 +126,7 @@ function StripRow({ strip, watch, led, most }: StripRowProps) {
         <td>
           <StripLine
             strip={strip}
-            days={watch.days}
+            days={watch.stripDays}
             front={watch.front}
             marks={led.map(({ date }) => date)}
           />
