@@ -119,7 +119,9 @@ const named = `watch, ${KEYWORDS} keywords, 6 targets, ${DAYS} days:`;
 print([
   await once(`${named} first answer after a start`, null, () => watch('')),
   await measure(`${named} totals and sixty strips`, 200, RUNS, () => watch('')),
-  await measure(`${named} from another day`, 200, RUNS, (run) => watch(`&from=2025-0${((run + 9) % 9) + 1}-01`)),
+  await measure(`${named} from another day`, 200, RUNS, (run) =>
+    watch(`&from=2025-0${((run + 9) % 9) + 1}-01`),
+  ),
   await measure(`${named} another word looked for`, 200, RUNS, (run) =>
     watch(`&find=${'abcdefghijk'[run + 1]}`),
   ),

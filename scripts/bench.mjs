@@ -16,6 +16,7 @@ const parts = {
   '--plan': 'plan.js',
   '--typing': 'typing.js',
   '--watch': 'watch.js',
+  '--effects': 'effects.js',
 };
 const only = parts[process.argv.find((word) => word in parts)] ?? 'main.js';
 const { status } = spawnSync(

@@ -40,6 +40,7 @@ const ENTRIES = {
     'bench/plan.ts',
     'bench/typing.ts',
     'bench/watch.ts',
+    'bench/effects.ts',
   ],
 };
 

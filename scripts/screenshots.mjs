@@ -43,12 +43,6 @@ const SHOTS = [
   },
   { name: 'look-up', path: 'look-up?lookUp=1&market=web-us-en', ready: '.grid-row', theme: 'light' },
   {
-    name: 'seeds',
-    path: 'look-up?lookUp=4&market=web-us-en&view=seeds&columns=found,volume,months,trend,appearances,cpc,difficulty',
-    ready: '.grid-row',
-    theme: 'light',
-  },
-  {
     name: 'sift',
     path: 'sift?lookUp=1&market=web-us-en',
     ready: '.grid-row',
@@ -78,6 +72,7 @@ const SHOTS = [
     theme: 'light',
     act: openDraft,
   },
+  { name: 'watch', path: 'watch?market=web-us-en', ready: '.strips .strip', theme: 'light' },
   { name: 'report', path: 'report', ready: '.paper', theme: 'light' },
 ];
 
