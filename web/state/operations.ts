@@ -28,6 +28,14 @@ export function request<Arg>(
   return { endpoint: endpoint.name, arg };
 }
 
+/** What is made anew has other numbers: what takes it back is known only when it is there. */
+const MADE_ANEW: Record<string, (arg: unknown, answer: unknown) => Operation> = {
+  severalDrafts: (arg, answer) => ({
+    endpoint: 'removeDrafts',
+    arg: { project: (arg as { project: number }).project, ids: (answer as { ids: number[] }).ids },
+  }),
+};
+
 type Initiate = (arg: unknown) => Parameters<typeof store.dispatch>[0];
 
 /** Does it. Gives what would take it back, where that is known only now; of several, at the place of each. */
@@ -49,6 +57,6 @@ export async function runOperation(operation: Operation): Promise<Operation | nu
   const answer = store.dispatch(endpoint.initiate(operation.arg)) as unknown as {
     unwrap(): Promise<unknown>;
   };
-  await answer.unwrap();
-  return null;
+  const made = await answer.unwrap();
+  return MADE_ANEW[operation.endpoint]?.(operation.arg, made) ?? null;
 }

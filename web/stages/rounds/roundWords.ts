@@ -36,7 +36,7 @@ export const whereOfLine = ({ target, action, serves }: WorkLine): string =>
       ? `for ${serves.length} keywords`
       : '';
 
-export const LATE = 'late for the peak of its season';
+export const LATE = 'late for the season’s peak';
 export const BEHIND = 'due after its round ends';
 
 /** What may go wrong with a piece of work in its round, in few words. */
