@@ -59,7 +59,7 @@ test('followed by itself from a day on, published, looked at again, and its effe
 }) => {
   // The price stands there before it is switched on.
   await page.goto(`${address}/watch?${scope(DATE)}`);
-  await page.getByRole('button', { name: 'not captured by themselves' }).click();
+  await page.getByRole('button', { name: 'captures not scheduled' }).click();
   const days = page.getByRole('group', { name: 'Days of captures' });
   await expect(page.getByText('0 units a month')).toBeVisible();
   await page.getByRole('button', { name: 'every day' }).click();
@@ -122,7 +122,7 @@ test('captures are switched off and on again by undo; alerts have a feed; all of
   await page.getByRole('button', { name: /^captured every day/ }).click();
   await page.getByRole('button', { name: 'never' }).click();
   await page.getByRole('button', { name: 'Switch it off' }).click();
-  await expect(page.getByRole('button', { name: 'not captured by themselves' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'captures not scheduled' })).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('button', { name: /^captured every day/ })).toBeVisible();
   for (const view of ['', 'changes', 'total', 'alerts']) {

@@ -110,7 +110,9 @@ export const WordsToPlace = memo(function WordsToPlace({
           Not to be placed: {unused.map(({ word }) => word).join(', ')} (a rival’s name, or not to be used)
         </p>
       )}
-      <p className="soft">Searches a month that need this word and nothing else more.</p>
+      {missing.length > 0 && (
+        <p className="soft">Searches a month that need this word and nothing else more.</p>
+      )}
       <p>
         {target && (
           <Button size="small" disabled={chosen.length === 0} onClick={() => insert(chosen, target)}>

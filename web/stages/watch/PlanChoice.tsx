@@ -17,7 +17,7 @@ interface PlanChoiceProps {
   tracked: number;
 }
 
-/** On which days tracked keywords are captured by themselves, and what that costs a month, before it is switched on. */
+/** On which days tracked keywords are captured, and what that costs a month, before it is switched on. */
 export function PlanChoice({ market, plan, tracked }: PlanChoiceProps) {
   const { project } = useScope();
   const [days, choose] = useState<readonly number[]>(plan.weekdays);

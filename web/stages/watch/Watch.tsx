@@ -1,5 +1,6 @@
 import { Segmented, Spin } from 'antd';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { OpenDossier } from '../../parts/dossier/OpenDossier';
 import { Empty } from '../../parts/words/Empty';
 import { Problem } from '../../parts/words/Problem';
@@ -45,7 +46,10 @@ export default function Watch() {
       <WatchHead watch={watch.data} changes={effects.data.changes} />
       {nothing ? (
         <Empty title="No keyword is followed in this market">
-          Tick keywords in Gaps and press Track in the tray. From then on they can be captured by themselves.
+          Tick keywords in Gaps and press Track in the tray. From then on they can be captured on set days.{' '}
+          <Link className="written" to={`/p/${project}/gaps?market=${market}&date=${date}`}>
+            Choose keywords in Gaps
+          </Link>
         </Empty>
       ) : (
         <>

@@ -1,5 +1,7 @@
 import type { ChangeEffect, EffectsView, WatchView } from '@opsimath/contract/api/watch';
 import { Fragment, useState } from 'react';
+import { Link } from 'react-router';
+import { useScope } from '../../state/useScope';
 import { Empty } from '../../parts/words/Empty';
 import { count, decimal, spelledDay, worth } from '../../parts/words/figures';
 import { EffectDetail } from './EffectDetail';
@@ -14,11 +16,15 @@ interface WatchChangesProps {
 /** Every change with what it did: interval, clicks, worth, whether it lasts, and how that compares with what was foretold. */
 export function WatchChanges({ effects: { changes, kinds, currency } }: WatchChangesProps) {
   const [open, setOpen] = useState<number | null>(null);
+  const { project, scope } = useScope();
   if (changes.length === 0)
     return (
       <Empty title="Nothing has been changed yet">
         Publish a draft, or note in Drafts what was done without one. From then on its keywords are held
-        against others like them.
+        against others like them.{' '}
+        <Link className="written" to={`/p/${project}/drafts?market=${scope.market}&date=${scope.date}`}>
+          Open the drafts
+        </Link>
       </Empty>
     );
   const most = Math.max(

@@ -66,7 +66,7 @@ test('what can be said of one, and when more can', () => {
 });
 
 test('plans and mean positions in words', () => {
-  expect(planWords({ weekdays: [] })).toBe('not captured by themselves');
+  expect(planWords({ weekdays: [] })).toBe('captures not scheduled');
   expect(planWords({ weekdays: [1, 2, 3, 4, 5, 6, 7] })).toBe('captured every day');
   expect(planWords({ weekdays: [1, 4] })).toBe('captured every Mon, Thu');
   expect(meanPosition(101)).toBe('absent');

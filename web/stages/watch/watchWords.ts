@@ -5,7 +5,7 @@ export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as con
 
 /** “captured every day”, “captured on Mondays and Thursdays”. */
 export function planWords({ weekdays }: Pick<WatchView['plan'], 'weekdays'>): string {
-  if (weekdays.length === 0) return 'not captured by themselves';
+  if (weekdays.length === 0) return 'captures not scheduled';
   if (weekdays.length === 7) return 'captured every day';
   return `captured every ${weekdays.map((day) => WEEKDAYS[day - 1]).join(', ')}`;
 }
