@@ -61,7 +61,9 @@ export function effectOf(
   const after = { from: day + windows.settle, to: day + windows.settle + windows.after - 1 };
   if (daysIn(treated, before) < LEAST_DAYS) return { state: 'lacking', lacks: 'captures before' };
   if (daysIn(treated, after) < LEAST_DAYS) return { state: 'lacking', lacks: 'captures after' };
-  const steps = control.flatMap((series) => stepOf(series, before, after) ?? []);
+  const steps = control
+    .flatMap((series) => stepOf(series, before, after) ?? [])
+    .sort((a, b) => a.before - b.before || a.keyword - b.keyword);
   if (steps.length < LEAST_CONTROL) return { state: 'lacking', lacks: 'control keywords' };
   const drift = driftOf(steps);
   const near = treated.flatMap((series) => {
@@ -118,13 +120,28 @@ function stepOf({ keyword, days, scores }: ScoreSeries, before: Span, after: Spa
   return early.length === 0 || late.length === 0 ? null : { keyword, before: mean(early), after: mean(late) };
 }
 
-/** Which controls stood most like a score before, at most twenty. */
+/**
+ * Which controls stood most like a score before, at most twenty.
+ *
+ * @param steps by their score before, ascending
+ * @param but one that is left out
+ */
 function nearest(steps: readonly Step[], before: number, but = -1): number[] {
-  return steps
-    .map((_, n) => n)
-    .filter((n) => n !== but)
-    .sort((a, b) => Math.abs(steps[a]!.before - before) - Math.abs(steps[b]!.before - before) || a - b)
-    .slice(0, NEAREST);
+  let [low, high] = [0, steps.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (steps[middle]!.before < before) low = middle + 1;
+    else high = middle;
+  }
+  const found: number[] = [];
+  let [below, above] = [low - 1, low];
+  while (found.length < NEAREST && (below >= 0 || above < steps.length)) {
+    const down = below >= 0 ? before - steps[below]!.before : Infinity;
+    const up = above < steps.length ? steps[above]!.before - before : Infinity;
+    const next = down < up ? below-- : above++;
+    if (next !== but) found.push(next);
+  }
+  return found;
 }
 
 /** How far each control’s step is from the mean step of its own likes, freed of the scatter of that mean. */

@@ -7,10 +7,10 @@ import { frontMoves } from '@opsimath/core/watch/frontMoves';
 import { lostFromIndex } from '../../data/indexChecks';
 import { keywordsById } from '../../data/keywords';
 import { wordsAndPrices } from '../../data/targetVersions';
-import { trackedKeywords } from '../../data/tracked';
 import { type Comparison, entryOf } from '../comparison/comparison';
 import { openComparison } from '../comparison/openComparison';
-import { type DaySeries, daySeries } from '../facts/daySeries';
+import type { DaySeries } from '../facts/daySeries';
+import { watchedSeries } from '../facts/watchedSeries';
 import { seasonOf } from '../facts/metrics';
 import type { Workspace } from '../kept/workspace';
 
@@ -29,12 +29,16 @@ export async function alerts(
   const { market, sides, project } = comparison;
   const { days, off } = project.settings.alerts;
   const since = isoDayOf(dayOf(date) - days);
-  const tracked = await trackedKeywords(database, projectId, market.id);
-  const series = await daySeries(workspace, revisions, market.id, sides, tracked);
+  const { tracked, series, rowOf } = await watchedSeries(workspace, projectId, revisions, market, sides);
   const texts = await keywordsById(database, tracked);
   const textOf = (id: number): string => texts.get(id)?.text ?? '';
   const found: WatchAlert[] = [
-    ...moved(comparison, series, textOf),
+    ...moved(
+      comparison,
+      series,
+      tracked.map((id) => [id, rowOf.get(id)!] as const),
+      textOf,
+    ),
     ...seasons(comparison, tracked, textOf),
     ...(
       await wordsAndPrices(
@@ -70,6 +74,7 @@ export async function alerts(
 function moved(
   { project, sides, date }: Comparison,
   series: DaySeries,
+  tracked: readonly (readonly [id: number, row: number])[],
   textOf: (id: number) => string,
 ): WatchAlert[] {
   const { front, alerts: limits } = project.settings;
@@ -85,7 +90,7 @@ function moved(
     const day = series.days[at]!;
     found.push({ id: `${kind} ${id} ${whose} ${day}`, day, kind, text, keyword: id });
   };
-  series.keywords.forEach((id, row) => {
+  for (const [id, row] of tracked) {
     const of = (columns: readonly Uint8Array[]): number[] =>
       columns.slice(0, until).map((column) => column[row]!);
     const text = textOf(id);
@@ -115,7 +120,7 @@ function moved(
           rival,
         );
     });
-  });
+  }
   return found;
 }
 

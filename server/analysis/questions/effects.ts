@@ -9,18 +9,16 @@ import { positionOfScore, score } from '@opsimath/core/effect/score';
 import { UNKNOWN } from '@opsimath/core/ranking/position';
 import { daysApart } from '@opsimath/core/watch/schedule';
 import type { z } from 'zod';
-import { listChanges } from '../../data/publishedChanges';
 import { listTasks } from '../../data/rounds';
-import { trackedKeywords } from '../../data/tracked';
 import { watchPlans } from '../../data/watchPlans';
 import { type Comparison, entryOf } from '../comparison/comparison';
 import { type OpenComparison, openComparison } from '../comparison/openComparison';
-import { type DaySeries, daySeries } from '../facts/daySeries';
+import type { DaySeries } from '../facts/daySeries';
+import { watchedSeries } from '../facts/watchedSeries';
 import { type OwnFigure, ownFigures } from '../facts/ownFigures';
 import type { Workspace } from '../kept/workspace';
 
 const MOST_LATER = 8;
-const LEAST_TOLD = 1;
 /** Days on either side of a change that its curve shows. */
 const DRAWN = 60;
 
@@ -72,18 +70,20 @@ async function gather(
 ): Promise<EffectsView> {
   const { database } = workspace;
   const { market, sides, project, date } = comparison;
-  const tracked = await trackedKeywords(database, projectId, market.id);
-  const changes = (await listChanges(database, projectId, market.id)).filter(
-    (one) => one.date <= date && one.state !== 'asked',
+  const { tracked, series, rowOf, ...watched } = await watchedSeries(
+    workspace,
+    projectId,
+    revisions,
+    market,
+    sides,
   );
-  const aimed = changes.flatMap(({ keywords }) => keywords.map(({ id }) => id));
-  const series = await daySeries(workspace, revisions, market.id, sides, new Set([...tracked, ...aimed]));
+  const changes = watched.changes.filter((one) => one.date <= date && one.state !== 'asked');
   const [plan] = await watchPlans(database, { project: projectId, market: market.id });
   const { rows: own } = await ownFigures(workspace, revisions, projectId, market.id, date);
   const ground: Ground = {
     comparison,
     series,
-    rowOf: new Map(Array.from(series.keywords, (id, row) => [id, row])),
+    rowOf,
     addresses: new Map(sides.ownPlaces.map(({ id, address }) => [id, address])),
     tracked,
     changes,
@@ -98,17 +98,16 @@ async function gather(
 }
 
 function toldChange(ground: Ground, change: PublishedChange): ChangeEffect {
-  const { comparison, series, foretold } = ground;
+  const { comparison, foretold } = ground;
   const day = dayOf(change.date);
   // It can do nothing before search shows it.
   const shown = change.seenFrom === null ? 0 : Math.max(0, dayOf(change.seenFrom) - day);
   const windows = { ...ground.windows, settle: Math.max(ground.windows.settle, shown) };
   const mixedWith = overlapping(ground, change, windows);
-  const treated = seriesOf(
-    ground,
-    change.keywords.map(({ id }) => id),
-  );
-  const control = seriesOf(ground, controlOf(ground, change, windows));
+  const aimed = change.keywords.map(({ id }) => id);
+  const beside = controlOf(ground, change, windows);
+  const treated = seriesOf(ground, aimed);
+  const control = seriesOf(ground, beside);
   const effect = effectOf(treated, control, day, windows);
   const means = new Map(effect.state === 'told' ? effect.keywords.map((one) => [one.keyword, one]) : []);
   const depth = comparison.market.depth;
@@ -132,9 +131,7 @@ function toldChange(ground: Ground, change: PublishedChange): ChangeEffect {
       after: place(means.get(id)?.after),
     })),
     effect: toldEffect(ground, { effect, treated, control, day, windows }),
-    curve: series.days.flatMap((date, n) =>
-      Math.abs(dayOf(date) - day) > DRAWN ? [] : curvePoint(date, n, treated, control, series),
-    ),
+    curve: curveOf(ground, aimed, beside, day),
     followed: followedBy(ground, change, day, windows),
   };
 }
@@ -252,23 +249,31 @@ function controlOf(
   });
 }
 
-function curvePoint(
-  date: string,
-  n: number,
-  treated: readonly ScoreSeries[],
-  control: readonly ScoreSeries[],
-  { days }: DaySeries,
+/** Mean scores of keywords and of those beside them on the days around a change. */
+function curveOf(
+  { series, rowOf, comparison, today }: Ground,
+  aimed: readonly number[],
+  control: readonly number[],
+  day: number,
 ): ChangeEffect['curve'] {
-  const day = dayOf(days[n]!);
-  const meanOf = (all: readonly ScoreSeries[]): number | null => {
-    const scores = all.flatMap((one) => {
-      const at = one.days.indexOf(day);
-      return at < 0 ? [] : [one.scores[at]!];
-    });
-    return scores.length < LEAST_TOLD ? null : scores.reduce((sum, value) => sum + value, 0) / scores.length;
+  const { depth } = comparison.market;
+  const rowsOf = (ids: readonly number[]): number[] => ids.flatMap((id) => rowOf.get(id) ?? []);
+  const [treated, beside] = [rowsOf(aimed), rowsOf(control)];
+  const meanOf = (rows: readonly number[], n: number): number | null => {
+    let [sum, known] = [0, 0];
+    for (const row of rows) {
+      const position = series.organic[0]![n]![row]!;
+      if (position === UNKNOWN) continue;
+      sum += score(position, depth);
+      known++;
+    }
+    return known === 0 ? null : sum / known;
   };
-  const [ours, theirs] = [meanOf(treated), meanOf(control)];
-  return ours === null && theirs === null ? [] : [{ date, treated: ours, control: theirs }];
+  return series.days.flatMap((date, n) => {
+    if (Math.abs(dayOf(date) - day) > DRAWN || dayOf(date) > today) return [];
+    const [ours, theirs] = [meanOf(treated, n), meanOf(beside, n)];
+    return ours === null && theirs === null ? [] : [{ date, treated: ours, control: theirs }];
+  });
 }
 
 type KeywordEffects = Extract<Effect, { state: 'told' }>['keywords'];

@@ -5,8 +5,7 @@ import { key } from '@opsimath/core/text/key';
 import { keywordsById } from '../../data/keywords';
 import { marketByCode } from '../../data/markets';
 import { projectById } from '../../data/projects';
-import { listChanges } from '../../data/publishedChanges';
-import { daySeries } from '../facts/daySeries';
+import { watchedSeries } from '../facts/watchedSeries';
 import { resultPage } from '../facts/history';
 import { positionOf } from '../facts/positionOf';
 import { gatherSides } from '../facts/sides';
@@ -24,15 +23,14 @@ export async function rechecked(
   const { settings } = await projectById(database, projectId);
   const sides = await gatherSides(database, projectId, market.surface);
   const revisions = await workspace.revisions({ project: projectId, market: market.id });
-  const series = await daySeries(workspace, revisions, market.id, sides, ids);
-  const changes = await listChanges(database, projectId, market.id);
+  const { series, changes, rowOf } = await watchedSeries(workspace, projectId, revisions, market, sides, ids);
   const texts = await keywordsById(database, ids);
   const { settle, after } = settings.effectWindows;
   const told: Rechecked['keywords'] = [];
   for (const id of ids) {
     const text = texts.get(id)?.text;
     if (text === undefined) continue;
-    const row = series.keywords.indexOf(id);
+    const row = rowOf.get(id)!;
     const before = series.days
       .flatMap((day, n) => (day < date ? [series.organic[0]![n]![row]!] : []))
       .filter((position) => position !== UNKNOWN)

@@ -8,13 +8,12 @@ import { dueLook } from '@opsimath/core/watch/lookAgain';
 import { EVERY_DAY, isDue, nextDay, unitsAMonth } from '@opsimath/core/watch/schedule';
 import type { z } from 'zod';
 import { keywordsById } from '../../data/keywords';
-import { listChanges } from '../../data/publishedChanges';
 import { listTasks } from '../../data/rounds';
-import { trackedKeywords } from '../../data/tracked';
 import { watchPlans } from '../../data/watchPlans';
 import { type Comparison, entryOf } from '../comparison/comparison';
 import { type OpenComparison, openComparison } from '../comparison/openComparison';
-import { type DaySeries, daySeries } from '../facts/daySeries';
+import type { DaySeries } from '../facts/daySeries';
+import { type Watched, watchedSeries } from '../facts/watchedSeries';
 import { positionOf } from '../facts/positionOf';
 import type { Workspace } from '../kept/workspace';
 
@@ -50,15 +49,15 @@ async function gather(
 ): Promise<{ told: Omit<WatchView, 'strips' | 'stripsInAll'>; strips: Strip[] }> {
   const { database } = workspace;
   const { market, sides, project, date } = comparison;
-  const tracked = await trackedKeywords(database, projectId, market.id);
-  const changes = (await listChanges(database, projectId, market.id)).filter((one) => one.date <= date);
+  const watched = await watchedSeries(workspace, projectId, revisions, market, sides);
+  const { tracked, series, rowOf } = watched;
+  const changes = watched.changes.filter((one) => one.date <= date);
   const aimed = changes.flatMap(({ keywords }) => keywords.map(({ id }) => id));
-  const series = await daySeries(workspace, revisions, market.id, sides, new Set([...tracked, ...aimed]));
   const drawn = series.days
     .map((_, n) => n)
     .filter((n) => series.days[n]! <= date && (from === undefined || series.days[n]! >= from))
     .slice(-MOST_DAYS);
-  const rows = tracked.map((id) => series.keywords.indexOf(id));
+  const rows = tracked.map((id) => rowOf.get(id) ?? -1);
   const [plan] = await watchPlans(database, { project: projectId, market: market.id });
   const shown = thinned(drawn);
   const told = {
@@ -240,7 +239,7 @@ const dueOf = (what: Due['what'], text: string, since: string, over: Partial<Due
 function dueChanges(
   { project, market, date }: Comparison,
   series: DaySeries,
-  changes: Awaited<ReturnType<typeof listChanges>>,
+  changes: Watched['changes'],
 ): Due[] {
   const waits = project.settings.lookAgain[market.surface];
   return changes.flatMap(({ id, date: day, address, state, keywords }) => {
