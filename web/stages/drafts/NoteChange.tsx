@@ -1,11 +1,12 @@
-import { CHANGE_KINDS, type ChangeAddition } from '@opsimath/contract/api/drafts';
-import { Button, Input, Select } from 'antd';
+import type { ChangeAddition } from '@opsimath/contract/api/drafts';
+import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { DayField } from '../../parts/words/DayField';
 import { useTrouble } from '../../parts/words/useTrouble';
 import { useNoteChangeMutation } from '../../state/publishedApi';
 import { useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
+import { ChangeKind } from './ChangeKind';
 
 const NOTHING: { id: number; text: string }[] = [];
 
@@ -36,14 +37,7 @@ export function NoteChange() {
   return (
     <section className="new-draft" aria-label="Note a change">
       <span className="soft">Done without a draft: </span>
-      <Select
-        size="small"
-        aria-label="Kind of change"
-        style={{ width: 96 }}
-        value={kind}
-        options={CHANGE_KINDS.map((value) => ({ value, label: value }))}
-        onChange={(next: ChangeAddition['kind']) => setKind(next)}
-      />
+      <ChangeKind value={kind} onChange={setKind} />
       <Input
         size="small"
         aria-label="Address that was changed"

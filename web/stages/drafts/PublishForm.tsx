@@ -1,11 +1,12 @@
-import { CHANGE_KINDS, type ChangeAddition, type Draft } from '@opsimath/contract/api/drafts';
-import { App, Modal, Segmented, Select } from 'antd';
+import type { ChangeAddition, Draft } from '@opsimath/contract/api/drafts';
+import { App, Modal, Segmented } from 'antd';
 import { useState } from 'react';
 import { DayField } from '../../parts/words/DayField';
 import { useTrouble } from '../../parts/words/useTrouble';
 import { usePublishDraftMutation } from '../../state/publishedApi';
 import { useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
+import { ChangeKind } from './ChangeKind';
 import type { Check } from './CheckList';
 import { Differences } from './Differences';
 
@@ -69,14 +70,7 @@ export function PublishForm({ draft, checks, isKept, onClose }: PublishFormProps
         {way === 'by hand' && (
           <>
             <DayField name="Day on which it was done" value={date} onChange={setDate} />{' '}
-            <Select
-              size="small"
-              aria-label="Kind of change"
-              style={{ width: 96 }}
-              value={kind}
-              options={CHANGE_KINDS.map((value) => ({ value, label: value }))}
-              onChange={(next: ChangeAddition['kind']) => setKind(next)}
-            />
+            <ChangeKind value={kind} onChange={setKind} />
           </>
         )}
       </p>
