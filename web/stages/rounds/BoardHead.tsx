@@ -2,7 +2,8 @@ import type { Round, RoundPlan, RoundsView } from '@opsimath/contract/api/rounds
 import { Button, Dropdown } from 'antd';
 import { useState } from 'react';
 import { copyAsTable } from '../../parts/table/copyAsTable';
-import { count, decimal, worth } from '../../parts/words/figures';
+import { count, decimal, percent, worth } from '../../parts/words/figures';
+import { useProjectsQuery } from '../../state/projectApi';
 import { useScope } from '../../state/useScope';
 import { ComparePlans } from './ComparePlans';
 import { roundTable } from './roundTable';
@@ -22,6 +23,20 @@ interface BoardHeadProps {
   plan: RoundPlan | undefined;
   isFilling: boolean;
   onFill: (rounds: number) => void;
+}
+
+/** What its clicks would sell at the rate that the project aims at: an aim is no forecast. */
+function AimWords({ clicks }: { clicks: number }) {
+  const { project } = useScope();
+  const { data: projects } = useProjectsQuery();
+  const goal = projects?.find(({ id }) => id === project)?.settings.goals.organic ?? null;
+  if (goal === null || clicks <= 0) return null;
+  return (
+    <>
+      At the {percent(goal)} aimed at, its {count(Math.round(clicks))} clicks are {decimal(clicks * goal, 1)}{' '}
+      conversions a month.{' '}
+    </>
+  );
 }
 
 /** What the chosen round brings, and what can be done with it. */
@@ -53,8 +68,8 @@ export function BoardHead({ view, round, plan, isFilling, onFill }: BoardHeadPro
           {round.tasks.length > 0 && (
             <>
               80 % between {worth(round.low)} and {worth(round.high)}. {count(round.tasks.length)}{' '}
-              {round.tasks.length === 1 ? 'action serves' : 'actions serve'} {count(round.keywords)}{' '}
-              keywords.{' '}
+              {round.tasks.length === 1 ? 'action serves' : 'actions serve'} {count(round.keywords)} keywords.{' '}
+              <AimWords clicks={round.tasks.reduce((sum, task) => sum + task.clicks, 0)} />
             </>
           )}
           {plan && plan.lines.length > 0 && (
