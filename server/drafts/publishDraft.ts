@@ -11,7 +11,7 @@ import {
   noteSeen,
   published,
 } from '../data/publishedChanges';
-import { joinTarget } from '../data/rounds';
+import { joinTarget } from '../data/tasks';
 import type { Database } from '../data/storage/connection';
 import { KnownProblem } from '../problems/problem';
 import type { SearchSource } from '../sources/searchSource';

@@ -9,7 +9,7 @@ import {
 import { z } from 'zod';
 import { draftById } from '../data/drafts';
 import { keywordsById } from '../data/keywords';
-import { organicOnly } from '../data/rounds';
+import { organicOnly } from '../data/tasks';
 import { marketById } from '../data/markets';
 import { projectById } from '../data/projects';
 import { type Cell, type Table, writeTable } from '../files/tableWriters';

@@ -33,7 +33,7 @@ import { secondBeginning as beginSecond, secondKeywords as keywordsSaid } from '
 import { whereAway } from '../drafts/whereAway';
 import { briefOf } from '../files/briefFile';
 import { readFile } from '../files/readFile';
-import { listTasks } from '../data/rounds';
+import { listTasks } from '../data/tasks';
 import { withUpload } from './upload';
 import type { Routes } from './route';
 import type { Services } from './services';

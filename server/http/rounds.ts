@@ -12,15 +12,8 @@ import {
 import { roundAfter } from '@opsimath/core/rounds/roundAfter';
 import { z } from 'zod';
 import type { Database } from '../data/storage/connection';
-import {
-  type RoundRow,
-  addRound,
-  addTasks,
-  changeRound,
-  listRounds,
-  removeRound,
-  roundById,
-} from '../data/rounds';
+import { type RoundRow, addRound, changeRound, listRounds, removeRound, roundById } from '../data/rounds';
+import { addTasks } from '../data/tasks';
 import { roundAsCalendar, roundAsList, roundAsTable } from '../files/roundFiles';
 import { tableFormat, writeTable } from '../files/tableWriters';
 import { projectById } from '../data/projects';

@@ -8,7 +8,8 @@ import {
   taskPick,
 } from '@opsimath/contract/api/rounds';
 import { z } from 'zod';
-import { addTasks, answerBy, changeTasks, listTasks, replaceMeasure } from '../data/rounds';
+import { answerBy } from '../data/answering';
+import { addTasks, changeTasks, listTasks, replaceMeasure } from '../data/tasks';
 import { KnownProblem } from '../problems/problem';
 import type { Routes } from './route';
 import type { Services } from './services';

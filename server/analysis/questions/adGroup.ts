@@ -3,7 +3,7 @@ import { paidQuery } from '@opsimath/contract/api/paid';
 import { allocate, bidCurve, slotWon } from '@opsimath/core/ads/allocation';
 import { type Auction, paidForecast } from '@opsimath/core/ads/paidForecast';
 import type { z } from 'zod';
-import { organicOnly } from '../../data/rounds';
+import { organicOnly } from '../../data/tasks';
 import { wilson } from '@opsimath/core/rates/wilson';
 import { keywordsById } from '../../data/keywords';
 import { type Comparison, entryOf } from '../comparison/comparison';

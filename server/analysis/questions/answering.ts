@@ -4,7 +4,7 @@ import { prepareKeyword } from '@opsimath/core/gap/textStanding';
 import { stem } from '@opsimath/core/text/stems';
 import type { z } from 'zod';
 import { keywordsById } from '../../data/keywords';
-import { answeringTargets, plannedTargets } from '../../data/rounds';
+import { answeringTargets, plannedTargets } from '../../data/answering';
 import type { Comparison } from '../comparison/comparison';
 import { openComparison } from '../comparison/openComparison';
 import type { Workspace } from '../kept/workspace';

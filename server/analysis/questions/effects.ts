@@ -9,7 +9,7 @@ import { positionOfScore, score } from '@opsimath/core/effect/score';
 import { UNKNOWN } from '@opsimath/core/ranking/position';
 import { daysApart } from '@opsimath/core/watch/schedule';
 import type { z } from 'zod';
-import { listTasks } from '../../data/rounds';
+import { listTasks } from '../../data/tasks';
 import { watchPlans } from '../../data/watchPlans';
 import { type Comparison, entryOf } from '../comparison/comparison';
 import { type OpenComparison, openComparison } from '../comparison/openComparison';

@@ -8,7 +8,8 @@ import { DAY_SLACK, type FilledRound, type RoundProblem, mostOf } from '@opsimat
 import { type Action, NEW_TARGET } from '@opsimath/core/gap/action';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import type { z } from 'zod';
-import { type NewTask, type RoundRow, type TaskRow, roundById } from '../../data/rounds';
+import { type RoundRow, roundById } from '../../data/rounds';
+import { type NewTask, type TaskRow } from '../../data/tasks';
 import { KnownProblem } from '../../problems/problem';
 import { type Comparison, entryOf } from '../comparison/comparison';
 import { WORK_SEED, linesOf, partsOfWork } from '../comparison/workLines';

@@ -8,7 +8,7 @@ import { dueLook } from '@opsimath/core/watch/lookAgain';
 import { EVERY_DAY, isDue, nextDay, unitsAMonth } from '@opsimath/core/watch/schedule';
 import type { z } from 'zod';
 import { keywordsById } from '../../data/keywords';
-import { listTasks } from '../../data/rounds';
+import { listTasks } from '../../data/tasks';
 import { watchPlans } from '../../data/watchPlans';
 import { type Comparison, entryOf } from '../comparison/comparison';
 import { type OpenComparison, openComparison } from '../comparison/openComparison';

@@ -1,4 +1,3 @@
-import { type Database, type InStatement, writeTogether } from '../storage/connection';
 import { keywordIdsOf } from '../keywords';
 import {
   type ArchivedRow as Row,
@@ -8,6 +7,7 @@ import {
   renumberedRequest,
   renumberedSource,
 } from './archivedTexts';
+import { ArchiveRows } from './archiveRows';
 import { storeSegment } from './archivedSegments';
 import { damaged, parse } from './archiveLine';
 import type { SegmentLine } from './segmentChecks';
@@ -21,7 +21,7 @@ interface TableLine {
  * Brings a project archive that was looked through (checkArchive.ts) into a new project: everything gets ids of this
  * installation.
  */
-export class ArchiveReader {
+export class ArchiveReader extends ArchiveRows {
   private readonly markets: Ids = new Map();
   private readonly keywords: Ids = new Map();
   private readonly places: Ids = new Map();
@@ -34,11 +34,6 @@ export class ArchiveReader {
   private readonly rounds: Ids = new Map();
   private readonly tasks: Ids = new Map();
   private readonly drafts: Ids = new Map();
-
-  constructor(
-    private readonly database: Database,
-    private readonly projectId: number,
-  ) {}
 
   async take(text: string): Promise<void> {
     if (text.trim() === '') return;
@@ -212,90 +207,4 @@ export class ArchiveReader {
     );
     rows.forEach((row, i) => this.keywords.set(Number(row.id), ids[i]!));
   }
-
-  /** Rows that may stand already under another id: found again by what makes them one. */
-  private async takeMapped(
-    rows: readonly Row[],
-    ids: Ids,
-    table: string,
-    unique: string,
-    leaveOut: readonly string[],
-  ): Promise<void> {
-    await this.insertPlain(table, rows, ['id', ...leaveOut]);
-    const names = unique.split(', ');
-    const found = await this.database.client.execute({
-      sql: `SELECT json_extract(value, '$.id') AS old, ${table}.id AS id FROM json_each(?) CROSS JOIN ${table}
-            ON ${names.map((name) => `${table}.${name} = json_extract(value, '$.${name}')`).join(' AND ')}`,
-      args: [JSON.stringify(rows)],
-    });
-    for (const { old, id } of found.rows) ids.set(Number(old), Number(id));
-  }
-
-  /** Rows of the project whose new ids others refer to. */
-  private async takeOwned(
-    rows: readonly Row[],
-    table: string,
-    ids: Ids,
-    references: Record<string, Ids> = {},
-    fixed: Row = {},
-  ): Promise<void> {
-    for (const row of rows) {
-      const { id, ...rest } = {
-        ...this.renumbered(row, references),
-        ...fixed,
-        project_id: this.projectId,
-      } as Row;
-      const names = Object.keys(rest);
-      const added = await this.database.client.execute({
-        sql: `INSERT INTO ${table} (${names.map(quoted).join(', ')}) VALUES (${names.map(() => '?').join(', ')}) RETURNING id`,
-        args: names.map((name) => rest[name]!),
-      });
-      ids.set(Number(id), Number(added.rows[0]!.id));
-    }
-  }
-
-  private async insert(
-    table: string,
-    rows: readonly Row[],
-    references: Record<string, Ids>,
-    leaveOut: readonly string[] = [],
-  ): Promise<void> {
-    const renumbered = rows.map((row) => {
-      const next = this.renumbered(row, references);
-      return 'project_id' in next ? { ...next, project_id: this.projectId } : next;
-    });
-    await this.insertPlain(table, renumbered, leaveOut);
-  }
-
-  private renumbered(row: Row, references: Record<string, Ids>): Row {
-    const next = { ...row };
-    for (const [name, ids] of Object.entries(references))
-      if (next[name] !== null && next[name] !== undefined)
-        next[name] = ids.get(Number(next[name])) ?? next[name]!;
-    return next;
-  }
-
-  private async insertPlain(table: string, rows: readonly Row[], leaveOut: readonly string[]): Promise<void> {
-    const names = Object.keys(rows[0] ?? {}).filter((name) => !leaveOut.includes(name));
-    if (names.length === 0) return;
-    await writeTogether(this.database, [
-      {
-        sql: `INSERT OR IGNORE INTO ${table} (${names.map(quoted).join(', ')})
-              SELECT ${names.map((name) => `json_extract(value, '$.${name}')`).join(', ')} FROM json_each(?)`,
-        args: [JSON.stringify(rows)],
-      },
-    ]);
-  }
-
-  private async run(sql: string, rows: (string | number)[][]): Promise<void> {
-    await writeTogether(
-      this.database,
-      rows.map((args): InStatement => ({ sql, args })),
-    );
-  }
-}
-
-function quoted(name: string): string {
-  if (!/^[a-z_]+$/.test(name)) throw damaged(`it holds a column “${name.slice(0, 40)}”`);
-  return `"${name}"`;
 }
