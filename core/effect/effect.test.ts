@@ -125,7 +125,7 @@ test('clicks that an effect brought: what comes at the place now less what would
 });
 
 test('a gain holds while the last window lies above 0, else it fades', () => {
-  const told = (low: number, high: number) => ({ state: 'told' as const, low, high });
+  const told = (low: number, high: number) => ({ low, high });
   expect(lastingOf(told(0.2, 0.6), [])).toBe('not enough data yet');
   expect(lastingOf(told(0.2, 0.6), [told(0.1, 0.5)])).toBe('holds');
   expect(lastingOf(told(0.2, 0.6), [told(0.1, 0.5), told(-0.1, 0.3)])).toBe('fades');

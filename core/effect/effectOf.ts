@@ -38,7 +38,8 @@ export type Effect =
     }
   | { state: 'lacking'; lacks: 'captures before' | 'captures after' | 'control keywords' };
 
-const LEAST_DAYS = 3;
+/** Days of capture without which neither side can be told. */
+export const LEAST_DAYS = 3;
 const LEAST_CONTROL = 3;
 const NEAREST = 20;
 const Z = 1.959964;

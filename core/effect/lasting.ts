@@ -1,5 +1,4 @@
 interface Told {
-  state: 'told';
   low: number;
   high: number;
 }

@@ -1,6 +1,4 @@
-import type { EffectWindows } from './effectOf';
-
-const LEAST_DAYS = 3;
+import { type EffectWindows, LEAST_DAYS } from './effectOf';
 
 /**
  * The first day on which an effect can be told, when captures go on as they do.

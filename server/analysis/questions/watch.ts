@@ -82,7 +82,7 @@ async function gather(
       ...(plan && isDue(plan.weekdays, plan.lastDay, date) && plan.trouble !== ''
         ? [dueOf('capture', plan.trouble, date, { keywords: tracked })]
         : []),
-      ...dueChanges(comparison, series, changes),
+      ...dueChanges(comparison, watched, changes),
       ...(await dueTasks(workspace, projectId, date)),
     ],
   };
@@ -238,16 +238,16 @@ const dueOf = (what: Due['what'], text: string, since: string, over: Partial<Due
 /** Changes whose waits are over and that nobody has looked at since. */
 function dueChanges(
   { project, market, date }: Comparison,
-  series: DaySeries,
+  { series, rowOf }: Watched,
   changes: Watched['changes'],
 ): Due[] {
   const waits = project.settings.lookAgain[market.surface];
   return changes.flatMap(({ id, date: day, address, state, keywords }) => {
     const lead = keywords[0];
     if (state === 'asked' || !lead) return [];
-    const row = series.keywords.indexOf(lead.id);
+    const row = rowOf.get(lead.id)!;
     const looks = series.days.flatMap((on, n) =>
-      row >= 0 && series.organic[0]![n]![row] !== UNKNOWN ? [dayOf(on)] : [],
+      series.organic[0]![n]![row] === UNKNOWN ? [] : [dayOf(on)],
     );
     const due = dueLook(dayOf(day), waits, looks, dayOf(date));
     return due

@@ -1,4 +1,5 @@
 import type { WatchView } from '@opsimath/contract/api/watch';
+import { unitsAMonth } from '@opsimath/core/watch/schedule';
 import { App, Button, Popover } from 'antd';
 import { useState } from 'react';
 import { count, spelledDay } from '../../parts/words/figures';
@@ -26,7 +27,7 @@ export function PlanChoice({ market, plan, tracked }: PlanChoiceProps) {
   const undoable = useUndoable(project);
   const { message } = App.useApp();
   const trouble = useTrouble();
-  const cost = Math.round((plan.weekly * days.length * plan.daily) / Math.max(1, plan.weekly * 7));
+  const cost = unitsAMonth(days, tracked);
   const set = async (): Promise<void> => {
     const weekdays = [...days].sort((a, b) => a - b);
     try {

@@ -80,7 +80,7 @@ export default function Watch() {
               onAll={() => setLimit(1000)}
             />
           )}
-          {view === 'changes' && <WatchChanges effects={effects.data} watch={watch.data} />}
+          {view === 'changes' && <WatchChanges effects={effects.data} />}
           {view === 'total' && <WatchTotals watch={watch.data} />}
           {view === 'alerts' && <WatchAlerts alerts={alerts ?? []} />}
         </>

@@ -1,4 +1,4 @@
-import type { ChangeEffect, EffectsView, WatchView } from '@opsimath/contract/api/watch';
+import type { ChangeEffect, EffectsView } from '@opsimath/contract/api/watch';
 import { Fragment, useState } from 'react';
 import { Link } from 'react-router';
 import { useScope } from '../../state/useScope';
@@ -8,13 +8,8 @@ import { EffectDetail } from './EffectDetail';
 import { IntervalMark } from './IntervalMark';
 import { clicksWords, effectWord, readyWords } from './watchWords';
 
-interface WatchChangesProps {
-  effects: EffectsView;
-  watch: WatchView;
-}
-
 /** Every change with what it did: interval, clicks, worth, whether it lasts, and how that compares with what was foretold. */
-export function WatchChanges({ effects: { changes, kinds, currency } }: WatchChangesProps) {
+export function WatchChanges({ effects: { changes, kinds, currency } }: { effects: EffectsView }) {
   const [open, setOpen] = useState<number | null>(null);
   const { project, scope } = useScope();
   if (changes.length === 0)
