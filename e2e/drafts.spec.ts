@@ -1,6 +1,8 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Draft, OwnCopy, PublishedChange } from '@opsimath/contract/api/drafts';
 import { measure } from '@opsimath/core/copy/measure';
+import type { Page } from '@playwright/test';
+import type { Running } from '../server/testing/running';
 import { expect, test } from './running';
 
 const MARKET = 'marketplace-us-en';
@@ -48,19 +50,25 @@ test.beforeAll(async ({ running }) => {
 const draftOf = (running: { api: { get: (path: string) => Promise<unknown> } }, id: number): Promise<Draft> =>
   running.api.get(`${at}/drafts/${id}?date=${DATE}`) as Promise<Draft>;
 
-test('a listing is written to full coverage within its limits, packed, published, and search shows it', async ({
-  page,
-  running,
-}) => {
-  const { id } = await running.api.post(`${at}/drafts`, {
+/** A draft of our listing on its keywords, open in the page. */
+async function listingOpened(page: Page, { api }: Running, name: string): Promise<number> {
+  const { id } = await api.post(`${at}/drafts`, {
     market: MARKET,
     date: DATE,
     kind: 'listing',
-    name: 'The listing',
+    name,
     address: listing,
     keywords: keywords.map((keyword) => keyword.id),
   });
   await page.goto(`${address}&draft=${id}`);
+  return id as number;
+}
+
+test('a listing is written to full coverage within its limits, packed, published, and search shows it', async ({
+  page,
+  running,
+}) => {
+  const id = await listingOpened(page, running, 'The listing');
   const title = page.getByRole('textbox', { name: 'title', exact: true });
   await expect(title).not.toHaveValue('');
   const lead = keywords[0]!.text;
@@ -243,15 +251,7 @@ test('a copy for another language stands beside, is counted, checked, and kept',
   page,
   running,
 }) => {
-  const { id } = await running.api.post(`${at}/drafts`, {
-    market: MARKET,
-    date: DATE,
-    kind: 'listing',
-    name: 'Two languages',
-    address: listing,
-    keywords: keywords.map((keyword) => keyword.id),
-  });
-  await page.goto(`${address}&draft=${id}`);
+  const id = await listingOpened(page, running, 'Two languages');
   await page.getByText('Language', { exact: true }).click();
   await page.getByRole('button', { name: 'In Spanish' }).click();
   const second = page.getByRole('region', { name: 'In Spanish' });

@@ -52,6 +52,23 @@ export const adListing = z.object({
   reason: z.string().max(300),
 });
 export type AdListing = z.infer<typeof adListing>;
+/** Something that an ad group’s draft keeps as JSON in one of its fields; `null` where that cannot be read, or is empty. */
+function kept<T>(schema: z.ZodType<T>, text: string | undefined): T | null {
+  if (!text) return null;
+  try {
+    return schema.parse(JSON.parse(text));
+  } catch {
+    return null;
+  }
+}
+
+/** Bids of an ad group as its draft keeps them; `null` before any. */
+export const keptBids = ({ bids }: Readonly<Record<string, string>>): GroupBids | null =>
+  kept(groupBids, bids);
+/** Listings picked to advertise beside, as the draft keeps them. */
+export const keptListings = ({ listings }: Readonly<Record<string, string>>): AdListing[] =>
+  kept(z.array(adListing), listings) ?? [];
+
 /** What is known of an ad group’s keywords: guides, three levels of bid, and how a budget a day would be split. */
 export const adGroup = z.object({
   currency: z.string(),

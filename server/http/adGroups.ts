@@ -1,11 +1,4 @@
-import {
-  type AdListing,
-  type GroupBids,
-  adGroup,
-  adListing,
-  adGroupQuery,
-  groupBids,
-} from '@opsimath/contract/api/adGroups';
+import { adGroup, adGroupQuery, keptBids, keptListings } from '@opsimath/contract/api/adGroups';
 import { z } from 'zod';
 import { draftById } from '../data/drafts';
 import { keywordsById } from '../data/keywords';
@@ -46,7 +39,7 @@ export function adGroupRoutes(routes: Routes, { database, analysis }: Services):
       const project = await projectById(database, params.id);
       const texts = await keywordsById(database, draft.keywords);
       const unpaid = await organicOnly(database, params.id);
-      const bids = bidsOf(draft.fields.bids ?? '').filter(({ keyword }) => !unpaid.has(keyword));
+      const bids = (keptBids(draft.fields) ?? []).filter(({ keyword }) => !unpaid.has(keyword));
       const head = [project.name, draft.name];
       const landing = draft.fields['landing page'] ?? draft.address;
       const rows: Cell[][] = [
@@ -59,7 +52,7 @@ export function adGroupRoutes(routes: Routes, { database, analysis }: Services):
           .map((line) => line.trim())
           .filter(Boolean)
           .map((text): Cell[] => [...head, text, 'phrase', null, 'yes', '', '', '']),
-        ...listingsOf(draft.fields.listings ?? '').map(({ address, reason }): Cell[] => [
+        ...keptListings(draft.fields).map(({ address, reason }): Cell[] => [
           ...head,
           '',
           '',
@@ -79,24 +72,6 @@ export function adGroupRoutes(routes: Routes, { database, analysis }: Services):
       context.body = body;
     },
   );
-}
-
-/** Bids as the draft keeps them; what cannot be read is none. */
-function bidsOf(text: string): GroupBids {
-  try {
-    return groupBids.parse(JSON.parse(text));
-  } catch {
-    return [];
-  }
-}
-
-/** Listings picked to advertise beside, as the draft keeps them. */
-function listingsOf(text: string): AdListing[] {
-  try {
-    return z.array(adListing).parse(JSON.parse(text));
-  } catch {
-    return [];
-  }
 }
 
 function groupTable(name: string, currency: string, rows: Cell[][]): Table {

@@ -152,6 +152,12 @@ export function entryOf({ keywords }: Pick<Comparison, 'keywords'>, id: number):
   return -1;
 }
 
+/** Searches a month expected of a keyword by id (method §2); NaN where they are unknown, or it is not compared. */
+export function demandOf(comparison: Pick<Comparison, 'keywords' | 'columns'>, id: number): number {
+  const entry = entryOf(comparison, id);
+  return entry < 0 ? NaN : comparison.columns.expectedVolume[entry]!;
+}
+
 /** What actions do elsewhere, for some of the keywords that it was worked out for. */
 function pickedElsewhere(
   whole: Comparison,

@@ -6,7 +6,7 @@ import { lastingOf } from '@opsimath/core/effect/lasting';
 import { readyOn } from '@opsimath/core/effect/readyOn';
 import type { OwnFigure } from '../facts/ownFigures';
 import type { ChangeSpan } from './changeSeries';
-import { type Comparison, entryOf } from './comparison';
+import { type Comparison, demandOf, entryOf } from './comparison';
 
 const MOST_LATER = 8;
 type Told = Extract<Effect, { state: 'told' }>;
@@ -64,15 +64,9 @@ function laterWindows({ treated, control, span: { day, windows }, today }: Estim
   return later;
 }
 
-/** Searches a month of a keyword; 0 where they are unknown. */
-function demandOf(comparison: Comparison, keyword: number): number {
-  const entry = entryOf(comparison, keyword);
-  return (entry < 0 ? 0 : comparison.columns.expectedVolume[entry]!) || 0;
-}
-
 /** @param more added to every keyword’s effect: the distance of a limit of the interval */
 function clicksOf(comparison: Comparison, { keywords }: Told, more: number): number {
-  const searched = keywords.map((one) => ({ ...one, volume: demandOf(comparison, one.keyword) }));
+  const searched = keywords.map((one) => ({ ...one, volume: demandOf(comparison, one.keyword) || 0 }));
   return effectClicks(searched, comparison.curve, comparison.market.depth, more);
 }
 
@@ -81,7 +75,7 @@ function worthOf(comparison: Comparison, { keywords }: Told): number {
   let [sum, weight] = [0, 0];
   for (const { keyword } of keywords) {
     const demand = demandOf(comparison, keyword);
-    if (demand === 0) continue;
+    if (Number.isNaN(demand)) continue;
     sum += demand * comparison.columns.worth[entryOf(comparison, keyword)]!;
     weight += demand;
   }

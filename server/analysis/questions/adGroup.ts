@@ -6,7 +6,7 @@ import type { z } from 'zod';
 import { organicOnly } from '../../data/tasks';
 import { wilson } from '@opsimath/core/rates/wilson';
 import { keywordsById } from '../../data/keywords';
-import { type Comparison, entryOf } from '../comparison/comparison';
+import { type Comparison, demandOf, entryOf } from '../comparison/comparison';
 import { observedGuides } from '../comparison/observedGuides';
 import { openComparison } from '../comparison/openComparison';
 import type { Workspace } from '../kept/workspace';
@@ -35,12 +35,11 @@ export async function adGroup(
   const standing = await standingBids(workspace, opened, named, guides, wanted);
   const facts = known.map((id) => {
     const entry = entryOf(comparison, id);
-    const searched = entry < 0 ? NaN : columns.expectedVolume[entry]!;
     return {
       id,
       key: texts.get(id)!.key,
       days: auctions.get(id) ?? [],
-      searches: (Number.isNaN(searched) ? 0 : searched) / DAYS_A_MONTH,
+      searches: (demandOf(comparison, id) || 0) / DAYS_A_MONTH,
       worth: entry < 0 ? 0 : columns.worth[entry]!,
     };
   });

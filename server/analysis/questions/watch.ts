@@ -10,7 +10,7 @@ import type { z } from 'zod';
 import { keywordsById } from '../../data/keywords';
 import { listTasks } from '../../data/tasks';
 import { watchPlans } from '../../data/watchPlans';
-import { type Comparison, entryOf } from '../comparison/comparison';
+import { type Comparison, demandOf } from '../comparison/comparison';
 import { type OpenComparison, openComparison } from '../comparison/openComparison';
 import type { DaySeries } from '../facts/daySeries';
 import { type Watched, watchedSeries } from '../facts/watchedSeries';
@@ -126,7 +126,7 @@ function totalsOf(
   const first = drawn[0];
   const panel =
     first === undefined ? [] : rows.filter((row) => row >= 0 && series.organic[0]![first]![row] !== UNKNOWN);
-  const volumes = Float64Array.from(series.keywords, (id) => demandOf(comparison, id) ?? NaN);
+  const volumes = Float64Array.from(series.keywords, (id) => demandOf(comparison, id));
   return {
     panel: panel.length,
     totals: series.organic.map((columns, side) => {
@@ -151,12 +151,6 @@ function totalsOf(
     }),
   };
 }
-
-const demandOf = (comparison: Comparison, id: number): number | null => {
-  const entry = entryOf(comparison, id);
-  const demand = entry < 0 ? NaN : comparison.columns.expectedVolume[entry]!;
-  return Number.isNaN(demand) ? null : demand;
-};
 
 const clicksAt = ({ curve }: Comparison, volume: number, position: number): number | null =>
   position === UNKNOWN || Number.isNaN(volume) ? null : estimatedClicks(volume, position, 1, curve);
@@ -185,8 +179,8 @@ async function stripsOf(
     const now = known(series.organic[0]!, row, backwards);
     const of = (columns: readonly Uint8Array[]): number[] => shown.map((n) => columns[n]![row]!);
     const demand = demandOf(comparison, id);
-    const before = clicksAt(comparison, demand ?? NaN, then);
-    const after = clicksAt(comparison, demand ?? NaN, now);
+    const before = clicksAt(comparison, demand, then);
+    const after = clicksAt(comparison, demand, now);
     const { text } = texts.get(id)!;
     const clicks = before === null || after === null ? null : after - before;
     return [
@@ -198,7 +192,7 @@ async function stripsOf(
         drawn: (): WatchStrip => ({
           id,
           text,
-          demand,
+          demand: Number.isNaN(demand) ? null : demand,
           now: positionOf(now),
           then: positionOf(then),
           paid: positionOf(known(series.paid[0]!, row, backwards)),
@@ -213,7 +207,7 @@ async function stripsOf(
     (a, b) =>
       Number(b.isAimed) - Number(a.isAimed) ||
       Math.abs(b.clicks ?? 0) - Math.abs(a.clicks ?? 0) ||
-      (b.demand ?? 0) - (a.demand ?? 0),
+      (b.demand || 0) - (a.demand || 0),
   );
 }
 

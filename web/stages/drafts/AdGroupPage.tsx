@@ -1,4 +1,4 @@
-import { type GroupBids, groupBids } from '@opsimath/contract/api/adGroups';
+import { type GroupBids, keptBids } from '@opsimath/contract/api/adGroups';
 import type { Draft } from '@opsimath/contract/api/drafts';
 import { Button, Dropdown } from 'antd';
 import { useMemo } from 'react';
@@ -136,15 +136,8 @@ export function AdGroupPage({ draft }: { draft: Draft }) {
 }
 
 /** Bids as the draft keeps them; before any, each keyword once, exact, without a bid. */
-function bidsOf({ fields, keywords }: Draft): GroupBids {
-  const plain = keywords.map(({ id }): Bid => ({ keyword: id, match: 'exact', bid: null }));
-  if (!fields.bids) return plain;
-  try {
-    return groupBids.parse(JSON.parse(fields.bids));
-  } catch {
-    return plain;
-  }
-}
+const bidsOf = ({ fields, keywords }: Draft): GroupBids =>
+  keptBids(fields) ?? keywords.map(({ id }): Bid => ({ keyword: id, match: 'exact', bid: null }));
 
 const sumOf = (points: readonly { clicks: number; cost: number }[]): { clicks: number; cost: number } =>
   points.reduce((sum, { clicks, cost }) => ({ clicks: sum.clicks + clicks, cost: sum.cost + cost }), {

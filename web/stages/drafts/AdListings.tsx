@@ -1,5 +1,4 @@
-import { type AdGroup, type AdListing, adListing } from '@opsimath/contract/api/adGroups';
-import { z } from 'zod';
+import { type AdGroup, type AdListing, keptListings } from '@opsimath/contract/api/adGroups';
 import type { DraftCopy } from './useDraftCopy';
 
 const SHOWN = 12;
@@ -12,7 +11,7 @@ export function AdListings({
   draft: DraftCopy;
   candidates: AdGroup['listings'];
 }) {
-  const picked = pickedOf(copy.fields.listings ?? '');
+  const picked = keptListings(copy.fields);
   const set = (next: readonly AdListing[]): void => setField('listings', JSON.stringify(next));
   const held = new Set(picked.map(({ address }) => address));
   const offered = candidates.filter(({ address }) => !held.has(address));
@@ -47,12 +46,4 @@ export function AdListings({
       ))}
     </section>
   );
-}
-
-function pickedOf(text: string): AdListing[] {
-  try {
-    return z.array(adListing).parse(JSON.parse(text));
-  } catch {
-    return [];
-  }
 }
