@@ -1,7 +1,8 @@
 import { COVERAGES } from '@opsimath/core/copy/coverage';
 import { z } from 'zod';
 import { isoDay } from '../source/answers';
-import { gapKind, position } from './gaps';
+import { gapKind } from './gapQuery';
+import { position } from './position';
 
 export const frontQuartile = z.object({
   name: z.string(),

@@ -1,7 +1,7 @@
 import { UNSEEN_REASONS } from '@opsimath/core/ads/bidGuide';
 import { z } from 'zod';
 import { isoDay, matchType } from '../source/answers';
-import { comparisonScope } from './gaps';
+import { comparisonScope } from './gapQuery';
 import { ownPeriod } from './ownQueries';
 
 export const bidsQuery = comparisonScope.extend({ own: ownPeriod });

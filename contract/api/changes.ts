@@ -17,6 +17,7 @@ export const CHANGED_THINGS = [
   'rounds',
   'tasks',
   'drafts',
+  'reports',
   /** Long work has come to an end: any fact may be new. */
   'facts',
   /** Anything that is not told apart here. */

@@ -4,7 +4,9 @@ import { CHANCE_FEATURES } from '@opsimath/core/gap/chance';
 import { OWN_PERIODS, readPeriod } from '@opsimath/core/demand/period';
 import { z } from 'zod';
 import { isoDay, slotKind, sourceMetrics } from '../source/answers';
-import { comparisonScope, elsewhere, gapRow, position, rivalColumn } from './gaps';
+import { comparisonScope } from './gapQuery';
+import { elsewhere, gapRow, rivalColumn } from './gaps';
+import { position } from './position';
 
 /** A comparison, and the period over which own search performance is read. */
 export const dossierQuery = comparisonScope.extend({

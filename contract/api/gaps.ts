@@ -1,98 +1,12 @@
-import { ACTIONS } from '@opsimath/core/gap/action';
-import { GAP_KINDS } from '@opsimath/core/gap/kind';
-import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
-import { PAID_STATES } from '@opsimath/core/gap/paid';
 import { WORTH_SOURCES } from '@opsimath/core/gap/worth';
-import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { z } from 'zod';
-import { volumeRange } from './lookUps';
-import { isoDay } from '../source/answers';
 import { GAP_FIGURE_NAMES } from '../figures/gapFigures';
-import { readLimits } from './gapLimits';
+import { isoDay } from '../source/answers';
+import { action, gapKind, gapMark, gapQuery, movementMark, paidState } from './gapQuery';
+import { volumeRange } from './pool';
+import { position } from './position';
 
-export const gapKind = z.enum(GAP_KINDS);
-export const paidState = z.enum(PAID_STATES);
-export const movementMark = z.enum(MOVEMENT_MARKS);
-export const action = z.enum(ACTIONS);
-export const gapMark = z.enum([
-  'near',
-  'doubling',
-  'gained',
-  'lost',
-  'climbing',
-  'slipping',
-  'little demand',
-  'block to take',
-  'by hand',
-  'defence',
-]);
-export type GapMark = z.infer<typeof gapMark>;
-
-/** What rows can be sorted by: every figure of the register, and what is in words. */
-export const gapSort = z.enum([...GAP_FIGURE_NAMES, 'keyword', 'kind', 'action', 'paid', 'verdict']);
-export type GapSort = z.infer<typeof gapSort>;
-
-const list = <T extends z.ZodType>(item: T) =>
-  z
-    .preprocess(
-      (value) => (typeof value === 'string' ? value.split(',').filter(Boolean) : value),
-      z.array(item),
-    )
-    .default([]);
-
-/** Which comparison: everything that decides the figures of a row. */
-export const comparisonScope = z.object({
-  market: z.string(),
-  date: isoDay,
-  compare: isoDay.optional(),
-  /** A look-up's pool; all keywords of the project without it. */
-  pool: z.coerce.number().int().optional(),
-  /** A list instead, or those that are followed. */
-  list: z.coerce.number().int().optional(),
-  only: z.enum(['tracked']).optional(),
-});
-
-/** Several orders, the first the most important: `-priority,keyword`. */
-const orders = z
-  .string()
-  .max(200)
-  .default('-priority')
-  .transform((text) => {
-    const found = text
-      .split(',')
-      .map((part) => ({ sort: part.replace(/^-/, ''), descending: part.startsWith('-') }))
-      .filter((part): part is { sort: GapSort; descending: boolean } =>
-        (gapSort.options as readonly string[]).includes(part.sort),
-      );
-    return found.length > 0 ? found.slice(0, 4) : [{ sort: 'priority' as const, descending: true }];
-  });
-export const gapFilter = z.object({
-  kinds: list(gapKind),
-  paid: list(paidState),
-  marks: list(gapMark),
-  /** Ids of rivals of which one at least stands within the front. */
-  rivals: list(z.coerce.number().int()),
-  /** Depths of our own position. */
-  bands: list(z.enum(DEPTH_BANDS)),
-  verdicts: list(z.enum(VERDICTS)),
-  actions: list(action),
-  /** See {@link readLimits}. */
-  limits: z.string().max(500).default('').transform(readLimits),
-  inList: z.coerce.number().int().optional(),
-  /** A keyword of a cluster: all of it pass. */
-  cluster: z.coerce.number().int().optional(),
-  /** Address of the own target that holds our position. */
-  target: z.string().max(2000).optional(),
-  find: z.string().max(300).default(''),
-  /** Ids of keywords picked one by one; empty picks none out. */
-  chosen: list(z.coerce.number().int()),
-});
-export const gapQuery = comparisonScope.extend(gapFilter.shape).extend({
-  sort: orders,
-  offset: z.coerce.number().int().min(0).default(0),
-  limit: z.coerce.number().int().min(1).max(500).default(100),
-});
 /** Rows that pass, in groups; `sort` says which row speaks for a group. */
 export const gapGroupQuery = gapQuery.extend({ by: z.enum(['cluster', 'target', 'action']) });
 export type GapGroupQuery = z.input<typeof gapGroupQuery>;
@@ -119,15 +33,6 @@ export const gapGroups = z.object({
   ),
 });
 export type GapGroups = z.infer<typeof gapGroups>;
-
-export type GapQuery = z.input<typeof gapQuery>;
-export type GapFilterRead = z.output<typeof gapFilter>;
-export type GapQueryRead = z.output<typeof gapQuery>;
-export type ComparisonScope = z.infer<typeof comparisonScope>;
-
-/** A position: a number, or one of the two that are never mixed up. */
-export const position = z.union([z.int(), z.literal('absent'), z.literal('unknown')]);
-export type Position = z.infer<typeof position>;
 
 /** What an action does to other keywords of the same page: how many win or lose a click a month or more, and clicks of all. */
 const keywordsAndClicks = z.object({ keywords: z.int(), clicks: z.number() });
@@ -201,6 +106,15 @@ export const gapRow = z.object({
   captureDate: isoDay.nullable(),
   tracked: z.boolean(),
   verdict: z.enum(VERDICTS),
+  /** What of it is better not aimed at, rivals' names included, and who last allowed it by judging it fit or adjacent. */
+  warnings: z.array(
+    z.object({
+      text: z.string(),
+      level: z.enum(['forbidden', 'doubtful']),
+      reason: z.string(),
+      allowed: z.object({ person: z.string(), at: z.string(), reason: z.string() }).nullable(),
+    }),
+  ),
   /** What our ads cost a month on a term where we stand at 3 or better anyway; `null` where we do not double. */
   atStake: z.number().nullable(),
   /** Clicks a month at our position and at the best rival's, of volume × c(p) × feature factor; `null` where unknown. */
@@ -239,7 +153,6 @@ export const sideTotals = z.object({
   /** 0–1; `null` when nothing is known. */
   visibility: z.number().nullable(),
   visibilityBefore: z.number().nullable(),
-  /** In the order of DEPTH_BANDS. */
   depth: z.array(z.int()),
   paidKeywords: z.int(),
   /** Estimated clicks a month. */
@@ -253,10 +166,14 @@ export const gapTotals = z.object({
   onFrontWithDemand: z.int(),
   /** The largest priority of the scope, against which sizes are shaded. */
   topPriority: z.number(),
+  /**
+   * What the best action adds a month for each search, on the median of the gaps where that is known: times volume, a
+   * provisional word on what nobody looked at yet. `null` where nothing is known.
+   */
+  typicalGain: z.number().nullable(),
   kinds: z.record(gapKind, z.int()),
   paid: z.record(paidState, z.int()),
   marks: z.record(gapMark, z.int()),
-  /** In the order of the answer's rivals, of DEPTH_BANDS, VERDICTS and ACTIONS. */
   rivals: z.array(z.int()),
   bands: z.array(z.int()),
   verdicts: z.array(z.int()),

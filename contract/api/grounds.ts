@@ -16,6 +16,8 @@ export const GROUND_SCOPES = {
   rounds: 'project',
   /** Drafts, their versions, and what was published. */
   drafts: 'project',
+  /** Reports, those that were frozen, who may read them, when they are made. */
+  reports: 'project',
   bids: 'project',
   verdicts: 'project',
   recipes: 'project',

@@ -56,6 +56,12 @@ export const IMPORT_KINDS = {
     optional: [],
     dated: false,
   },
+  visits: {
+    name: 'Visits by source and month',
+    needed: ['month', 'source', 'visits'],
+    optional: [],
+    dated: false,
+  },
 } as const satisfies Record<
   string,
   { name: string; needed: readonly string[]; optional: readonly string[]; dated: boolean }
@@ -86,6 +92,9 @@ export const importField = z.enum([
   'organic',
   'paid',
   'terms',
+  'month',
+  'source',
+  'visits',
   'device',
   'country',
   'language',

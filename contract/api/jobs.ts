@@ -16,7 +16,7 @@ export type JobProgress = z.infer<typeof jobProgress>;
 export const job = z.object({
   id: z.int(),
   projectId: z.int(),
-  kind: z.enum(['look-up', 'captures', 'import', 'archive', 'auctions']),
+  kind: z.enum(['look-up', 'captures', 'import', 'archive', 'auctions', 'audit']),
   state: jobState,
   progress: jobProgress,
   message: z.string().nullable(),

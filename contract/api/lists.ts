@@ -33,6 +33,7 @@ export const listAddition = z.object({
   origin: z.string().max(500).default(''),
   ...signed,
 });
+export type ListAddition = z.input<typeof listAddition>;
 export const listCombination = z.object({
   name: listName,
   lists: z.array(z.int()).min(2).max(20),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { isoDay } from '../source/answers';
-import { gapFilter, comparisonScope } from './gaps';
+import { gapFilter, comparisonScope } from './gapQuery';
 import { ownPeriod } from './ownQueries';
 
 export const overTimeQuery = comparisonScope.extend(gapFilter.shape).extend({

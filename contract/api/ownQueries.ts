@@ -2,7 +2,7 @@ import { OWN_PERIODS, readPeriod } from '@opsimath/core/demand/period';
 import { QUERY_GROUPS } from '@opsimath/core/performance/queryGroups';
 import { z } from 'zod';
 import { isoDay } from '../source/answers';
-import { position } from './gaps';
+import { position } from './position';
 
 export const queryGroup = z.enum(QUERY_GROUPS);
 
@@ -85,6 +85,8 @@ export const ownQueryPage = z.object({
   front: z.int(),
   /** From how many impressions on a query belongs to the top quarter. */
   topQuarter: z.number().nullable(),
+  /** CTR that is wanted, 0–1; `null` where none is. */
+  goal: z.number().nullable(),
   total: z.int(),
   queries: z.int(),
   sum: figures.extend({ expected: z.number() }),

@@ -3,7 +3,8 @@ import { BALANCES } from '@opsimath/core/ads/balance';
 import { TERM_STATES } from '@opsimath/core/ads/searchTerms';
 import { z } from 'zod';
 import { isoDay } from '../source/answers';
-import { comparisonScope, position } from './gaps';
+import { comparisonScope } from './gapQuery';
+import { position } from './position';
 import { ownPeriod, rate } from './ownQueries';
 
 export const paidQuery = comparisonScope.extend({

@@ -39,7 +39,8 @@ const titleStyle = z.object({
 });
 const titleStyles = z.object({ web: titleStyle, video: titleStyle, marketplace: titleStyle });
 const goal = z.number().min(0).max(1).nullable();
-const goals = z.object({ organic: goal, paid: goal });
+/** Conversions a click, organic and paid, and clicks an impression. */
+const goals = z.object({ organic: goal, paid: goal, clickThrough: goal.default(null) });
 
 const windowDays = z.int().min(1).max(120);
 const effectWindows = z.object({ before: windowDays, settle: z.int().min(0).max(60), after: windowDays });
@@ -163,8 +164,8 @@ export const projectSettings = z.object({
   shareMoved: z.number().min(0).max(1).default(SHARE_MOVED),
   /** How titles are written, by surface. */
   titleStyles: titleStyles.default({ web: PLAIN_STYLE, video: PLAIN_STYLE, marketplace: PLAIN_STYLE }),
-  /** Conversions a click that the project aims at, 0–1; `null` where it aims at none. */
-  goals: goals.default({ organic: null, paid: null }),
+  /** Conversions a click, and clicks an impression (CTR), that the project aims at, 0–1; `null` where it aims at none. */
+  goals: goals.default({ organic: null, paid: null, clickThrough: null }),
   /** Days before a change, days to settle, days after, over which its effect is told (method §16). */
   effectWindows: effectWindows.default({ ...DEFAULT_WINDOWS }),
   /** Days after a change on which to look again, by surface. */

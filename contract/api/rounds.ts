@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { isoDay } from '../source/answers';
-import { action } from './gaps';
+import { action } from './gapQuery';
 import { workLine } from './whatToDo';
 
 /** Which comparison says what could be done. */

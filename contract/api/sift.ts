@@ -5,7 +5,8 @@ import { MOST_STEPS } from '@opsimath/core/sift/stack';
 import { LANGUAGES } from '@opsimath/core/text/stems';
 import { z } from 'zod';
 import { stepId, verdict } from './judgements';
-import { foundBy, poolPage, poolRow, sortList } from './lookUps';
+import { foundBy } from './lookUps';
+import { poolPage, poolRow, sortList } from './pool';
 
 const bounds = {
   least: z.number().min(0).nullable(),
@@ -20,6 +21,7 @@ export const sieve = z.discriminatedUnion('kind', [
     mode: z.enum(['phrase', 'all words', 'any word', 'pattern']),
     text: z.string().max(2000),
     out: z.boolean(),
+    stems: z.boolean().optional(),
   }),
   z.object({ kind: z.literal('figure'), figure: z.enum(SIEVE_FIGURES), ...bounds }),
   z.object({ kind: z.literal('position'), target: z.string().max(2000), ...bounds }),
@@ -31,6 +33,11 @@ export const sieve = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('found'), ways: z.array(foundBy) }),
   z.object({ kind: z.literal('trend'), trends: z.array(z.enum(TRENDS)), unknown: z.boolean() }),
   z.object({ kind: z.literal('verdict'), verdicts: z.array(verdict) }),
+  z.object({
+    kind: z.literal('reason'),
+    reasons: z.array(z.string().max(500)).max(200),
+    out: z.boolean(),
+  }),
   z.object({ kind: z.literal('list'), list: z.int(), out: z.boolean() }),
   z.object({ kind: z.literal('language'), languages: z.array(z.enum(LANGUAGES)), unknown: z.boolean() }),
   /** One keyword of each group of variants: the main one. */
@@ -94,6 +101,10 @@ export const siftQuery = z.object({
   /** Whether rows say in how many longer keywords they are contained. */
   contained: z.boolean().default(false),
   into: z.enum(LANGUAGES).nullable().default(null),
+  /** Figures of sieves that rows are to say. */
+  figures: z.array(z.enum(SIEVE_FIGURES)).max(SIEVE_FIGURES.length).default([]),
+  /** Whether what is parked comes after all else. */
+  parkedLast: z.boolean().default(false),
   offset: z.int().min(0).default(0),
   limit: z.int().min(1).max(500).default(100),
 });
@@ -115,6 +126,8 @@ export const siftRow = poolRow.extend({
   /** When it was asked for: other keywords of the pool that hold it as a phrase, and their searches a month. */
   contained: z.object({ keywords: z.int(), volume: z.number() }).nullable(),
   markers: z.array(z.int()),
+  /** Those that were asked for; `null` where unknown. */
+  figures: z.partialRecord(z.enum(SIEVE_FIGURES), z.number().nullable()),
   /** What the search is for, with the evidence in words. */
   purpose: z.object({ purpose: z.enum(PURPOSES), evidence: z.string() }),
 });
@@ -154,7 +167,7 @@ export type SiftPage = z.infer<typeof siftPage>;
 
 /** What one step removed, most searched first. */
 export const removedQuery = siftQuery
-  .pick({ steps: true, rescued: true, offset: true, limit: true })
+  .pick({ steps: true, rescued: true, find: true, offset: true, limit: true })
   .extend({ step: z.int().min(0) });
 export type RemovedQuery = z.input<typeof removedQuery>;
 export const removedPage = z.object({ total: z.int(), rows: z.array(poolRow) });

@@ -1,7 +1,7 @@
 import { ACTIONS } from '@opsimath/core/gap/action';
 import { z } from 'zod';
 import { isoDay, surface } from '../source/answers';
-import { position } from './gaps';
+import { position } from './position';
 
 export const surfacesQuery = z.object({
   market: z.string(),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { isoDay, sourceFullRecord, surface, targetKind } from '../source/answers';
-import { position } from './gaps';
+import { position } from './position';
 
 export const side = z.enum(['own', 'rival']);
 export type Side = z.infer<typeof side>;
@@ -101,7 +101,17 @@ export const standingAtDate = z.object({
 });
 export const targetProfile = z.object({
   target,
-  ours: z.object({ name: z.string(), organic: z.int(), paid: z.int() }).nullable(),
+  /** The same of all our own targets of the surface together; `null` without one, and where this one is ours itself. */
+  ours: z
+    .object({
+      name: z.string(),
+      organic: z.int(),
+      paid: z.int(),
+      clicks: z.number(),
+      clicksPerKeyword: z.number().nullable(),
+      littleDemand: z.int(),
+    })
+    .nullable(),
   organic: z.int(),
   paid: z.int(),
   /** Organic keywords for each paid one that the project aims at. */

@@ -2,6 +2,7 @@ import { LASTING } from '@opsimath/core/effect/lasting';
 import { z } from 'zod';
 import { isoDay } from '../source/answers';
 import { CHANGE_KINDS } from './drafts';
+import { rate } from './ownQueries';
 
 export const watchQuery = z.object({
   market: z.string(),
@@ -11,6 +12,9 @@ export const watchQuery = z.object({
   /** Strips that are told, and what their keywords hold. */
   limit: z.coerce.number().int().min(1).max(1000).default(60),
   find: z.string().max(300).default(''),
+  /** Of those that are followed, the ones of a list, or those that a target of ours holds. */
+  list: z.coerce.number().int().optional(),
+  target: z.string().max(2000).optional(),
 });
 const weekdays = z
   .array(z.int().min(1).max(7))
@@ -61,6 +65,14 @@ export const watchAlerts = z.array(watchAlert);
 /** Address of a feed of alerts; whoever knows it may read them. `null` where there is none. */
 export const watchFeed = z.object({ path: z.string().nullable() });
 
+const watchTotal = z.object({
+  visibility: z.number().nullable(),
+  clicks: z.number(),
+  depth: z.array(z.int()),
+  paid: z.int(),
+});
+export type WatchTotal = z.infer<typeof watchTotal>;
+
 export const watchView = z.object({
   currency: z.string(),
   front: z.int(),
@@ -81,16 +93,18 @@ export const watchView = z.object({
   days: z.array(isoDay),
   /** Keywords known on the first of the days drawn: every figure of every day is over these. */
   panel: z.int(),
-  totals: z.array(
-    z.array(
-      z.object({
-        visibility: z.number().nullable(),
-        clicks: z.number(),
-        depth: z.array(z.int()),
-        paid: z.int(),
-      }),
-    ),
-  ),
+  totals: z.array(z.array(watchTotal)),
+  /** Ours on the same day a year before (364 days, so that weekdays fit), over the same keywords; `null` where nothing is held of about that day. */
+  yearBefore: z.array(watchTotal.nullable()),
+  /** Of the same keywords, by day: own search performance and ads; `null` where nothing is held of a day. */
+  beside: z.object({
+    clicks: z.array(z.int().nullable()),
+    impressions: z.array(z.int().nullable()),
+    adCost: z.array(z.number().nullable()),
+    adSales: z.array(z.number().nullable()),
+  }),
+  /** Own targets that hold keywords that are followed, those that hold most first. */
+  targets: z.array(z.object({ address: z.string(), keywords: z.int() })),
   /** Days that strips are drawn over: all, or some of many, the last always. */
   stripDays: z.array(isoDay),
   /** Those that a change aims at first, then what moved most. */
@@ -151,6 +165,17 @@ export const rechecked = z.object({
 export type Rechecked = z.infer<typeof rechecked>;
 
 const interval = { low: z.number(), high: z.number() };
+const version = z.object({
+  from: isoDay,
+  to: isoDay,
+  /** Days of which anything is held. */
+  held: z.int(),
+  impressions: z.int(),
+  clicks: z.int(),
+  ctr: rate,
+});
+const adSum = z.object({ cost: z.number(), sales: z.number() });
+
 export const changeEffect = z.object({
   id: z.int(),
   date: isoDay,
@@ -197,6 +222,10 @@ export const changeEffect = z.object({
   curve: z.array(z.object({ date: isoDay, treated: z.number().nullable(), control: z.number().nullable() })),
   /** Own clicks a day in the window before and after, of its keywords and target; `null` where none are held. */
   followed: z.object({ before: z.number(), after: z.number() }).nullable(),
+  /** Own search performance of its target with what stood there before, and with what stands there since: as many days each. */
+  versions: z.object({ before: version, after: version }).nullable(),
+  /** Ads that lead to its target, in the windows before and after: what they cost and what they sold; `null` where none are held. */
+  ads: z.object({ before: adSum, after: adSum }).nullable(),
 });
 export type ChangeEffect = z.infer<typeof changeEffect>;
 export const effectsView = z.object({
@@ -214,3 +243,53 @@ export const effectsView = z.object({
   ),
 });
 export type EffectsView = z.infer<typeof effectsView>;
+
+/** Whether a change's target is found by its exact title: presence, which is no success. */
+export const presenceRequest = z.object({ market: z.string(), change: z.int() });
+export const presence = z.object({
+  units: z.number(),
+  title: z.string(),
+  /** Results that were looked at, and those of them with exactly this title. */
+  looked: z.int(),
+  found: z.int(),
+  /** Ours among them. */
+  own: z.array(z.object({ address: z.string(), position: z.int() })),
+});
+export type Presence = z.infer<typeof presence>;
+
+/** How many looks and pieces of work are due. */
+export const watchDue = z.object({ due: z.int() });
+
+/** What own targets serve, where several of them come up for one keyword, and whether search knows them. */
+export const watchTargets = z.object({
+  targets: z.array(
+    z.object({
+      address: z.string(),
+      title: z.string(),
+      /** Keywords followed that it holds now, the best place first. */
+      keywords: z.array(z.object({ id: z.int(), text: z.string(), position: z.int() })),
+      /** Every check of whether search knows it, the oldest first. */
+      index: z.array(z.object({ day: isoDay, state: z.string() })),
+    }),
+  ),
+  /** Keywords for which several targets of ours came up, with who held them from when on. */
+  shared: z.array(
+    z.object({
+      id: z.int(),
+      text: z.string(),
+      demand: z.number().nullable(),
+      course: z.array(z.object({ from: isoDay, address: z.string(), position: z.int() })),
+    }),
+  ),
+});
+export type WatchTargets = z.infer<typeof watchTargets>;
+
+/** Visits of one month: all, and those from search that were not paid for. Both, since a share also rises when others fall. */
+export const visitMonth = z.object({
+  /** `2026-03`. */
+  month: z.string(),
+  all: z.int(),
+  search: z.int(),
+  sources: z.array(z.object({ source: z.string(), visits: z.int(), isSearch: z.boolean() })),
+});
+export type VisitMonth = z.infer<typeof visitMonth>;

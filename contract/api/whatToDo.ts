@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { action, elsewhere, gapQuery } from './gaps';
+import { action, gapQuery } from './gapQuery';
+import { elsewhere } from './gaps';
 
 /** Work for the keywords that pass a filter; the filter is that of the table. */
 export const whatToDoQuery = gapQuery.omit({ sort: true });

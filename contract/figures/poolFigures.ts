@@ -1,4 +1,4 @@
-import type { PoolRow } from '../api/lookUps';
+import type { PoolRow } from '../api/pool';
 import { middleCpc } from '@opsimath/core/gap/worth';
 import { type Figure, type FigureContext, plain } from './figure';
 import { GAP_FIGURES } from './gapFigures';

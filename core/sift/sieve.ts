@@ -14,6 +14,8 @@ export const SIEVE_FIGURES = [
   'exact rivals',
   'rivals that cover it',
   'contained in',
+  'appearances',
+  'imported difficulty',
 ] as const;
 export type SieveFigure = (typeof SIEVE_FIGURES)[number];
 export const VERDICTS = ['fit', 'adjacent', 'off', 'unjudged'] as const;
@@ -41,13 +43,22 @@ export interface Bounds {
 
 /** One step of a recipe: what it lets through. */
 export type Sieve =
-  | { kind: 'words'; mode: 'phrase' | 'all words' | 'any word' | 'pattern'; text: string; out: boolean }
+  /** Of a phrase several may be given, with commas between: any of them. `stems`: in any form, bags for bag. */
+  | {
+      kind: 'words';
+      mode: 'phrase' | 'all words' | 'any word' | 'pattern';
+      text: string;
+      out: boolean;
+      stems?: boolean | undefined;
+    }
   | ({ kind: 'figure'; figure: SieveFigure; unknown: boolean } & Bounds)
   | ({ kind: 'position'; target: string; unknown: boolean } & Bounds)
   | { kind: 'ranked by'; atLeast: number; within: number }
   | { kind: 'found'; ways: readonly string[] }
   | { kind: 'trend'; trends: readonly Trend[]; unknown: boolean }
   | { kind: 'verdict'; verdicts: readonly Verdict[] }
+  /** Why it was judged as it was; `''` stands for no reason. */
+  | { kind: 'reason'; reasons: readonly string[]; out: boolean }
   | { kind: 'list'; list: number; out: boolean }
   | { kind: 'language'; languages: readonly Language[]; unknown: boolean }
   | { kind: 'main variants' }
@@ -81,6 +92,8 @@ export function sieveProblem(sieve: Sieve): string | null {
       return sieve.trends.length === 0 && !sieve.unknown ? 'Choose a trend.' : null;
     case 'verdict':
       return sieve.verdicts.length === 0 ? 'Choose a verdict.' : null;
+    case 'reason':
+      return sieve.reasons.length === 0 ? 'Choose a reason.' : null;
     case 'list':
       return sieve.list === 0 ? 'Choose a list.' : null;
     case 'language':

@@ -1,4 +1,4 @@
-import type { FileExport } from '@opsimath/contract/api/lookUps';
+import type { FileExport } from '@opsimath/contract/api/pool';
 import { desc, eq } from 'drizzle-orm';
 import type { Database } from './storage/connection';
 import { fileExport } from './schema';

@@ -55,6 +55,25 @@ export async function indexStatesOf(
   );
 }
 
+/** Every check of some addresses on or before a date, the oldest first. */
+export async function indexHistory(
+  database: Database,
+  projectId: number,
+  marketId: number,
+  addresses: readonly string[],
+  date: string,
+): Promise<Map<string, { day: string; state: string }[]>> {
+  const found = await database.client.execute({
+    sql: `SELECT address, state, checked_on AS day FROM json_each(?) JOIN index_check ON address = value
+          WHERE project_id = ? AND market_id = ? AND checked_on <= ? ORDER BY checked_on`,
+    args: [JSON.stringify(addresses), projectId, marketId, date],
+  });
+  const history = new Map<string, { day: string; state: string }[]>();
+  for (const { address, ...check } of rawRows<{ address: string; day: string; state: string }>(found))
+    history.set(address, [...(history.get(address) ?? []), check]);
+  return history;
+}
+
 export async function keepSitemap(
   database: Database,
   projectId: number,

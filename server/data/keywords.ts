@@ -132,6 +132,20 @@ export async function keywordsById(
   return new Map(rawRows<KeywordRow>(answer).map((row) => [row.id, row]));
 }
 
+/** Keywords of a market whose key begins with some text, in the order of their keys; at most so many. */
+export async function keywordsBeginningWith(
+  database: Database,
+  marketId: number,
+  start: string,
+  most: number,
+): Promise<{ id: number; key: string }[]> {
+  const answer = await database.client.execute({
+    sql: `SELECT id, key FROM keyword WHERE market_id = ? AND key >= ? AND key < ? ORDER BY key LIMIT ?`,
+    args: [marketId, start, `${start}\u{10FFFF}`, most],
+  });
+  return rawRows<{ id: number; key: string }>(answer);
+}
+
 /** All keywords of a market in the order of their keys, and how many words each has; at most 255 are told. */
 export async function keywordsByKey(
   database: Database,

@@ -1,5 +1,5 @@
 import { type LookUp, lookUpRequest } from '@opsimath/contract/api/lookUps';
-import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { Database } from './storage/connection';
 import { jobsById } from './jobs';
 import { lookUp, lookUpFind, lookUpTarget, market } from './schema';
@@ -10,7 +10,12 @@ export async function listLookUps(database: Database, projectId: number, only?: 
     .select({ lookUp, code: market.code, surface: market.surface })
     .from(lookUp)
     .innerJoin(market, eq(market.id, lookUp.marketId))
-    .where(and(eq(lookUp.projectId, projectId), only === undefined ? undefined : eq(lookUp.id, only)))
+    .where(
+      and(
+        eq(lookUp.projectId, projectId),
+        only === undefined ? isNull(lookUp.removedAt) : eq(lookUp.id, only),
+      ),
+    )
     .orderBy(desc(lookUp.id));
   const ids = rows.map((row) => row.lookUp.id);
   const targets = await database.rows
@@ -52,6 +57,22 @@ export async function listLookUps(database: Database, projectId: number, only?: 
       .filter((entry) => entry.lookUpId === row.id)
       .map(({ way, seed, state, found, message }) => ({ way, seed, state, found, message })),
   }));
+}
+
+/** Names a look-up anew, takes it out of the list, or brings it back; what it found stays known either way. */
+export async function changeLookUp(
+  database: Database,
+  id: number,
+  { name, removed }: { name?: string | undefined; removed?: boolean | undefined },
+): Promise<void> {
+  if (name === undefined && removed === undefined) return;
+  await database.rows
+    .update(lookUp)
+    .set({
+      ...(name !== undefined && { name }),
+      ...(removed !== undefined && { removedAt: removed ? sql`CURRENT_TIMESTAMP` : null }),
+    })
+    .where(eq(lookUp.id, id));
 }
 
 function kindOf(stored: Record<string, unknown>): LookUp['kind'] {

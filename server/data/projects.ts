@@ -5,18 +5,22 @@ import {
   type ProjectSettings,
   projectSettings,
 } from '@opsimath/contract/api/projects';
-import { eq } from 'drizzle-orm';
+import { eq, notInArray } from 'drizzle-orm';
 import { KnownProblem } from '../problems/problem';
 import { type Database, writeTogether } from './storage/connection';
 import { changedMeanwhile, editionAt, keepEdition, lastEditor } from './editions';
-import { project } from './schema';
+import { audit, project } from './schema';
 
 function read({ verdictsRevision: _, ...row }: typeof project.$inferSelect): Project {
   return { ...row, settings: projectSettings.parse(row.settings) };
 }
 
+/** All projects; rooms of audits are none. */
 export async function listProjects(database: Database): Promise<Project[]> {
-  return (await database.rows.select().from(project).orderBy(project.id)).map(read);
+  const audits = database.rows.select({ id: audit.projectId }).from(audit);
+  return (
+    await database.rows.select().from(project).where(notInArray(project.id, audits)).orderBy(project.id)
+  ).map(read);
 }
 
 export async function projectById(database: Database, id: number): Promise<Project> {
@@ -88,6 +92,12 @@ const OWN_TABLES = [
   'hand_position',
   'chosen_action',
   'published_change',
+  'report_share',
+  'report_plan',
+  'frozen_report',
+  'audit',
+  'report',
+  'visit_month',
   'watch_plan',
   'watch_feed',
   'draft',

@@ -18,7 +18,7 @@ import { rawRows } from './storage/rawRows';
 /** More rivals than a mask of places has bits for are refused when they are added. */
 export const MOST_RIVALS = 30;
 
-function surfaceOf(kind: TargetKind): Surface {
+export function surfaceOf(kind: TargetKind): Surface {
   if (kind === 'video' || kind === 'channel') return 'video';
   return kind === 'listing' || kind === 'shop' ? 'marketplace' : 'web';
 }

@@ -199,3 +199,17 @@ export async function judgedInList(
     judged: Number(adjacent) + Number(off) + Number(parked),
   };
 }
+
+/** Ids of keywords that were judged, or put off, for one of these reasons; `''` stands for none. */
+export async function keywordsJudgedFor(
+  database: Database,
+  projectId: number,
+  reasons: readonly string[],
+): Promise<number[]> {
+  const answer = await database.client.execute({
+    sql: `SELECT keyword_id AS keyword FROM verdict
+          WHERE project_id = ? AND reason IN (SELECT value FROM json_each(?))`,
+    args: [projectId, JSON.stringify(reasons)],
+  });
+  return rawRows<{ keyword: number }>(answer).map(({ keyword }) => keyword);
+}

@@ -1,4 +1,5 @@
 import type { WatchAlert } from '@opsimath/contract/api/watch';
+import { escaped } from './escape';
 
 /** Alerts of a market as entries of an Atom feed (RFC 4287). */
 export function alertFeed(
@@ -10,19 +11,19 @@ export function alertFeed(
   const entry = ({ id, market, day, kind, text }: WatchAlert & { market: string }): string =>
     [
       '  <entry>',
-      `    <id>urn:opsimath:${project.id}:${asXml(encodeURIComponent(`${market} ${id}`))}</id>`,
-      `    <title>${asXml(text)}</title>`,
+      `    <id>urn:opsimath:${project.id}:${escaped(encodeURIComponent(`${market} ${id}`))}</id>`,
+      `    <title>${escaped(text)}</title>`,
       `    <updated>${day}T00:00:00Z</updated>`,
-      `    <category term="${asXml(kind)}"/>`,
-      `    <content type="text">${asXml(`${text} (${market}, ${day})`)}</content>`,
+      `    <category term="${escaped(kind)}"/>`,
+      `    <content type="text">${escaped(`${text} (${market}, ${day})`)}</content>`,
       '  </entry>',
     ].join('\n');
   return [
     '<?xml version="1.0" encoding="utf-8"?>',
     '<feed xmlns="http://www.w3.org/2005/Atom">',
     `  <id>urn:opsimath:${project.id}:alerts</id>`,
-    `  <title>${asXml(`${project.name}: alerts`)}</title>`,
-    `  <link rel="self" href="${asXml(self)}"/>`,
+    `  <title>${escaped(`${project.name}: alerts`)}</title>`,
+    `  <link rel="self" href="${escaped(self)}"/>`,
     '  <author><name>Opsimath</name></author>',
     `  <updated>${updated}</updated>`,
     ...alerts.map(entry),
@@ -30,9 +31,3 @@ export function alertFeed(
     '',
   ].join('\n');
 }
-
-/** Signs that XML does not know are left out; those that mean something to it are escaped. */
-const asXml = (text: string): string =>
-  text
-    .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '')
-    .replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`);

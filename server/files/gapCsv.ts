@@ -1,5 +1,6 @@
 import { GAP_FIGURE_NAMES, figureOf, fileHead } from '@opsimath/contract/figures/gapFigures';
-import type { GapPage, GapRow, Position } from '@opsimath/contract/api/gaps';
+import type { GapPage, GapRow } from '@opsimath/contract/api/gaps';
+import type { Position } from '@opsimath/contract/api/position';
 
 interface CsvColumn {
   head: string;

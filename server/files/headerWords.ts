@@ -71,5 +71,8 @@ export const HEADER_WORDS: Record<ImportField, readonly string[]> = {
   device: ['device', 'devices', 'device type', 'gerät', 'geräte', 'dispositivo', 'dispositivos'],
   country: ['country', 'countries', 'land', 'länder', 'país', 'pais', 'region', 'market'],
   language: ['language', 'languages', 'sprache', 'idioma'],
+  month: ['month', 'year month', 'monat', 'mes'],
+  source: ['source', 'channel', 'medium', 'traffic source', 'quelle', 'kanal', 'fuente', 'canal'],
+  visits: ['visits', 'sessions', 'besuche', 'sitzungen', 'visitas', 'sesiones'],
   terms: ['terms', 'hidden search terms', 'hidden terms', 'search terms', 'channel keywords', 'slots'],
 };

@@ -236,6 +236,21 @@ describe('ad search terms and hidden terms', () => {
   });
 });
 
+test.each([
+  ['2026-03', '2026-03'],
+  ['2026-3', '2026-03'],
+  ['2026-03-14', '2026-03'],
+  ['03/2026', '2026-03'],
+])('visits: the month %s', (said, month) =>
+  expect(read('visits', { month: said, source: ' Organic  search ', visits: '1,200' })).toEqual({
+    ...{ month, source: 'Organic search', visits: 1200 },
+  }),
+);
+
+test.each(['', '2026-13', 'March', '2026'])('visits: %s is no month', (said) =>
+  expect(read('visits', { month: said, source: 'a', visits: '1' })).toContain('is no month'),
+);
+
 test('any cells at all give a row, a reason or nothing, and never a failure', () => {
   const kinds = Object.keys(IMPORT_KINDS) as ImportKind[];
   const cell = fc.oneof(

@@ -44,6 +44,8 @@ export interface ImportedRows {
   };
   rankings: { query: string; page: string; day: number; organic: number; paid: number; volume: number };
   'hidden terms': { page: string; terms: string };
+  /** The month as `2026-03`. */
+  visits: { month: string; source: string; visits: number };
 }
 export type ImportedRow<Kind extends ImportKind = ImportKind> = ImportedRows[Kind];
 
@@ -153,7 +155,23 @@ const READERS: { [Kind in ImportKind]: (cells: Cells) => ImportedRows[Kind] } = 
     if (terms === '') throw new Unusable('no terms');
     return { page, terms };
   },
+  visits(cells) {
+    const said = cells.text('month');
+    const month = readMonth(said);
+    if (month === null) throw new Unusable(`“${said.slice(0, 40)}” is no month: write 2026-03`);
+    const source = cells.text('source').replace(/\s+/g, ' ').slice(0, 200);
+    if (source === '') throw new Unusable('no source');
+    return { month, source, visits: cells.count('visits') };
+  },
 };
+
+/** A month as `2026-03`, out of 2026-03, 2026-03-14, 03/2026 or 3.2026; `null` for anything else. */
+function readMonth(text: string): string | null {
+  const [, year, month] = /^(\d{4})[-/.](\d{1,2})(?:[-/.]\d{1,2})?$/.exec(text) ?? [];
+  const [, monthFirst, yearLast] = /^(\d{1,2})[-/.](\d{4})$/.exec(text) ?? [];
+  const [y, m] = [year ?? yearLast, Number(month ?? monthFirst)];
+  return y === undefined || !(m >= 1 && m <= 12) ? null : `${y}-${String(m).padStart(2, '0')}`;
+}
 
 function assertClicks(clicks: number, impressions: number): void {
   if (clicks > impressions) throw new Unusable(`${clicks} clicks of ${impressions} impressions cannot be`);

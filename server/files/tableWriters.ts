@@ -2,6 +2,8 @@ import { PassThrough, Readable } from 'node:stream';
 import { stringify } from 'csv-stringify/sync';
 import ExcelJS from 'exceljs';
 import { z } from 'zod';
+import { MEDIA_TYPES } from './mediaTypes';
+import { sheetName } from './sheetName';
 import { safeCell } from '@opsimath/core/text/safeCell';
 
 export const tableFormat = z.enum(['csv', 'xlsx', 'json']);
@@ -20,15 +22,9 @@ export interface Table {
   pages: AsyncIterable<readonly (readonly Cell[])[]>;
 }
 
-const MEDIA: Record<TableFormat, string> = {
-  csv: 'text/csv; charset=utf-8',
-  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-  json: 'application/json',
-};
-
 /** Writes a table as it comes: CSV with a byte order mark, a workbook, or JSON with one object a row. */
 export function writeTable(format: TableFormat, table: Table): { body: Readable; type: string } {
-  const type = MEDIA[format];
+  const type = MEDIA_TYPES[format];
   if (format === 'csv') return { body: Readable.from(csvParts(table)), type };
   if (format === 'json') return { body: Readable.from(jsonParts(table)), type };
   return { body: workbook(table), type };
@@ -56,7 +52,7 @@ async function* jsonParts({ name, heads, about, pages }: Table): AsyncGenerator<
 function workbook(table: Table): Readable {
   const body = new PassThrough();
   const book = new ExcelJS.stream.xlsx.WorkbookWriter({ stream: body, useStyles: true });
-  const sheet = book.addWorksheet(table.name.replace(/[*?:\\/[\]]/g, ' ').slice(0, 31), {
+  const sheet = book.addWorksheet(sheetName(table.name), {
     views: [{ state: 'frozen', xSplit: 1, ySplit: 1 }],
   });
   const write = async (): Promise<void> => {

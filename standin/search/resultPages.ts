@@ -1,11 +1,12 @@
 import type { ResultPagesAnswer, SlotKind, SourcePage, SourceSlot } from '@opsimath/contract/source/answers';
+import { key } from '@opsimath/core/text/key';
 import { hashText, mix, unit } from '../random';
 import type { WorldDocument } from '../world/document';
 import type { MarketWorld, World } from '../world/world';
 import { holdAuction, type PaidSlot } from './auction';
 import type { Figures } from './figures';
 import type { OpenMarket } from './market';
-import type { Ranker } from './ranker';
+import { type Ranker, lastRevision } from './ranker';
 import { recordOf } from './records';
 
 /** Blocks that stand among the results, and above which organic position. */
@@ -18,6 +19,7 @@ interface Block {
 /** Result pages of one market; a batch shares its records. */
 export class ResultPages {
   private videos: OpenMarket | null = null;
+  private readonly titles = new WeakMap<WorldDocument, string>();
 
   constructor(
     private readonly world: World,
@@ -32,7 +34,7 @@ export class ResultPages {
     this.videos = videos;
   }
 
-  /** Pages for keys; a keyword nobody ever typed gets an empty page. */
+  /** Pages for keys; what nobody ever typed is looked for word for word in titles. */
   batch(keys: readonly string[], day: number, depth: number): Pick<ResultPagesAnswer, 'records' | 'pages'> {
     const indexOf = new Map<string, number>();
     const records: ResultPagesAnswer['records'] = [];
@@ -54,7 +56,7 @@ export class ResultPages {
     record: (document: WorldDocument) => number,
   ): SourcePage {
     const keyword = this.keywordIndex.get(text);
-    if (keyword === undefined) return { keyword: text, depth, results: 0, slots: [] };
+    if (keyword === undefined) return this.titlesWith(text, day, depth, record);
     const organic = this.ranker.organic(keyword, day).subarray(0, depth);
     const paid = holdAuction(this.market, keyword, day);
     const content = (document: number): WorldDocument => this.ranker.contentOn(document, day);
@@ -90,6 +92,35 @@ export class ResultPages {
       }
     });
     return { keyword: text, depth, results: this.results(keyword), slots };
+  }
+
+  /** Documents that have the words in their title, one after another as typed: those whose title is nothing else first. */
+  private titlesWith(
+    text: string,
+    day: number,
+    depth: number,
+    record: (document: WorldDocument) => number,
+  ): SourcePage {
+    const found: { document: WorldDocument; beside: number }[] = [];
+    for (let index = 0; index < this.market.documents.length; index++) {
+      const document = this.ranker.contentOn(index, day);
+      const isThere = lastRevision(document.revisions, day) !== null;
+      if (!isThere || (document.ends !== null && day >= document.ends)) continue;
+      const title = this.titleOf(document);
+      if (` ${title} `.includes(` ${text} `)) found.push({ document, beside: title.length - text.length });
+    }
+    found.sort((a, b) => a.beside - b.beside || (a.document.address < b.document.address ? -1 : 1));
+    const slots = found.slice(0, depth).map(({ document }, n): SourceSlot => ({
+      ...{ slot: n + 1, kind: 'organic', position: n + 1 },
+      record: record(document),
+    }));
+    return { keyword: text, depth, results: found.length, slots };
+  }
+
+  private titleOf(document: WorldDocument): string {
+    let title = this.titles.get(document);
+    if (title === undefined) this.titles.set(document, (title = key(document.fields.title ?? '')));
+    return title;
   }
 
   private blocks(

@@ -69,3 +69,23 @@ export function renumberedRequest(row: ArchivedRow, imports: Ids): ArchivedRow {
   const importId = imports.get(request.importId) ?? 0;
   return { ...row, request: JSON.stringify({ ...request, importId }) };
 }
+
+/** A report with the keywords, lists and rounds that its sections speak of. */
+export function renumberedSections(row: ArchivedRow, keywords: Ids, lists: Ids, rounds: Ids): ArchivedRow {
+  const document = JSON.parse(String(row.document)) as {
+    sections: { settings: { keywords?: number[]; list?: number | null; round?: number | null } }[];
+  };
+  const sections = document.sections.map((section) => {
+    const { keywords: chosen, list, round } = section.settings;
+    return {
+      ...section,
+      settings: {
+        ...section.settings,
+        ...(chosen && { keywords: chosen.map((id) => keywords.get(id) ?? id) }),
+        ...(typeof list === 'number' && { list: lists.get(list) ?? null }),
+        ...(typeof round === 'number' && { round: rounds.get(round) ?? null }),
+      },
+    };
+  });
+  return { ...row, document: JSON.stringify({ ...document, sections }) };
+}

@@ -24,6 +24,8 @@ const REFERENCES: Partial<Record<ArchivedTable, Record<string, ArchivedTable>>> 
   draft_version: { draft_id: 'draft' },
   published_change: { market_id: 'market', draft_id: 'draft', task_id: 'task' },
   watch_plan: { market_id: 'market' },
+  frozen_report: { report_id: 'report' },
+  report_plan: { report_id: 'report', market_id: 'market' },
   own_bid: { keyword_id: 'keyword', market_id: 'market' },
   auction_slot: { keyword_id: 'keyword', market_id: 'market' },
   verdict: { keyword_id: 'keyword' },
@@ -52,6 +54,7 @@ const SPOKEN_OF = [
   'round',
   'task',
   'draft',
+  'report',
 ];
 const MOST_LINES = 5_000_000;
 

@@ -5,6 +5,7 @@ import {
   renumberedKeywords,
   renumberedRecipe,
   renumberedRequest,
+  renumberedSections,
   renumberedSource,
 } from './archivedTexts';
 import { ArchiveRows } from './archiveRows';
@@ -34,6 +35,7 @@ export class ArchiveReader extends ArchiveRows {
   private readonly rounds: Ids = new Map();
   private readonly tasks: Ids = new Map();
   private readonly drafts: Ids = new Map();
+  private readonly reports: Ids = new Map();
 
   async take(text: string): Promise<void> {
     if (text.trim() === '') return;
@@ -165,6 +167,14 @@ export class ArchiveReader extends ArchiveRows {
         });
       case 'draft_version':
         return this.insert('draft_version', rows, { draft_id: this.drafts }, ['id']);
+      case 'report':
+        return this.takeOwned(this.withSections(rows), 'report', this.reports);
+      case 'frozen_report':
+        return this.insert('frozen_report', rows, { report_id: this.reports }, ['id']);
+      case 'report_plan':
+        return this.insert('report_plan', rows, { report_id: this.reports, market_id: this.markets });
+      case 'visit_month':
+        return this.insert('visit_month', rows, {});
       case 'watch_plan':
         return this.insert('watch_plan', rows, { market_id: this.markets });
       case 'published_change':
@@ -181,6 +191,10 @@ export class ArchiveReader extends ArchiveRows {
       default:
         throw damaged(`it holds a table “${table.slice(0, 40)}” that is not known here`);
     }
+  }
+
+  private withSections(rows: readonly Row[]): Row[] {
+    return rows.map((row) => renumberedSections(row, this.keywords, this.lists, this.rounds));
   }
 
   private withKeywords(rows: readonly Row[], column: string): Row[] {

@@ -1,6 +1,7 @@
 import { fileReading } from '@opsimath/contract/api/imports';
 import { lookUpRequest } from '@opsimath/contract/api/lookUps';
 import { projectSettings } from '@opsimath/contract/api/projects';
+import { reportDocument } from '@opsimath/contract/api/reports';
 import { recipeStep } from '@opsimath/contract/api/sift';
 import { isoDay, platform, sourceFullRecord } from '@opsimath/contract/source/answers';
 import { getTableColumns } from 'drizzle-orm';
@@ -40,6 +41,7 @@ const JSON_COLUMNS: Record<string, z.ZodType> = {
   'published_change.before': words,
   'published_change.after': words,
   'published_change.keywords': ids,
+  'report.document': reportDocument,
   'watch_plan.weekdays': z.array(z.int().min(1).max(7)).max(7),
   'column_match.reading': fileReading,
   'file_import.reading': fileReading,
@@ -77,6 +79,10 @@ export const ARCHIVED = {
   draft_version: tables.draftVersion,
   published_change: tables.publishedChange,
   watch_plan: tables.watchPlan,
+  visit_month: tables.visitMonth,
+  report: tables.report,
+  frozen_report: tables.frozenReport,
+  report_plan: tables.reportPlan,
   own_bid: tables.ownBid,
   auction_slot: tables.auctionSlot,
   verdict: tables.verdict,

@@ -32,6 +32,10 @@ const PROJECT_TABLES = [
   ['draft_version', 'draft_id IN (SELECT id FROM draft WHERE project_id = ?1)'],
   ['published_change', 'project_id = ?1'],
   ['watch_plan', 'project_id = ?1'],
+  ['visit_month', 'project_id = ?1'],
+  ['report', 'project_id = ?1'],
+  ['frozen_report', 'project_id = ?1'],
+  ['report_plan', 'project_id = ?1'],
   ['own_bid', 'project_id = ?1'],
   ['auction_slot', 'market_id IN (SELECT market_id FROM own_bid WHERE project_id = ?1)'],
   ['verdict', 'project_id = ?1'],
@@ -88,6 +92,7 @@ export async function* archiveLines(database: Database, projectId: number): Asyn
      UNION SELECT market_id FROM task WHERE project_id = ?1 UNION SELECT market_id FROM draft WHERE project_id = ?1
      UNION SELECT market_id FROM published_change WHERE project_id = ?1
      UNION SELECT market_id FROM watch_plan WHERE project_id = ?1
+     UNION SELECT market_id FROM report_plan WHERE project_id = ?1
      UNION SELECT market_id FROM own_bid WHERE project_id = ?1 UNION SELECT market_id FROM index_check WHERE project_id = ?1
      UNION SELECT market_id FROM keyword WHERE id IN (
        SELECT keyword_id FROM verdict WHERE project_id = ?1 UNION SELECT keyword_id FROM tracked WHERE project_id = ?1

@@ -10,4 +10,5 @@ export * from './rounds';
 export * from './drafts';
 export * from './watch';
 export * from './feeds';
+export * from './reports';
 export * from './grounds';

@@ -8,7 +8,7 @@ import { market, ofMarket, ofProject } from './projects';
 export const job = sqliteTable('job', {
   id: id(),
   projectId: ofProject(),
-  kind: text({ enum: ['look-up', 'captures', 'import', 'archive', 'auctions'] }).notNull(),
+  kind: text({ enum: ['look-up', 'captures', 'import', 'archive', 'auctions', 'audit'] }).notNull(),
   state: text({ enum: ['queued', 'running', 'done', 'failed', 'cancelled'] }).notNull(),
   request: text({ mode: 'json' }).notNull().$type<Record<string, unknown>>(),
   progress: text({ mode: 'json' }).notNull().$type<Record<string, unknown>>(),
@@ -53,6 +53,8 @@ export const lookUp = sqliteTable(
     keywords: integer().notNull().default(0),
     units: integer().notNull().default(0),
     createdAt: createdAt(),
+    /** Taken out of the list; what it found stays known. */
+    removedAt: text('removed_at'),
   },
   (table) => [index('look_up_project').on(table.projectId, table.marketId)],
 );

@@ -1,0 +1,1 @@
+ALTER TABLE `look_up` ADD `removed_at` text;
