@@ -104,7 +104,7 @@ async function send(operation: Operation, draw: ReturnType<typeof drawer>): Prom
     if (stream) await response.body?.cancel();
     statuses.set(response.status, (statuses.get(response.status) ?? 0) + 1);
     if (response.status >= 500) note(`${name}: ${response.status}`, `${described} → ${text.slice(0, 300)}`);
-    if (response.status >= 400 && !/"message"/.test(text)) note(`${name}: no reason`, described);
+    if (response.status >= 400 && !/"message"|<p>/.test(text)) note(`${name}: no reason`, described);
     if (/SQLITE|\bat .*\.js:\d+/.test(text) && response.status >= 400)
       note(`${name}: shows its insides`, text.slice(0, 300));
   } catch (error) {

@@ -17,6 +17,7 @@ const parts = {
   '--typing': 'typing.js',
   '--watch': 'watch.js',
   '--effects': 'effects.js',
+  '--report': 'report.js',
 };
 const only = parts[process.argv.find((word) => word in parts)] ?? 'main.js';
 const { status } = spawnSync(

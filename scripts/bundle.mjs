@@ -27,6 +27,7 @@ const ENTRIES = {
     'server/analysis/planning/solveWorker.ts',
     'server/work/imports/rankingsParser.ts',
     'server/files/fileWorker.ts',
+    'server/files/report/reportWorker.ts',
   ],
   standin: ['standin/main.ts'],
   bench: [
@@ -40,6 +41,7 @@ const ENTRIES = {
     'bench/plan.ts',
     'bench/typing.ts',
     'bench/watch.ts',
+    'bench/report.ts',
     'bench/effects.ts',
   ],
 };

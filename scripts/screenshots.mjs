@@ -73,7 +73,7 @@ const SHOTS = [
     act: openDraft,
   },
   { name: 'watch', path: 'watch?market=web-us-en', ready: '.strips .strip', theme: 'light' },
-  { name: 'report', path: 'report', ready: '.paper', theme: 'light' },
+  { name: 'report', path: 'report?report=1', ready: '.paper .ledger', theme: 'light' },
 ];
 
 async function drawField(page) {

@@ -1,7 +1,8 @@
 // Fills the demo through the same doors that people use: targets, look-ups, a file, captures over months.
 import { api } from './api.mjs';
 import { seedPlan } from './seed-plan.mjs';
-import { EARLIER_DAYS, followSince, publishEarlier } from './seed-watch.mjs';
+import { seedReports } from './seed-report.mjs';
+import { EARLIER_DAYS, bringVisits, followSince, publishEarlier } from './seed-watch.mjs';
 
 const MARKET = 'web-us-en';
 const RIVALS = ['cobblemoor.example', 'pikewater.example', 'dunmarrow.example', 'saltfen.example'];
@@ -9,7 +10,7 @@ const OWN = 'tarnwick.example';
 const MONTHS_OF_HISTORY = 16;
 const TRACKED = 60;
 const CAPTURED = 2500;
-const PERFORMANCE_DAYS = 56;
+const PERFORMANCE_DAYS = 73;
 const AD_DAYS = 30;
 
 const daysBefore = (date, days) => new Date(Date.parse(date) - days * 86_400_000).toISOString().slice(0, 10);
@@ -76,7 +77,9 @@ export async function seedDemo(url, servicesUrl, say) {
 
   await followSince(opsimath, at, today, keywords, say);
 
+  await bringVisits(opsimath, at, today);
   await seedPlan(opsimath, at, today, compare, say);
+  await seedReports(opsimath, at, today, compare, say);
 }
 
 /** What we offer, as it stands beside each keyword that is judged; and where this trade keeps its items. */

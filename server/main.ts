@@ -18,6 +18,7 @@ import { knownProblemOf } from './problems/problem';
 import { httpSource } from './sources/httpSource';
 import { People } from './work/people';
 import { Scheduler } from './watch/scheduler';
+import { ReportFiles } from './reports/reportFiles';
 import { JobRunner } from './work/jobRunner';
 
 const folder = path.dirname(fileURLToPath(import.meta.url));
@@ -81,8 +82,9 @@ async function start(): Promise<void> {
 
   // The interface waits for these answers: fewer tries than long work makes.
   const quickSource = httpSource({ ...source, retries: Math.min(2, source.retries) });
+  const reportFiles = new ReportFiles((stack) => onTrouble({ number: '', where: 'writing a report', stack }));
   const app = createApp(
-    { database, source: quickSource, jobs, analysis, filesFolder, changes, people },
+    { database, source: quickSource, jobs, analysis, filesFolder, changes, people, reportFiles },
     path.join(home, '..', 'web', 'dist'),
     log,
     values['allowed-host'],
@@ -102,7 +104,7 @@ async function start(): Promise<void> {
   });
 
   const scheduler = new Scheduler(
-    { database, source: quickSource, jobs },
+    { database, source: quickSource, jobs, analysis },
     Number(values['watch-every']),
     (error) => log.warn({ err: error }, 'looking for captures that are due'),
   );

@@ -24,12 +24,16 @@ import { openApiDocument } from './openApi';
 import { openApiPage } from './openApiPage';
 import { outsideRoutes } from './outside';
 import { projectRoutes } from './projects';
+import { auditRoutes } from './audits';
+import { frozenRoutes, shareRoutes } from './frozenReports';
+import { reportFileRoutes, sharedRoute } from './reportFiles';
 import { reportRoutes } from './reports';
 import { listRoutes } from './lists';
 import { draftPartRoutes, draftRoutes, writerRoutes } from './drafts';
 import { ownCopyRoutes } from './ownCopy';
 import { publishedRoutes } from './published';
 import { alertRoutes, feedRoute } from './alerts';
+import { visitRoutes } from './visits';
 import { watchRoutes } from './watch';
 import { roundRoutes } from './rounds';
 import { Routes } from './route';
@@ -79,9 +83,15 @@ export function createApp(
     adGroupRoutes,
     publishedRoutes,
     watchRoutes,
+    visitRoutes,
     alertRoutes,
     feedRoute,
     reportRoutes,
+    frozenRoutes,
+    shareRoutes,
+    reportFileRoutes,
+    sharedRoute,
+    auditRoutes,
     noteRoutes,
     archiveRoutes,
     changeRoutes,

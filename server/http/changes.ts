@@ -12,6 +12,7 @@ const CHANGES: readonly [RegExp, ChangedThing | null][] = [
   [/^\/look-ups\/\d+\/sift\/judge$/, 'verdicts'],
   [/^\/look-ups\/\d+\/sift\/list$/, 'lists'],
   [/^\/look-ups\/\d+\/(again|keywords)/, 'look-ups'],
+  [/^\/look-ups\/\d+$/, 'look-ups'],
   [/^\/look-ups\//, null],
   [/^\/projects\/\d+\/look-ups\/(price|mode-counts)$/, null],
   [/^\/projects\/\d+\/targets\/\d+\/coverage$/, null],
@@ -22,9 +23,12 @@ const CHANGES: readonly [RegExp, ChangedThing | null][] = [
   [/^\/archives$/, 'projects'],
   [/^\/(packing|written-text)$/, null],
   [/^\/projects\/\d+\/published(\/|$)/, 'drafts'],
+  [/^\/projects\/\d+\/report-files(\/|$)/, null],
+  [/^\/projects\/\d+\/(frozen|shares)(\/|$)/, 'reports'],
+  [/^\/audits(\/price)?$/, null],
   [/^\/projects\/\d+\/watch\/plan$/, 'tracked'],
   [/^\/projects\/\d+\/feed$/, null],
-  [/^\/projects\/\d+\/watch\/recheck$/, 'facts'],
+  [/^\/projects\/\d+\/watch\/(recheck|presence)$/, 'facts'],
 ];
 
 /** Tells open views what others have changed. */

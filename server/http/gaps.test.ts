@@ -377,23 +377,6 @@ test('the CSV holds every row that passes the filter, safe for spreadsheets', as
   expect(text).not.toMatch(/(^|,|\n)[=+@]/);
 });
 
-test('the report speaks of the same figures', async () => {
-  const report = await running.api.get(`${at}/report?${SCOPE}&top=20`);
-  expect(report.totals.kinds).toEqual(page.totals.kinds);
-  const work = await running.api.get(`${at}/what-to-do?${SCOPE}&limit=20`);
-  expect(report.work).toEqual(work);
-  expect(report.top).toEqual(
-    work.lines.map(({ lead }: { lead: { id: number } }) => rows.find(({ id }) => id === lead.id)),
-  );
-  expect(report.sides.map((side: { name: string }) => side.name)).toEqual([
-    'Tarnwick',
-    'Cobblemoor',
-    'Saltfen',
-  ]);
-  for (const side of report.sides)
-    expect(side.depth.reduce((sum: number, count: number) => sum + count, 0)).toBe(page.total);
-});
-
 test('an empty project, a date before everything and another market’s pool say what they are', async () => {
   const empty = await running.api.post('/projects', { name: 'Empty' });
   expect(await running.api.get(`/projects/${empty.id}/gaps?${SCOPE}`)).toMatchObject({

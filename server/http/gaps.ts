@@ -1,5 +1,6 @@
 import { actionChoice, dossier, dossierQuery, shownPage } from '@opsimath/contract/api/dossier';
-import { type GapQueryRead, gapGroupQuery, gapGroups, gapPage, gapQuery } from '@opsimath/contract/api/gaps';
+import { type GapQueryRead, gapQuery } from '@opsimath/contract/api/gapQuery';
+import { gapGroupQuery, gapGroups, gapPage } from '@opsimath/contract/api/gaps';
 import { marketModels } from '@opsimath/contract/api/models';
 import { whatToDo, whatToDoQuery } from '@opsimath/contract/api/whatToDo';
 import { isoDay } from '@opsimath/contract/source/answers';

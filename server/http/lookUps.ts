@@ -1,14 +1,11 @@
 import {
   type LookUpRequest,
-  fileExport,
   lookUp,
+  lookUpChange,
   lookUpPrice,
   lookUpRequest,
-  modeCounts,
-  poolChange,
-  poolPage,
-  poolQuery,
 } from '@opsimath/contract/api/lookUps';
+import { fileExport, modeCounts, poolChange, poolPage, poolQuery } from '@opsimath/contract/api/pool';
 import { isoDay } from '@opsimath/contract/source/answers';
 import { type AddressPlatform, readAddress } from '@opsimath/core/text/address';
 import { key } from '@opsimath/core/text/key';
@@ -16,7 +13,7 @@ import { z } from 'zod';
 import { listExports } from '../data/exports';
 import { createJob } from '../data/jobs';
 import { createLookUp, lookUpById, setLookUpJob } from '../data/lookUps';
-import { listLookUps } from '../data/lookUpList';
+import { changeLookUp, listLookUps } from '../data/lookUpList';
 import { addressPlatforms, marketByCode } from '../data/markets';
 import { projectById } from '../data/projects';
 import { priceOf } from '../lookups/price';
@@ -84,6 +81,20 @@ export function lookUpRoutes(routes: Routes, services: Services): void {
   );
   routes.add(
     {
+      method: 'patch',
+      path: '/look-ups/:id',
+      summary: 'Name a look-up anew, take it out of the list, or bring it back; what it found stays known',
+      body: lookUpChange,
+      answer: lookUp,
+    },
+    async ({ params, body }) => {
+      const { projectId } = await lookUpById(database, params.id);
+      await changeLookUp(database, params.id, body);
+      return (await listLookUps(database, projectId, params.id))[0]!;
+    },
+  );
+  routes.add(
+    {
       method: 'post',
       path: '/look-ups/:id/again',
       summary: 'The same look-up at another date, stored beside the old one',
@@ -137,8 +148,16 @@ export function lookUpRoutes(routes: Routes, services: Services): void {
   );
 }
 
-async function start({ database, jobs }: Services, projectId: number, request: LookUpRequest) {
+async function start({ database, jobs, source }: Services, projectId: number, request: LookUpRequest) {
   await projectById(database, projectId);
+  // Services that are away tell no day; then the job says so.
+  const today = await source.today().catch(() => null);
+  if (today !== null && request.date > today)
+    throw new KnownProblem(
+      'day-to-come',
+      `${request.date} is still to come: the services are at ${today}.`,
+      'Choose a date up to today.',
+    );
   const market = await marketByCode(database, request.market);
   const { id, jobId } = await database.together(async (steps) => {
     const made = await createLookUp(steps, projectId, market.id, nameOf(request), request);

@@ -99,8 +99,13 @@ const named = (operation: Operation): string => `${operation.method.toUpperCase(
 const failures = new Set<string>();
 function note(what: string, { status, text }: { status: number; text: string }): void {
   if (status >= 500) failures.add(`${what}: ${status} ${text.slice(0, 200)}`);
-  if (status >= 400 && !(JSON.parse(text) as { message?: string }).message)
-    failures.add(`${what}: no reason`);
+  if (status >= 400 && !reasonOf(text)) failures.add(`${what}: no reason`);
+}
+/** What is said to a program, or, where people read it, on a page. */
+function reasonOf(text: string): string | undefined {
+  return text.startsWith('<!doctype html>')
+    ? /<p>([^<]+)<\/p>/.exec(text)?.[1]
+    : (JSON.parse(text) as { message?: string }).message;
 }
 beforeEach(() => failures.clear());
 

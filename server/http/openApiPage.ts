@@ -1,3 +1,5 @@
+import { escaped } from '../files/escape';
+
 interface Operation {
   summary: string;
   tags: string[];
@@ -5,9 +7,6 @@ interface Operation {
   requestBody?: unknown;
   responses: unknown;
 }
-
-const escape = (text: string): string =>
-  text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!);
 
 /** A plain page that shows the OpenAPI document: no script, nothing fetched. */
 export function openApiPage(document: Record<string, unknown>): string {
@@ -20,7 +19,7 @@ export function openApiPage(document: Record<string, unknown>): string {
     }
   }
   const body = [...groups]
-    .map(([group, sections]) => `<h2>${escape(group)}</h2>${sections.join('')}`)
+    .map(([group, sections]) => `<h2>${escaped(group)}</h2>${sections.join('')}`)
     .join('');
   return `<!doctype html><html lang="en"><meta charset="utf-8"><title>Opsimath API</title>
 <style>body{font:14px/1.5 Georgia,serif;background:#f6f3ea;color:#22303a;max-width:60rem;margin:2rem auto;padding:0 1rem}
@@ -34,10 +33,10 @@ function section(method: string, path: string, operation: Operation): string {
   const parameters = operation.parameters
     .map(
       (parameter) =>
-        `<li><code>${escape(parameter.name)}</code> in ${parameter.in}${parameter.required ? ', required' : ''}</li>`,
+        `<li><code>${escaped(parameter.name)}</code> in ${parameter.in}${parameter.required ? ', required' : ''}</li>`,
     )
     .join('');
   const shapes = JSON.stringify({ body: operation.requestBody, answers: operation.responses }, null, 2);
-  return `<details><summary><b>${method}</b> <code>${escape(path)}</code> ${escape(operation.summary)}</summary>
-<ul>${parameters}</ul><pre>${escape(shapes)}</pre></details>`;
+  return `<details><summary><b>${method}</b> <code>${escaped(path)}</code> ${escaped(operation.summary)}</summary>
+<ul>${parameters}</ul><pre>${escaped(shapes)}</pre></details>`;
 }

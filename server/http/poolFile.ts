@@ -1,4 +1,4 @@
-import { type PoolQueryRead, poolQuery } from '@opsimath/contract/api/lookUps';
+import { type PoolQueryRead, poolQuery } from '@opsimath/contract/api/pool';
 import { keepExport } from '../data/exports';
 import { lookUpById } from '../data/lookUps';
 import { type Cell, MOST_SHEET_ROWS, tableFormat, writeTable } from '../files/tableWriters';

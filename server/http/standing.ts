@@ -1,5 +1,6 @@
 import { around } from '@opsimath/contract/api/around';
-import { comparisonScope } from '@opsimath/contract/api/gaps';
+import { comparisonScope } from '@opsimath/contract/api/gapQuery';
+import { keywordHits, keywordHitsQuery } from '@opsimath/contract/api/keywordHits';
 import { overTime, overTimeQuery } from '@opsimath/contract/api/overTime';
 import { ownQueryPage, ownQueryQuery } from '@opsimath/contract/api/ownQueries';
 import { paidQuery, paidView } from '@opsimath/contract/api/paid';
@@ -19,6 +20,17 @@ export function standingRoutes(routes: Routes, { analysis }: Services): void {
       answer: overTime,
     },
     ({ params, query }) => analysis.overTime(params.id, query),
+  );
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/keyword-hits',
+      summary:
+        'Keywords that hold a text: the very one first, then those that begin with it, then the most searched',
+      query: keywordHitsQuery,
+      answer: keywordHits,
+    },
+    ({ params, query }) => analysis.keywordHits(params.id, query),
   );
   routes.add(
     {

@@ -1,7 +1,15 @@
 import type { Draft, PublishedChange } from '@opsimath/contract/api/drafts';
 import type { GapPage } from '@opsimath/contract/api/gaps';
 import type { RoundsView } from '@opsimath/contract/api/rounds';
-import type { EffectsView, Rechecked, WatchAlert, WatchView } from '@opsimath/contract/api/watch';
+import type {
+  EffectsView,
+  Presence,
+  Rechecked,
+  VisitMonth,
+  WatchAlert,
+  WatchTargets,
+  WatchView,
+} from '@opsimath/contract/api/watch';
 import { DATE, MARKET, Running } from '../testing/running';
 
 let running: Running;
@@ -117,6 +125,104 @@ test('a change is followed day by day until its effect can be told; its task is 
   expect((await effects(day)).changes[0]!.effect.state).toBe('lacking');
 });
 
+test('both versions stand in own search performance over as many days each; ads beside them; a title is looked for word for word', async () => {
+  const now = await today();
+  const { date: day, seenFrom } = (await effects(now)).changes[0]!;
+  const changed = seenFrom ?? day;
+  const daysFrom = (from: string, many: number, clicks: number): string[] =>
+    Array.from({ length: many }, (_, n) => {
+      const at = new Date(Date.parse(from) + n * 86_400_000).toISOString().slice(0, 10);
+      return `${aimed[0]!.text},https://${page},${at},${clicks},100,5`;
+    });
+  const start = new Date(Date.parse(changed) - 6 * 86_400_000).toISOString().slice(0, 10);
+  const csv = [
+    'query,page,date,clicks,impressions,position',
+    ...daysFrom(start, 6, 2),
+    ...daysFrom(changed, 9, 5),
+  ];
+  await running.bringIn(at, 'versions.csv', 'performance', csv.join('\n'));
+  const { versions, ads } = (await effects(now)).changes[0]!;
+  expect(ads).toBeNull();
+  // What lies after the date in scope is not known on it: as many days are taken before.
+  const many = Math.min(6, (Date.parse(now) - Date.parse(changed)) / 86_400_000 + 1);
+  expect(many).toBeGreaterThanOrEqual(3);
+  expect(versions).toMatchObject({
+    before: { held: many, impressions: 100 * many, clicks: 2 * many, ctr: { rate: 0.02 } },
+    after: { from: changed, held: many, impressions: 100 * many, clicks: 5 * many, ctr: { rate: 0.05 } },
+  });
+  const { ctr } = versions!.after;
+  expect(ctr.low).toBeLessThan(0.05);
+  expect(ctr.high).toBeGreaterThan(0.05);
+
+  const view = await watch(now);
+  const at0 = view.days.indexOf(changed);
+  expect(view.beside.clicks[at0]).toBe(5);
+  expect(view.beside.impressions[at0]).toBe(100);
+  expect(view.beside.adCost).toEqual(view.days.map(() => null));
+
+  const { id } = (await effects(now)).changes[0]!;
+  const found: Presence = await running.api.post(`${at}/watch/presence`, { market: MARKET, change: id });
+  expect(found.title).toBe(`${aimed[0]!.text} | Tarnwick`);
+  expect(found.own).toEqual([{ address: page, position: 1 }]);
+  expect(found).toMatchObject({ units: 1 });
+});
+
+test('visits by source and month: share and both figures it is made of; a newer file replaces', async () => {
+  const file = (visits: number): string =>
+    [
+      'month,source,visits',
+      '2026-02,Organic search,300',
+      '2026-02,Paid search,100',
+      '2026-02,Direct,600',
+      `2026-03,Organic search,${visits}`,
+      '2026-03,organic search,50',
+      '2026-03,Direct,550',
+    ].join('\n');
+  await running.bringIn(at, 'visits.csv', 'visits', file(400));
+  await running.bringIn(at, 'visits-again.csv', 'visits', file(450));
+  const months = await running.api.get(`${at}/visits`);
+  expect(months.map(({ month, all, search }: VisitMonth) => [month, all, search])).toEqual([
+    ['2026-02', 1000, 300],
+    ['2026-03', 1050, 500],
+  ]);
+});
+
+test('those of a list, and those that a target of ours holds, are drawn by themselves', async () => {
+  const now = await today();
+  const few = tracked.slice(0, 3).map(({ id }) => id);
+  const lists = await running.api.post(`${at}/lists`, { name: 'Three', market: MARKET, keywords: few });
+  const list = lists.find(({ name }: { name: string }) => name === 'Three').id;
+  const view: WatchView = await running.api.get(`${at}/watch?market=${MARKET}&date=${now}&list=${list}`);
+  expect(view.strips.map(({ id }) => id).sort()).toEqual([...few].sort());
+  expect(view.tracked).toBe(24);
+  expect(view.panel).toBeLessThanOrEqual(3);
+  const all = await watch(now);
+  const [target] = all.targets;
+  const held: WatchView = await running.api.get(
+    `${at}/watch?market=${MARKET}&date=${now}&target=${encodeURIComponent(target!.address)}`,
+  );
+  expect(held.strips).toHaveLength(target!.keywords);
+  expect(all.targets.reduce((sum, { keywords }) => sum + keywords, 0)).toBeLessThanOrEqual(24);
+});
+
+test('own targets with what they serve, and who held a keyword from when on', async () => {
+  const now = await today();
+  const { targets, shared }: WatchTargets = await running.api.get(
+    `${at}/watch/targets?market=${MARKET}&date=${now}`,
+  );
+  const all = await watch(now);
+  const position = new Map(all.strips.map(({ id, now: place }) => [id, place]));
+  for (const { keywords } of targets)
+    for (const { id, position: told } of keywords) expect(position.get(id)).toBe(told);
+  for (const { course } of shared) {
+    expect(new Set(course.map(({ address }) => address)).size).toBeGreaterThan(1);
+    course.slice(1).forEach(({ from, address }, n) => {
+      expect(from > course[n]!.from).toBe(true);
+      expect(address).not.toBe(course[n]!.address);
+    });
+  }
+});
+
 test('another change of the same target in these weeks: the effect is said to be joint', async () => {
   await running.api.post(`${at}/published`, {
     market: MARKET,
@@ -181,6 +287,9 @@ test('what is due: a change whose wait is over and that nobody has looked at sin
   const later = await today();
   const due = (await watch(later)).due.filter(({ what }) => what === 'look at a change again');
   expect(due.map(({ wait }) => wait)).toEqual([28, 28]);
+  // The row of stages says as many.
+  const all = (await watch(later)).due.length;
+  expect(await running.api.get(`${at}/watch/due?market=${MARKET}&date=${later}`)).toEqual({ due: all });
   await running.api.post(`${at}/watch/recheck`, { market: MARKET, keywords: due[0]!.keywords });
   expect((await watch(later)).due.filter(({ change }) => change === due[0]!.change)).toEqual([]);
 });

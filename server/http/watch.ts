@@ -1,15 +1,21 @@
 import {
   effectsView,
+  presence,
+  presenceRequest,
   recheck,
   rechecked,
+  watchDue,
   watchPlanChange,
   watchQuery,
+  watchTargets,
   watchView,
 } from '@opsimath/contract/api/watch';
 import { keywordsById } from '../data/keywords';
 import { marketByCode } from '../data/markets';
+import { changeById } from '../data/publishedChanges';
 import { projectById } from '../data/projects';
 import { planWatch, watchPlans } from '../data/watchPlans';
+import { KnownProblem } from '../problems/problem';
 import { runDuePlans } from '../watch/scheduler';
 import { captureNow } from '../work/steps/captureNow';
 import type { Routes } from './route';
@@ -37,6 +43,26 @@ export function watchRoutes(routes: Routes, { database, source, analysis, jobs }
       answer: effectsView,
     },
     ({ params, query }) => analysis.effects(params.id, query),
+  );
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/watch/due',
+      summary: 'How much is due: captures, changes to look at again, work that was put off',
+      query: watchQuery.pick({ market: true, date: true }),
+      answer: watchDue,
+    },
+    ({ params, query }) => analysis.watchDue(params.id, query),
+  );
+  routes.add(
+    {
+      method: 'get',
+      path: '/projects/:id/watch/targets',
+      summary: 'What own targets serve, where several come up for one keyword, and whether search knows them',
+      query: watchQuery.pick({ market: true, date: true }),
+      answer: watchTargets,
+    },
+    ({ params, query }) => analysis.watchTargets(params.id, query),
   );
   routes.add(
     {
@@ -81,6 +107,32 @@ export function watchRoutes(routes: Routes, { database, source, analysis, jobs }
       );
       const keywords = await analysis.rechecked(params.id, { market: market.code, date }, known);
       return { units, at, keywords };
+    },
+  );
+  presenceRoute(routes, { database, source, analysis });
+}
+
+function presenceRoute(
+  routes: Routes,
+  { database, source, analysis }: Pick<Services, 'database' | 'source' | 'analysis'>,
+): void {
+  routes.add(
+    {
+      method: 'post',
+      path: '/projects/:id/watch/presence',
+      summary: 'Look for the exact title of a change: 1 unit. Presence is no success',
+      body: presenceRequest,
+      answer: presence,
+    },
+    async ({ params, body }) => {
+      const market = await marketByCode(database, body.market);
+      const title = (await changeById(database, params.id, body.change)).after.title;
+      if (title === undefined || title.trim() === '')
+        throw new KnownProblem('no-way', 'This change says no title.', 'Look its keywords up instead.');
+      const date = await source.today();
+      const stamp = `looked at ${new Date().toISOString().slice(0, 16)}`;
+      const units = await captureNow({ database, source }, market, date, [title], stamp);
+      return { units, title, ...(await analysis.presence(params.id, { market: market.code, date, title })) };
     },
   );
 }

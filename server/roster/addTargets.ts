@@ -35,8 +35,12 @@ export async function addLines(
   const added = new Set<number>();
   /** Rivals by surface: only those of one surface are ever compared together. */
   const rivals = new Map<string, number>();
-  for (const { side: theirs, surface } of await listTargets(database, projectId))
+  // Capitals alone make no second target: search knows one page under both.
+  const known = new Set<string>();
+  for (const { side: theirs, surface, address } of await listTargets(database, projectId)) {
     if (theirs === 'rival') rivals.set(surface, (rivals.get(surface) ?? 0) + 1);
+    known.add(address.toLowerCase());
+  }
   for (const [index, line] of lines.entries()) {
     if (line.trim() === '') continue;
     const leave = (reason: string): void =>
@@ -48,6 +52,10 @@ export async function addLines(
     }
     if (side === 'rival' && (rivals.get(read.surface) ?? 0) >= MOST_RIVALS) {
       leave(`a project compares at most ${MOST_RIVALS} rivals on one surface`);
+      continue;
+    }
+    if (known.has(read.address.toLowerCase())) {
+      leave('is in the roster already');
       continue;
     }
     const found = await findRecord(source, marketsFor(read, market, markets), date, read);
@@ -75,6 +83,7 @@ export async function addLines(
       continue;
     }
     added.add(id);
+    known.add(read.address.toLowerCase());
     if (side === 'rival') rivals.set(read.surface, (rivals.get(read.surface) ?? 0) + 1);
     if (record) await keepPlaceRecords(database, [record], date);
     if (side === 'own' && record)

@@ -88,7 +88,9 @@ test('switched off, or on other days only, nothing is started', async () => {
 
 test('what fails is told, and the next look goes on', async () => {
   const told: unknown[] = [];
-  const scheduler = new Scheduler(ground(), 60_000, (error) => told.push(error));
+  const scheduler = new Scheduler({ ...ground(), analysis: null as never }, 60_000, (error) =>
+    told.push(error),
+  );
   clock.away = true;
   await scheduler.look();
   expect(told).toHaveLength(1);

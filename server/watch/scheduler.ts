@@ -3,6 +3,7 @@ import { createJob } from '../data/jobs';
 import type { Database } from '../data/storage/connection';
 import { trackedKeywords } from '../data/tracked';
 import { type WatchPlan, noteWatched, watchPlans } from '../data/watchPlans';
+import { makeDueReports } from '../reports/dueReports';
 import type { SearchSource } from '../sources/searchSource';
 import { withoutCapture } from '../work/steps/takeCaptures';
 
@@ -11,6 +12,7 @@ interface Ground {
   source: Pick<SearchSource, 'today' | 'allowance'>;
   jobs: { start: (id: number) => void };
 }
+type ReportGround = Parameters<typeof makeDueReports>[0];
 
 /**
  * Starts captures of tracked keywords on the days that are planned, by the clock of the services. The day is noted together with
@@ -68,7 +70,7 @@ export class Scheduler {
   private closed = false;
 
   constructor(
-    private readonly ground: Ground,
+    private readonly ground: Ground & ReportGround,
     private readonly everyMs: number,
     private readonly onTrouble: (error: unknown) => void,
   ) {}
@@ -77,6 +79,7 @@ export class Scheduler {
     clearTimeout(this.timer);
     try {
       await runDuePlans(this.ground);
+      await makeDueReports(this.ground);
     } catch (error) {
       this.onTrouble(error);
     }

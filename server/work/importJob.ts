@@ -14,8 +14,8 @@ import { outcome } from './imports/outcome';
 import { Tally } from './imports/tally';
 
 const CHUNK = 20_000;
-/** Tables of metrics are large: fewer, larger segments. Lines of one target's hidden terms belong together. */
-const CHUNKS: Record<string, number> = { metrics: 200_000, 'hidden terms': Infinity };
+/** Tables of metrics are large: fewer, larger segments. Lines of one target's hidden terms belong together, and visits of a month. */
+const CHUNKS: Record<string, number> = { metrics: 200_000, 'hidden terms': Infinity, visits: Infinity };
 const SHOWN = 300;
 
 /**

@@ -19,6 +19,7 @@ import { Locks } from './steps/locks';
 import { runLookUp } from './lookUpJob';
 import { runArchive } from './archiveJob';
 import { runAuctions } from './auctionJob';
+import { runAudit } from './auditJob';
 
 interface WorkerData {
   file: string;
@@ -50,6 +51,7 @@ const runners: Record<Job['kind'], (context: JobContext) => Promise<string | nul
   import: runImport,
   archive: runArchive,
   auctions: runAuctions,
+  audit: runAudit,
 };
 const tell = (report: Report): void => parentPort!.postMessage(report);
 

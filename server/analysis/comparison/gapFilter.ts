@@ -1,4 +1,4 @@
-import { type GapFilterRead, type GapMark, action, gapMark } from '@opsimath/contract/api/gaps';
+import { type GapFilterRead, type GapMark, action, gapMark } from '@opsimath/contract/api/gapQuery';
 import { type Facet, type Narrowed, narrow } from '@opsimath/core/gap/facets';
 import { GAP_KINDS, isNear } from '@opsimath/core/gap/kind';
 import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
@@ -20,6 +20,7 @@ const LITTLE = 1 << MARKS.indexOf('little demand');
 const BLOCK = 1 << MARKS.indexOf('block to take');
 const BY_HAND = 1 << MARKS.indexOf('by hand');
 const DEFENCE = 1 << MARKS.indexOf('defence');
+const SEVERAL = 1 << MARKS.indexOf('several of ours');
 const SLIPPING = MOVEMENT_MARKS.indexOf('slipping');
 /** What rows are divided by, in this order. */
 const FACETS = ['kinds', 'paid', 'marks', 'rivals', 'bands', 'verdicts', 'actions'] as const;
@@ -93,6 +94,7 @@ function makeBits(comparison: Comparison): Record<FacetName, ArrayLike<number>> 
       const falling = gaps.movement[i] === SLIPPING || columns.asIs.chance[i]! < 0.5;
       if (falling && toLose[i]! > 0) marks[i]! |= DEFENCE;
     }
+    if (columns.ownTargets[i]! > 1) marks[i]! |= SEVERAL;
     if (byHand.size > 0 && byHand.has(keywords[i]!)) marks[i]! |= BY_HAND;
     let held = 0;
     for (let rival = 0; rival < columns.rivalOrganic.length; rival++) {
@@ -130,6 +132,7 @@ if (
     'block to take',
     'by hand',
     'defence',
+    'several of ours',
   ].join()
 )
   throw new Error('Marks are out of order.');

@@ -1,4 +1,4 @@
-import type { GapQueryRead } from '@opsimath/contract/api/gaps';
+import type { GapQueryRead } from '@opsimath/contract/api/gapQuery';
 import { type SortKey, sortRowsExactly } from '@opsimath/core/ranking/order';
 import type { Comparison } from './comparison';
 import { gapFigures } from './gapFigures';

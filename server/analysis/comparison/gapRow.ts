@@ -18,6 +18,7 @@ import { type Comparison, entryOf } from './comparison';
 import { FORETOLD_OF } from './foretell';
 import { type ToldElsewhere, toldElsewhere } from './pageEffects';
 import { positionOf } from '../facts/positionOf';
+import { warningsOf } from './warnings';
 import { marksOfRow } from './gapFilter';
 import { gapFigure } from './gapFigures';
 import { volumeDay, volumeRangeOf } from '../facts/metrics';
@@ -31,11 +32,13 @@ export async function gapRows(
   const ids = indices.map((i) => comparison.keywords[i]!);
   const keywords = await keywordsById(database, ids);
   const tracked = await trackedAmong(database, comparison.project.id, ids);
+  const warnings = await warningsOf(database, comparison, keywords);
   const addresses = new Map(comparison.sides.ownPlaces.map((place) => [place.id, place.address]));
   const holders = await placesById(database, new Set(indices.map((i) => comparison.blockHolder[i]!)));
   return indices.map((i) => ({
     ...gapRow(comparison, i, keywords.get(comparison.keywords[i]!)!.text, addresses, tracked),
     block: blockOf(comparison, i, holders),
+    warnings: warnings.get(comparison.keywords[i]!) ?? [],
   }));
 }
 
@@ -45,7 +48,7 @@ function gapRow(
   text: string,
   addresses: ReadonlyMap<number, string>,
   tracked: ReadonlySet<number>,
-): Omit<GapRow, 'block'> {
+): Omit<GapRow, 'block' | 'warnings'> {
   const { columns, gaps, now, before, metrics } = comparison;
   const row = comparison.rows[i]!;
   const own = columns.ownOrganic[i]!;

@@ -1,4 +1,4 @@
-import type { ComparisonScope } from '@opsimath/contract/api/gaps';
+import type { ComparisonScope } from '@opsimath/contract/api/gapQuery';
 import type { Ground } from '@opsimath/contract/api/grounds';
 import { daysUntil, observedAuctions } from '../../data/auctions';
 import { chosenActions } from '../../data/chosenActions';
@@ -66,7 +66,7 @@ export async function openComparison(
       await verdictColumns(workspace.database, projectId, market.id),
       await chosenActions(workspace.database, projectId, market.id),
       await workspace.keep('wary', revisions, [projectId, market.id], () =>
-        waryKeywords(workspace, projectId, market, gathered.sides),
+        waryKeywords(workspace, projectId, market),
       ),
       whole?.comparison ?? null,
     ),

@@ -1,4 +1,4 @@
-import type { ComparisonScope } from '@opsimath/contract/api/gaps';
+import type { ComparisonScope } from '@opsimath/contract/api/gapQuery';
 import { type Work, type WorkCandidate, workList } from '@opsimath/core/plan/workList';
 import type { Revisions } from '../../data/grounds';
 import type { Workspace } from '../kept/workspace';

@@ -42,6 +42,8 @@ interface Queries {
   sum: OwnSum & { expected: number };
   sumBefore: OwnSum | null;
   settings: ProjectSettings;
+  /** CTR that is wanted; `null` where none is. */
+  goal: number | null;
   topQuarter: number;
   from: string;
   to: string;
@@ -58,9 +60,11 @@ interface Queries {
 export async function queryRows(
   workspace: Workspace,
   projectId: number,
-  { market, date, own, goal }: Pick<Query, 'market' | 'date' | 'own' | 'goal'>,
+  { market, date, own, goal: asked }: Pick<Query, 'market' | 'date' | 'own' | 'goal'>,
 ): Promise<Queries> {
   const opened = await openComparison(workspace, projectId, { market, date });
+  // A goal that is asked for stands before the project’s.
+  const goal = asked ?? opened.comparison.project.settings.goals.clickThrough ?? undefined;
   return workspace.keep('own queries', opened.revisions, [opened.name, own, goal], () =>
     gatherQueries(workspace, opened, own, goal),
   );
@@ -124,6 +128,7 @@ async function gatherQueries(
     sum: { ...sumOf([...now.values()].flat()), expected },
     sumBefore: before.size > 0 ? sumOf([...before.values()].flat()) : null,
     settings,
+    goal: goal ?? null,
     topQuarter,
     from,
     to,

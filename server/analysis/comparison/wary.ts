@@ -1,9 +1,8 @@
-import { key, words } from '@opsimath/core/text/key';
-import { bannedIn } from '../../data/bannedWords';
+import { words } from '@opsimath/core/text/key';
 import { keywordKeys } from '../../data/keywordKeys';
 import { keywordIdsContaining } from '../../data/keywords';
 import type { MarketRow } from '../../data/markets';
-import type { Sides } from '../facts/sides';
+import { unwantedIn } from '../../data/unwantedWords';
 import type { Workspace } from '../kept/workspace';
 
 /** Why a keyword that nobody judged weighs less: what of it is not to be used (method §8). */
@@ -14,15 +13,10 @@ export async function waryKeywords(
   { database }: Workspace,
   projectId: number,
   market: MarketRow,
-  sides: Sides,
 ): Promise<Map<number, number>> {
-  const phrases = [
-    ...sides.rivals.map(({ name }) => ({ phrase: key(name), level: 1 })),
-    ...(await bannedIn(database, projectId, market)).map(({ key: phrase, level }) => ({
-      phrase,
-      level: level === 'forbidden' ? 2 : 1,
-    })),
-  ].filter(({ phrase }) => words(phrase).length > 0);
+  const phrases = (await unwantedIn(database, projectId, market))
+    .filter(({ key }) => words(key).length > 0)
+    .map(({ key: phrase, level }) => ({ phrase, level: level === 'forbidden' ? 2 : 1 }));
   const found = new Map<number, number>();
   for (const { phrase, level } of phrases) {
     const ids = [...(await keywordIdsContaining(database, market.id, phrase))];

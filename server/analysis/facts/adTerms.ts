@@ -38,7 +38,7 @@ const USUAL_DAYS = 30;
 const FIGURES = ['impressions', 'clicks', 'cost', 'conversions', 'value'] as const;
 
 /** One row, or all rows of one file that say the same of who, where, when and for what. */
-interface AdRow extends AdTerm {
+export interface AdRow extends AdTerm {
   day: number;
 }
 
@@ -80,9 +80,7 @@ async function gatherTerms(
   date: string,
   period: { from: string; to: string } | null,
 ): Promise<AdTerms> {
-  const held = await workspace.keep('ad rows', revisions, [projectId, marketId], () =>
-    adRows(workspace, projectId, marketId),
-  );
+  const held = await adRowsOf(workspace, revisions, projectId, marketId);
   const last = dayOf(period?.to ?? date);
   const rows = held.filter(({ day }) => day <= last);
   const newest = rows.reduce((most, { day }) => Math.max(most, day), 0);
@@ -97,6 +95,18 @@ async function gatherTerms(
     to: period?.to ?? isoDayOf(newest),
     together: conversionsTogether([...terms.values()]),
   };
+}
+
+/** Own ad terms of a market day by day, from memory where nothing has changed. */
+export function adRowsOf(
+  workspace: Workspace,
+  revisions: Revisions,
+  projectId: number,
+  marketId: number,
+): Promise<AdRow[]> {
+  return workspace.keep('ad rows', revisions, [projectId, marketId], () =>
+    adRows(workspace, projectId, marketId),
+  );
 }
 
 /** Everything that is held of own ad terms, each row once. */

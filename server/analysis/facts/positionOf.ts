@@ -1,4 +1,4 @@
-import type { Position } from '@opsimath/contract/api/gaps';
+import type { Position } from '@opsimath/contract/api/position';
 import { ABSENT, UNKNOWN } from '@opsimath/core/ranking/position';
 
 /** A column value as the interface reads it. */

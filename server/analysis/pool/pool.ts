@@ -1,4 +1,5 @@
-import { FOUND_BY, type LookUpRequest, type PoolPage } from '@opsimath/contract/api/lookUps';
+import { FOUND_BY, type LookUpRequest } from '@opsimath/contract/api/lookUps';
+import { type PoolPage } from '@opsimath/contract/api/pool';
 import type { ProjectSettings } from '@opsimath/contract/api/projects';
 import type { ClickCurve } from '@opsimath/core/ranking/clickThrough';
 import type { Revisions } from '../../data/grounds';
@@ -31,6 +32,8 @@ export interface Pool {
   /** One column a target: best position that the look-up found, 0 where it found none. */
   organic: Uint8Array[];
   paid: Uint8Array[];
+  /** Place that holds the best position that was found; 0 for none. */
+  page: Int32Array;
   /** One column a target: what the newest capture says; 0 where there is none. */
   captured: Uint8Array[];
   /** Bits in the order of FOUND_BY. */
@@ -140,6 +143,7 @@ async function buildPool(workspace: Workspace, lookUpId: number, revisions: Revi
     targets: addresses,
     organic: rankings.organic.map(pick),
     paid: rankings.paid.map(pick),
+    page: pick(rankings.page),
     captured: captured.positions.map(pick),
     captures: captured.captures,
     masks: sides.masks,

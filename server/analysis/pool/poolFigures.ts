@@ -1,5 +1,5 @@
 import { middleCpc } from '@opsimath/core/gap/worth';
-import type { PoolSort } from '@opsimath/contract/api/lookUps';
+import type { PoolSort } from '@opsimath/contract/api/pool';
 import type { ClickCurve } from '@opsimath/core/ranking/clickThrough';
 import type { Pool } from './pool';
 

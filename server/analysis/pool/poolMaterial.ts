@@ -26,10 +26,12 @@ export async function gatherRankings(
     found: Uint32Array;
     range: { least: number; most: number };
   },
-): Promise<{ organic: Uint8Array[]; paid: Uint8Array[] }> {
+): Promise<{ organic: Uint8Array[]; paid: Uint8Array[]; page: Int32Array }> {
   const { marketId, request, targets, found, range } = pool;
   const organic = targets.map(() => new Uint8Array(found.length));
   const paid = targets.map(() => new Uint8Array(found.length));
+  const page = new Int32Array(found.length);
+  const best = new Uint8Array(found.length);
   const further = targets.length > 0 && (await isImported(database, pool.lookUpId)) ? bit('import') : 0;
   for (const [t, target] of targets.entries()) {
     const filter = { marketId, kind: 'rankings' as const, lookUpId: target.heldBy, subject: target.address };
@@ -37,6 +39,7 @@ export async function gatherRankings(
       const keyword = await store.column<Int32Array>(id, 'keyword');
       const segmentOrganic = await store.column<Uint8Array>(id, 'organic');
       const segmentPaid = await store.column<Uint8Array>(id, 'paid');
+      const place = await store.column<Int32Array>(id, 'place');
       const [ours, theirs] = [organic[t]!, paid[t]!];
       for (let row = 0; row < keyword.length; row++) {
         const i = keyword[row]! - range.least;
@@ -44,6 +47,10 @@ export async function gatherRankings(
         const slot = request.want === 'organic' ? 0 : segmentPaid[row]!;
         if (position > 0 && position <= request.depth) {
           if (ours[i] === 0 || position < ours[i]!) ours[i] = position;
+          if (best[i] === 0 || position < best[i]!) {
+            best[i] = position;
+            page[i] = place[row]!;
+          }
           found[i]! |= bit('organic');
         }
         if (slot > 0) {
@@ -54,7 +61,7 @@ export async function gatherRankings(
       }
     }
   }
-  return { organic, paid };
+  return { organic, paid, page };
 }
 
 /** What was found from seeds, targets' words and lists, by market index. */

@@ -1,4 +1,5 @@
-import { FOUND_BY, type PoolQueryRead } from '@opsimath/contract/api/lookUps';
+import { FOUND_BY } from '@opsimath/contract/api/lookUps';
+import { type PoolQueryRead } from '@opsimath/contract/api/pool';
 import { sortRowsExactly } from '@opsimath/core/ranking/order';
 import { key, words } from '@opsimath/core/text/key';
 import { isStopWord, stem } from '@opsimath/core/text/stems';

@@ -1,9 +1,12 @@
-import { FOUND_BY, type PoolPage, type PoolRow } from '@opsimath/contract/api/lookUps';
+import { FOUND_BY } from '@opsimath/contract/api/lookUps';
+import { type PoolPage, type PoolRow } from '@opsimath/contract/api/pool';
 import { ABSENT } from '@opsimath/core/ranking/position';
 import { key, words } from '@opsimath/core/text/key';
 import { isSpellingVariant } from '@opsimath/core/text/variants';
 import { keywordsById } from '../../data/keywords';
 import { TREND_WORDS } from '../../data/segments/metricsColumns';
+import { placesById } from '../../data/places';
+import { standingBeside } from './standingBeside';
 import { bannedPhrases } from './bannedPhrases';
 import type { NamedPool, Pool } from './pool';
 import { poolFigures } from './poolFigures';
@@ -64,6 +67,11 @@ async function rowsOf(
     entries.map(({ id }) => id),
   );
   const banned = await bannedPhrases(workspace, named);
+  const pages = await placesById(
+    database,
+    new Set(entries.flatMap(({ i }) => (i < 0 ? [] : [pool.page[i]!]))),
+  );
+  const standing = await standingBeside(workspace, pool);
   const clicks = poolFigures(pool, 'clicks');
   const series = await seriesOf(workspace, pool);
   const known = (value: number | undefined): number | null =>
@@ -109,6 +117,8 @@ async function rowsOf(
       captured: pool.captured.map((column) =>
         i < 0 || column[i] === 0 ? null : column[i] === ABSENT ? ('absent' as const) : column[i]!,
       ),
+      page: i < 0 ? null : (pages.get(pool.page[i]!)?.address ?? null),
+      standing: standing?.(id) ?? null,
       found: FOUND_BY.filter((_, by) => (bits & (1 << by)) !== 0),
       from: i < 0 ? [] : pool.origins.filter((_, at) => (pool.from[i]! & (1 << at)) !== 0),
       appearances: i < 0 ? null : pool.appearances[i]! || null,

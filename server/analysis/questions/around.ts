@@ -1,6 +1,6 @@
 import type { Around } from '@opsimath/contract/api/around';
 import type { ShownPage } from '@opsimath/contract/api/dossier';
-import type { ComparisonScope } from '@opsimath/contract/api/gaps';
+import type { ComparisonScope } from '@opsimath/contract/api/gapQuery';
 import { COVERAGES, coverage } from '@opsimath/core/copy/coverage';
 import { startBy } from '@opsimath/core/demand/startBy';
 import { peakMonth, seasonStrength, trendOf } from '@opsimath/core/demand/trend';

@@ -7,6 +7,9 @@ import { daysApart } from '@opsimath/core/watch/schedule';
 import type { z } from 'zod';
 import { listTasks } from '../../data/tasks';
 import { watchPlans } from '../../data/watchPlans';
+import { type AdRow, adRowsOf } from '../facts/adTerms';
+import { placesById } from '../../data/places';
+import { type OwnHeld, changeAds, changeVersions } from '../comparison/changeVersions';
 import { ChangeSeries } from '../comparison/changeSeries';
 import type { Comparison } from '../comparison/comparison';
 import { effectFigures, ownClicks } from '../comparison/effectFigures';
@@ -47,7 +50,9 @@ interface Ground {
   every: number | null;
   /** Clicks a month by task, as they were foretold. */
   foretold: ReadonlyMap<number, number>;
-  own: Awaited<ReturnType<typeof ownFigures>>;
+  own: OwnHeld;
+  ads: readonly AdRow[];
+  changes: readonly PublishedChange[];
 }
 
 async function gather(
@@ -60,19 +65,31 @@ async function gather(
   const watched = await watchedSeries(workspace, projectId, revisions, market, sides);
   const changes = watched.changes.filter((one) => one.date <= date && one.state !== 'asked');
   const [plan] = await watchPlans(database, { project: projectId, market: market.id });
+  const own = await ownFigures(workspace, revisions, projectId, market.id, date);
+  const ads = await adRowsOf(workspace, revisions, projectId, market.id);
   const ground: Ground = {
     comparison,
     series: new ChangeSeries(comparison, watched, changes),
     every: daysApart(plan?.weekdays ?? []),
     foretold: new Map((await listTasks(database, projectId)).map(({ id, clicks }) => [id, clicks])),
-    own: await ownFigures(workspace, revisions, projectId, market.id, date),
+    own: { ...own, addresses: await addressesOf(workspace, own.rows, ads) },
+    ...{ ads, changes },
   };
   const told = changes.map((change) => toldChange(ground, change));
   return { currency: project.settings.currency, changes: told, kinds: byKind(told) };
 }
 
+/** Addresses of the places that own figures and ads are of. */
+async function addressesOf(
+  { database }: Workspace,
+  ...rows: (readonly { place: number }[])[]
+): Promise<Map<number, string>> {
+  const places = await placesById(database, new Set(rows.flatMap((some) => some.map(({ place }) => place))));
+  return new Map([...places].map(([id, { address }]) => [id, address]));
+}
+
 function toldChange(
-  { comparison, series, every, foretold, own }: Ground,
+  { comparison, series, changes, every, foretold, own, ads }: Ground,
   change: PublishedChange,
 ): ChangeEffect {
   const span = series.spanOf(change);
@@ -99,6 +116,8 @@ function toldChange(
     }),
     curve: series.curve(aimed, beside, span),
     followed: ownClicks(own, span),
+    versions: changeVersions(own, span, changes),
+    ads: changeAds(ads, own.addresses, span),
   };
 }
 

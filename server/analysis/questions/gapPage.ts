@@ -1,6 +1,8 @@
-import { type GapPage, type GapQueryRead, gapKind, gapMark, paidState } from '@opsimath/contract/api/gaps';
+import { type GapPage } from '@opsimath/contract/api/gaps';
+import { type GapQueryRead, gapKind, gapMark, paidState } from '@opsimath/contract/api/gapQuery';
 import { isOnFront } from '@opsimath/core/ranking/front';
 import { bringsLittle } from '@opsimath/core/ranking/littleDemand';
+import { median } from '@opsimath/core/ranking/statistics';
 import { UNKNOWN } from '@opsimath/core/ranking/position';
 import type { Comparison } from '../comparison/comparison';
 import { applyFilter, type Filtered } from '../comparison/gapFilter';
@@ -86,6 +88,7 @@ export function totalsOf(comparison: Comparison, filtered: Filtered, order: Int3
   return {
     keywords: comparison.keywords.length,
     topPriority,
+    typicalGain: typicalGain(comparison),
     onFront,
     onFrontWithDemand: onFront - little,
     kinds: named(gapKind.options, filtered.kinds),
@@ -96,6 +99,20 @@ export function totalsOf(comparison: Comparison, filtered: Filtered, order: Int3
     verdicts: [...filtered.verdicts],
     actions: [...filtered.actions],
   };
+}
+
+/** Rows looked at for what is typical: enough for a median that stands. */
+const LOOKED_AT = 4000;
+
+/** What the best action adds a month for each search, on the median of the gaps where that is known. */
+function typicalGain({ gaps, volume }: Comparison): number | null {
+  const step = Math.max(1, Math.floor(volume.length / LOOKED_AT));
+  const gains: number[] = [];
+  for (let i = 0; i < volume.length; i += step) {
+    const adds = gaps.worthAMonth[i]!;
+    if (adds > 0 && volume[i]! > 0) gains.push(adds / volume[i]!);
+  }
+  return median(gains);
 }
 
 function named<Name extends string>(names: readonly Name[], counts: ArrayLike<number>): Record<Name, number> {

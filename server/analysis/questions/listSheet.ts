@@ -19,7 +19,7 @@ export async function listSheet(
   const named = await openPool(workspace, lookUpId);
   const { pool } = named;
   const indices = ids.map((id) => pool.indexOf[id - pool.base] ?? -1).filter((i) => i >= 0);
-  const asked = { rescued: [], languages: true, contained: true, into: null };
+  const asked = { rescued: [], languages: true, contained: true, into: null, figures: [] };
   const rows = await siftRows(workspace, named, indices, asked);
   const { database } = workspace;
   const notes = await notesOfKeywords(database, pool.projectId);

@@ -1,6 +1,6 @@
 import { dayOf, isoDayOf } from '@opsimath/core/day';
 import type { OverTime, overTimeQuery } from '@opsimath/contract/api/overTime';
-import { gapQuery } from '@opsimath/contract/api/gaps';
+import { gapQuery } from '@opsimath/contract/api/gapQuery';
 import { type MovementMark, MOVEMENT_MARKS, movementMark } from '@opsimath/core/gap/movement';
 import type { ClickCurve } from '@opsimath/core/ranking/clickThrough';
 import { UNKNOWN, depthBand, isRanked } from '@opsimath/core/ranking/position';

@@ -1,4 +1,4 @@
-import type { PoolChange } from '@opsimath/contract/api/lookUps';
+import type { PoolChange } from '@opsimath/contract/api/pool';
 import { keywordsById } from '../../data/keywords';
 import { KnownProblem } from '../../problems/problem';
 import { openPool } from '../pool/pool';

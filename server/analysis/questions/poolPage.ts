@@ -1,4 +1,4 @@
-import type { PoolPage, PoolQueryRead } from '@opsimath/contract/api/lookUps';
+import type { PoolPage, PoolQueryRead } from '@opsimath/contract/api/pool';
 import { keywordIds } from '../../data/keywords';
 import { openPool } from '../pool/pool';
 import { poolIndices } from '../pool/poolOrder';

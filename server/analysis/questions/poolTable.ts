@@ -1,4 +1,4 @@
-import type { PoolQueryRead, PoolRow } from '@opsimath/contract/api/lookUps';
+import type { PoolQueryRead, PoolRow } from '@opsimath/contract/api/pool';
 import {
   type PoolFigure,
   POOL_READERS,
@@ -55,6 +55,7 @@ export function poolColumns(
       [`${target} paid slot`, (row) => row.paid[t] ?? null],
       [`${target} position captured`, (row) => row.captured[t] ?? null],
     ]),
+    ['ranking page', (row) => row.page],
     figure('clicks'),
     [`CPC low (${currency} a click)`, (row) => row.cpcLow],
     [`CPC high (${currency} a click)`, (row) => row.cpcHigh],

@@ -23,7 +23,8 @@ export async function siftPage(
   const opened = await openSift(workspace, lookUpId, query);
   const { pool, judged, stack } = opened;
   const shown = query.find.trim() === '' ? stack.passes : await found(workspace, opened, query.find);
-  const order = await poolOrder(workspace, opened, query.sort);
+  const sorted = await poolOrder(workspace, opened, query.sort);
+  const order = query.parkedLast ? parkedLast(sorted, judged.parked) : sorted;
   const through = stack.counts.at(-1)?.out ?? pool.ids.length;
   const total = shown === stack.passes ? through : countOf(shown);
   const indices = pageOf(order, shown, query.offset, Math.min(query.limit, total - query.offset));
@@ -47,10 +48,19 @@ export async function siftRemoved(
   const opened = await openSift(workspace, lookUpId, query);
   const { stack } = opened;
   const order = await poolOrder(workspace, opened, [{ sort: 'volume', descending: true }]);
+  const sought =
+    query.find.trim() === ''
+      ? null
+      : new Set(
+          indicesOf(
+            opened.pool,
+            await keywordIdsContaining(workspace.database, opened.pool.market.id, query.find),
+          ),
+        );
   const indices: number[] = [];
   let total = 0;
   for (let n = 0; n < order.length; n++) {
-    if (stack.removedBy[order[n]!] !== query.step + 1) continue;
+    if (stack.removedBy[order[n]!] !== query.step + 1 || sought?.has(order[n]!) === false) continue;
     if (total >= query.offset && indices.length < query.limit) indices.push(order[n]!);
     total++;
   }
@@ -142,6 +152,14 @@ function indicesOfCode(codes: Uint8Array, code: number): number[] {
   const indices: number[] = [];
   for (let i = codes.indexOf(code); i >= 0; i = codes.indexOf(code, i + 1)) indices.push(i);
   return indices;
+}
+
+function parkedLast(order: Int32Array, parked: Uint8Array): Int32Array {
+  const last = new Int32Array(order.length);
+  let filled = 0;
+  for (const round of [0, 1])
+    for (let n = 0; n < order.length; n++) if (parked[order[n]!] === round) last[filled++] = order[n]!;
+  return last;
 }
 
 function countOf(passes: Uint8Array): number {

@@ -20,6 +20,11 @@ import type { Workspace } from '../kept/workspace';
 const MOST_TITLES = 60;
 const BEST_OF_TARGET = 3;
 
+/** What positions by keyword come to. */
+type SumOf = (
+  positions: ReadonlyMap<number, number>,
+) => Pick<TargetProfile, 'organic' | 'clicks' | 'clicksPerKeyword' | 'littleDemand'>;
+
 /** A rival, or ourselves, as a whole: what it holds, organic and paid, how that went, its links and its titles. */
 export async function targetProfile(
   workspace: Workspace,
@@ -37,25 +42,32 @@ export async function targetProfile(
   const factorOf = await featureFactors(workspace, market.id, scope.date);
   const { days, places } = await targetFacts(workspace, market, target.address, scope.date);
   const now = newestStanding(days);
-  const ranked = [...now.organic].filter(([, position]) => isRanked(position));
   const clicksOf = (id: number, position: number): number =>
     estimatedClicks(volumeOf(id) || 0, position, factorOf(id), curve);
-  const clicks = ranked.reduce((sum, [id, position]) => sum + clicksOf(id, position), 0);
+  /** What positions come to: keywords, clicks, and those on the front that bring little. */
+  const sum: SumOf = (positions) => {
+    const ranked = [...positions].filter(([, position]) => isRanked(position));
+    const clicks = ranked.reduce((all, [id, position]) => all + clicksOf(id, position), 0);
+    return {
+      organic: ranked.length,
+      clicks,
+      clicksPerKeyword: ranked.length > 0 ? clicks / ranked.length : null,
+      littleDemand: ranked.filter(([id, position]) => bringsLittle(expectedOf(id), position, curve, settings))
+        .length,
+    };
+  };
+  const held = sum(now.organic);
   const paid = [...now.paid.values()].filter(isRanked).length;
   const known = await knownParents(database);
   const bought = await boughtKeywords(workspace, days);
   return {
     target,
-    ours: await ourCounts(workspace, projectId, market, scope.date),
-    organic: ranked.length,
+    ours: target.side === 'own' ? null : await ourCounts(workspace, projectId, market, scope.date, sum),
+    ...held,
     paid,
     guide: settings.guideRatio,
-    paidMissing: paidMissing(ranked.length, paid, settings.guideRatio),
-    clicks,
-    clicksPerKeyword: ranked.length > 0 ? clicks / ranked.length : null,
+    paidMissing: paidMissing(held.organic, paid, settings.guideRatio),
     littleDemandBelow: settings.littleDemand,
-    littleDemand: ranked.filter(([id, position]) => bringsLittle(expectedOf(id), position, curve, settings))
-      .length,
     overTime: standingsOverTime(days, expectedOf, curve),
     authority: await authorityAgainst(workspace, projectId, market, target, known),
     ...(await weakTitles(workspace, now, places, clicksOf, settings.titleLimits[market.surface])),
@@ -108,19 +120,22 @@ async function ourCounts(
   projectId: number,
   market: Awaited<ReturnType<typeof marketByCode>>,
   date: string,
+  sum: SumOf,
 ): Promise<TargetProfile['ours']> {
   const own = (await listTargets(workspace.database, projectId)).filter(
     ({ side, surface }) => side === 'own' && surface === market.surface,
   );
   if (own.length === 0) return null;
-  const organic = new Set<number>();
+  // Of several of ours that rank for one keyword the best counts.
+  const organic = new Map<number, number>();
   const paid = new Set<number>();
   for (const { address } of own) {
     const now = newestStanding((await targetFacts(workspace, market, address, date)).days);
-    for (const [id, position] of now.organic) if (isRanked(position)) organic.add(id);
+    for (const [id, position] of now.organic)
+      if (isRanked(position)) organic.set(id, Math.min(position, organic.get(id) ?? position));
     for (const [id, slot] of now.paid) if (isRanked(slot)) paid.add(id);
   }
-  return { name: own[0]!.name, organic: organic.size, paid: paid.size };
+  return { name: own[0]!.name, paid: paid.size, ...sum(organic) };
 }
 
 function standing(

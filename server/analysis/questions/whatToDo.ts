@@ -1,4 +1,4 @@
-import type { GapQueryRead } from '@opsimath/contract/api/gaps';
+import type { GapQueryRead } from '@opsimath/contract/api/gapQuery';
 import type { WhatToDo, whatToDoQuery } from '@opsimath/contract/api/whatToDo';
 import { FIRST, spreadOfSum } from '@opsimath/core/gap/spreadOfWorth';
 import type { Work } from '@opsimath/core/plan/workList';

@@ -7,9 +7,10 @@ import { type SieveFigure, TRENDS, VERDICTS } from '@opsimath/core/sift/sieve';
 import { key } from '@opsimath/core/text/key';
 import { LANGUAGES } from '@opsimath/core/text/stems';
 import { keywordIdsLike } from '../../data/keywords';
-import { keywordIdsHolding } from '../../data/keywordWords';
+import { keywordIdsHolding, keywordIdsHoldingForms } from '../../data/keywordWords';
 import { listMembers } from '../../data/lists';
 import { markedIds } from '../../data/markers';
+import { keywordsJudgedFor } from '../../data/verdicts';
 import { TREND_WORDS } from '../../data/segments/metricsColumns';
 import { bannedPhrases } from '../pool/bannedPhrases';
 import type { NamedPool, Pool } from '../pool/pool';
@@ -29,6 +30,7 @@ const FIGURES = {
   CPC: 'cpc',
   'ad competition': 'adCompetition',
   difficulty: 'difficulty',
+  appearances: 'appearances',
 } as const;
 
 /** What a sieve's answer rests on beside the pool. */
@@ -40,6 +42,7 @@ export const SIEVE_GROUNDS: Record<Sieve['kind'], readonly Ground[]> = {
   found: [],
   trend: [],
   verdict: ['verdicts'],
+  reason: ['verdicts'],
   list: ['lists'],
   marker: ['markers'],
   'banned words': ['words'],
@@ -59,14 +62,8 @@ export async function sievePasses(
   const { pool } = named;
   const size = pool.ids.length;
   switch (sieve.kind) {
-    case 'words': {
-      const { database } = workspace;
-      const ids =
-        sieve.mode === 'pattern'
-          ? await keywordIdsLike(database, pool.market.id, sieve.text)
-          : await keywordIdsHolding(database, key(sieve.text), sieve.mode);
-      return members(indicesOf(pool, ids), size, sieve.out);
-    }
+    case 'words':
+      return members(await wordIndices(workspace, pool, sieve), size, sieve.out);
     case 'figure':
       return withinBounds(await figuresOf(workspace, named, sieve.figure), sieve, sieve.unknown);
     case 'position':
@@ -84,6 +81,12 @@ export async function sievePasses(
       return anyOfCodes(
         judged.codes,
         sieve.verdicts.map((word) => VERDICTS.indexOf(word)),
+      );
+    case 'reason':
+      return members(
+        indicesOf(pool, await keywordsJudgedFor(workspace.database, pool.projectId, sieve.reasons)),
+        size,
+        sieve.out,
       );
     case 'list':
       return members(indicesOf(pool, await listMembers(workspace.database, sieve.list)), size, sieve.out);
@@ -112,7 +115,28 @@ export async function sievePasses(
   }
 }
 
-async function figuresOf(
+/** Pool indices of keywords that hold what a sieve of words asks for. */
+async function wordIndices(
+  { database }: Workspace,
+  pool: Pool,
+  { mode, text, stems }: Extract<Sieve, { kind: 'words' }>,
+): Promise<Set<number>> {
+  if (mode === 'pattern')
+    return new Set(indicesOf(pool, await keywordIdsLike(database, pool.market.id, text)));
+  // Of phrases there may be several: any of them.
+  const sought = mode === 'phrase' ? text.split(',') : [text];
+  const found = new Set<number>();
+  for (const one of sought.map(key).filter((identity) => identity !== '')) {
+    const ids = stems
+      ? await keywordIdsHoldingForms(database, pool.market, one, mode)
+      : await keywordIdsHolding(database, one, mode);
+    for (const i of indicesOf(pool, ids)) found.add(i);
+  }
+  return found;
+}
+
+/** A figure of sieves for every keyword of a pool, NaN where unknown. */
+export async function figuresOf(
   workspace: Workspace,
   named: NamedPool,
   figure: SieveFigure,
@@ -128,9 +152,16 @@ async function figuresOf(
       return poolRivalCoverage(workspace, named);
     case 'nearness':
       return poolNearness(workspace, named);
+    case 'imported difficulty':
+      return importedDifficulty(named.pool);
     default:
       return poolFigures(named.pool, FIGURES[figure]);
   }
+}
+
+/** What the source itself calls its difficulty: kept apart from ours. */
+function importedDifficulty({ ids, base, metrics }: Pool): Float64Array {
+  return Float64Array.from(ids, (id) => metrics.sourceDifficulty[id - base] ?? NaN);
 }
 
 /** Pool indices of keywords that hold a word of the project's which is not to be used, or another spelling of it, whole words only. */

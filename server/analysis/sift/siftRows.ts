@@ -8,17 +8,18 @@ import { judgementsOf } from '../../data/verdicts';
 import { poolFigures } from '../pool/poolFigures';
 import { poolRows } from '../pool/poolRows';
 import { poolContaining, poolLanguages, purposeMaterial } from '../pool/poolWords';
+import { figuresOf } from './sieves';
 import type { NamedPool } from '../pool/pool';
 import type { Workspace } from '../kept/workspace';
 
-type Asked = Pick<SiftQueryRead, 'rescued' | 'languages' | 'contained' | 'into'>;
+type Asked = Pick<SiftQueryRead, 'rescued' | 'languages' | 'contained' | 'into' | 'figures'>;
 
 /** Rows of pool indices with what was judged, marked and said of them. */
 export async function siftRows(
   workspace: Workspace,
   named: NamedPool,
   indices: readonly number[],
-  { rescued, languages, contained, into }: Asked,
+  { rescued, languages, contained, into, figures }: Asked,
 ): Promise<SiftRow[]> {
   const { database } = workspace;
   const { pool } = named;
@@ -33,6 +34,9 @@ export async function siftRows(
   const readPurpose = purposeReader(words, names);
   const cpc = poolFigures(pool, 'cpc');
   const isRescued = new Set(rescued);
+  const columns = await Promise.all(
+    figures.map(async (name) => [name, await figuresOf(workspace, named, name)] as const),
+  );
   return rows.map((row, n) => {
     const i = indices[n]!;
     const { verdict, parked, reason, person, decidedAt } = judgements[n]!;
@@ -54,6 +58,7 @@ export async function siftRows(
       translation: translations?.get(row.id) ?? null,
       contained: holding && { keywords: holding.counts[i]!, volume: holding.volumes[i]! },
       markers: markers.get(row.id) ?? [],
+      figures: Object.fromEntries(columns.map(([name, column]) => [name, known(column[i]!)])),
       purpose: readPurpose(key(row.text), signsOfIt),
     };
   });

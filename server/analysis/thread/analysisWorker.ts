@@ -12,6 +12,7 @@ import { clusterPage } from '../questions/clusters';
 import { dossier } from '../questions/dossier';
 import { gapPage } from '../questions/gapPage';
 import { gapGroups } from '../questions/gapGroups';
+import { keywordHits } from '../questions/keywordHits';
 import { overTime } from '../questions/overTime';
 import { ownQueries } from '../questions/ownQueries';
 import { paidView } from '../questions/paidView';
@@ -31,13 +32,16 @@ import { targetCoverage } from '../questions/targetCoverage';
 import { targetKeywords } from '../questions/targetKeywords';
 import { targetMarkets } from '../questions/targetMarkets';
 import { targetProfile } from '../questions/targetProfile';
-import { report } from '../questions/report';
+import { writeFrozen, writeReport } from '../report/writeReport';
 import { adGroup } from '../questions/adGroup';
 import { ownCopy } from '../questions/ownCopy';
 import { alerts } from '../questions/alerts';
 import { effects } from '../questions/effects';
 import { rechecked } from '../questions/rechecked';
 import { watch } from '../questions/watch';
+import { watchDue } from '../questions/watchDue';
+import { watchTargets } from '../questions/watchTargets';
+import { presence } from '../questions/presence';
 import { draftMaterial } from '../questions/draftMaterial';
 import { draftGround } from '../questions/draftGround';
 import { answering } from '../questions/answering';
@@ -75,6 +79,9 @@ const answers = {
   ownCopy: (...args: Rest<typeof ownCopy>) => ownCopy(workspace, ...args),
   alerts: (...args: Rest<typeof alerts>) => alerts(workspace, ...args),
   watch: (...args: Rest<typeof watch>) => watch(workspace, ...args),
+  watchDue: (...args: Rest<typeof watchDue>) => watchDue(workspace, ...args),
+  watchTargets: (...args: Rest<typeof watchTargets>) => watchTargets(workspace, ...args),
+  presence: (...args: Rest<typeof presence>) => presence(workspace, ...args),
   effects: (...args: Rest<typeof effects>) => effects(workspace, ...args),
   rechecked: (...args: Rest<typeof rechecked>) => rechecked(workspace, ...args),
   draftMaterial: (...args: Rest<typeof draftMaterial>) => draftMaterial(workspace, ...args),
@@ -84,6 +91,7 @@ const answers = {
   answering: (...args: Rest<typeof answering>) => answering(workspace, ...args),
   gapGroups: (...args: Rest<typeof gapGroups>) => gapGroups(workspace, ...args),
   keywordsCompared: (...args: Rest<typeof keywordsCompared>) => keywordsCompared(workspace, ...args),
+  keywordHits: (...args: Rest<typeof keywordHits>) => keywordHits(workspace, ...args),
   overTime: (...args: Rest<typeof overTime>) => overTime(workspace, ...args),
   ownQueries: (...args: Rest<typeof ownQueries>) => ownQueries(workspace, ...args),
   paidView: (...args: Rest<typeof paidView>) => paidView(workspace, ...args),
@@ -109,7 +117,8 @@ const answers = {
   targetMarkets: (...args: Rest<typeof targetMarkets>) => targetMarkets(workspace, ...args),
   targetProfile: (...args: Rest<typeof targetProfile>) => targetProfile(workspace, ...args),
   marketModels: (...args: Rest<typeof marketModels>) => marketModels(workspace, ...args),
-  report: (...args: Rest<typeof report>) => report(workspace, ...args),
+  writeReport: (...args: Rest<typeof writeReport>) => writeReport(workspace, ...args),
+  writeFrozen: (...args: Rest<typeof writeFrozen>) => writeFrozen(workspace, ...args),
   resultPage: async (projectId: number, code: string, keywordId: number, date: string) => {
     const market = await marketByCode(workspace.database, code);
     const sides = await gatherSides(workspace.database, projectId, market.surface);
@@ -122,6 +131,7 @@ parentPort!.postMessage({ id: LOADED });
 
 /** Answers that may be large, or that say how far something is, are not kept. */
 const KEPT_NOT: ReadonlySet<keyof AnalysisAnswers> = new Set([
+  'writeFrozen',
   'poolTable',
   'listSheet',
   'siftIds',

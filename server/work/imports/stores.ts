@@ -8,6 +8,7 @@ import { adTermsStore } from './adTerms';
 import { hiddenTermsStore } from './hiddenTerms';
 import { metricsStore } from './metrics';
 import { performanceStore } from './performance';
+import { visitsStore } from './visits';
 
 /** Where the rows of one kind of table go. */
 export interface RowStore<Row> {
@@ -34,6 +35,7 @@ const MAKERS: { [Kind in StoredKind]: StoreMaker<Kind> } = {
   'ad terms': adTermsStore,
   metrics: metricsStore,
   'hidden terms': hiddenTermsStore,
+  visits: visitsStore,
 };
 
 export function storeOf(

@@ -1,0 +1,21 @@
+import { GLOSSARY } from '@opsimath/core/report/glossary';
+import type { WriteSection } from './ground';
+
+/** Words used and what they mean. */
+export const glossary: WriteSection = async (_, { id }) =>
+  Promise.resolve({
+    short: [],
+    blocks: [
+      {
+        kind: 'table',
+        id: `words-${id}`,
+        title: 'Words used',
+        columns: [
+          { key: 'word', name: 'Word', kind: 'text' },
+          { key: 'meaning', name: 'Meaning', kind: 'text' },
+        ],
+        rows: GLOSSARY.map(([word, meaning], n) => ({ key: `m${n}`, cells: [word, meaning] })),
+        empty: 'None.',
+      },
+    ],
+  });
