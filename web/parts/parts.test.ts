@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { laneScale } from './lane/laneScale';
-import { laneWords } from './lane/laneWords';
+import { laneScale } from '@opsimath/core/lane/laneScale';
+import { laneWords } from '@opsimath/core/lane/laneWords';
 import { safeCell } from '@opsimath/core/text/safeCell';
 import { rowFinder } from './table/usePages';
 import { count, decimal, duration, movement, percent, spelledDay, worth } from './words/figures';

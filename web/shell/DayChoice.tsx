@@ -9,13 +9,15 @@ interface DayChoiceProps {
   value: string;
   /** Dates of which something is held, newest first. */
   dates: ProjectOverview['dates'];
+  /** The services' day: offered too, and nothing after it. */
+  today?: string | null | undefined;
   /** What to call no date at all; without it one must be chosen. */
   empty?: string;
   onChange: (isoDay: string) => void;
 }
 
 /** A date in the scope bar: the dates that hold something are offered first, any other can be picked. */
-export function DayChoice({ name, value, dates, empty, onChange }: DayChoiceProps) {
+export function DayChoice({ name, value, dates, today, empty, onChange }: DayChoiceProps) {
   const [open, setOpen] = useState(false);
   const choose = (isoDay: string): void => {
     setOpen(false);
@@ -29,6 +31,12 @@ export function DayChoice({ name, value, dates, empty, onChange }: DayChoiceProp
             {empty}
           </button>
         )}
+        {today && !dates.some(({ date }) => date === today) && (
+          <button className="plain day" aria-pressed={today === value} onClick={() => choose(today)}>
+            <span>{spelledDay(today)}</span>
+            <span className="faint">today</span>
+          </button>
+        )}
         {dates.slice(0, 120).map((entry) => (
           <button
             key={entry.date}
@@ -37,7 +45,10 @@ export function DayChoice({ name, value, dates, empty, onChange }: DayChoiceProp
             onClick={() => choose(entry.date)}
           >
             <span>{spelledDay(entry.date)}</span>
-            <span className="faint">{heldWords(entry)}</span>
+            <span className="faint">
+              {entry.date === today && 'today, '}
+              {heldWords(entry)}
+            </span>
           </button>
         ))}
       </div>
@@ -47,6 +58,7 @@ export function DayChoice({ name, value, dates, empty, onChange }: DayChoiceProp
         placeholder="Another day"
         value={value ? dayjs(value) : null}
         allowClear={false}
+        {...(today && { maxDate: dayjs(today) })}
         onChange={(day) => day && choose(day.format('YYYY-MM-DD'))}
       />
     </div>

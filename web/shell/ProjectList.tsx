@@ -4,6 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import { Problem } from '../parts/words/Problem';
 import { useCreateProjectMutation, useProjectsQuery } from '../state/projectApi';
 import { ArchiveIn } from './ArchiveIn';
+import { AuditAtOnce } from './AuditAtOnce';
 
 /** The first page: open a project or begin one. */
 export function ProjectList() {
@@ -62,6 +63,7 @@ export function ProjectList() {
           </Button>
         </form>
       </section>
+      <AuditAtOnce />
       <ArchiveIn />
     </main>
   );

@@ -61,6 +61,7 @@ export const ScopeBar = memo(function ScopeBar({
           name="Date"
           value={date}
           dates={dates}
+          today={services?.today}
           onChange={(chosen) => chosen && onChange({ date: chosen })}
         />
       </span>

@@ -4,9 +4,11 @@ import { Outlet, useLocation, useNavigate } from 'react-router';
 import { useKeys } from '../parts/keys/useKeys';
 import { Problem } from '../parts/words/Problem';
 import { useMarketsQuery, useOverviewQuery, useProjectsQuery, useServicesQuery } from '../state/projectApi';
+import { useAuditsQuery } from '../state/reportsApi';
 import { scopeDefaults } from '../state/scope';
 import { useScope } from '../state/useScope';
-import { CommandBox } from './CommandBox';
+import { useWatchDueQuery } from '../state/watchApi';
+import { CommandBox } from './command/CommandBox';
 import { ClashNotice } from './ClashNotice';
 import { JobNotices } from './JobNotices';
 import { JudgingNotice } from './JudgingNotice';
@@ -27,12 +29,22 @@ export function Shell() {
   const [commandOpen, setCommandOpen] = useState(false);
   const [keysOpen, setKeysOpen] = useState(false);
   const { data: projects } = useProjectsQuery();
+  const { data: audits } = useAuditsQuery();
+  const projectName =
+    projects?.find((entry) => entry.id === project)?.name ??
+    audits?.find((entry) => entry.project === project)?.name ??
+    '';
   const { data: markets, error: marketsError } = useMarketsQuery();
   const { data: services } = useServicesQuery(undefined, { pollingInterval: 60_000 });
   const { data: overview, error: overviewError } = useOverviewQuery({
     project,
     market: scope.market || undefined,
   });
+
+  const { data: due } = useWatchDueQuery(
+    { project, market: scope.market, date: scope.date },
+    { skip: scope.market === '' || scope.date === '' },
+  );
 
   // What the address leaves open is written into it as soon as it is known.
   const today = services?.today ?? overview?.dates[0]?.date;
@@ -60,11 +72,12 @@ export function Shell() {
         project={project}
         search={search}
         overview={overview}
+        due={due?.due}
         onCommand={() => setCommandOpen(true)}
         onKeys={() => setKeysOpen(true)}
       />
       <ScopeBar
-        projectName={projects?.find((entry) => entry.id === project)?.name ?? ''}
+        projectName={projectName}
         market={scope.market}
         date={scope.date}
         compare={scope.compare}

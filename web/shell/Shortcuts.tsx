@@ -4,7 +4,7 @@ import { useLocation } from 'react-router';
 import { STAGES } from './stages';
 
 const EVERYWHERE: [string, string][] = [
-  ['Ctrl K', 'go to a stage, a keyword, a target; run an action'],
+  ['Ctrl K', 'check any keyword; go to a stage, a part of one, a list, a target; run an action'],
   ...STAGES.map((stage): [string, string] => [`g ${stage.letter}`, `go to ${stage.name}`]),
   ['Ctrl Z, Ctrl Y', 'take the last thing done back, do it again'],
   ['?', 'this list'],
@@ -34,6 +34,7 @@ const BY_STAGE: Record<string, [string, string][]> = {
     ['Shift + press on a head', 'sort by it as well'],
     ['↑ ↓', 'move between rows of the pool'],
     ['Space', 'put the row into the tray'],
+    ['Enter', 'open the dossier'],
   ],
   sift: [
     ['f a o', 'judge the row: fit, adjacent, off'],
@@ -44,10 +45,16 @@ const BY_STAGE: Record<string, [string, string][]> = {
     ['Alt ↑, Alt ↓', 'move the sieve that has the focus'],
     ['↑ ↓', 'move between rows'],
     ['Space', 'put the row into the tray'],
+    ['Enter', 'open the dossier'],
     ['/', 'find among what came through'],
   ],
   roster: [['Esc', 'close the target']],
-  report: [['Ctrl P', 'print the report']],
+  report: [
+    ['Alt ↑, Alt ↓', 'move the section that has the focus'],
+    ['Space, ↑ ↓, Space', 'carry a section by its dots'],
+    ['Ctrl B, Ctrl I', 'bold, italic in the text'],
+    ['Ctrl P', 'print the report'],
+  ],
 };
 
 /** The keys of the screen that is open. */

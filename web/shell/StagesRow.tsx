@@ -9,11 +9,13 @@ interface StagesRowProps {
   project: number;
   search: string;
   overview: ProjectOverview | undefined;
+  /** Looks and work that are due in Watch. */
+  due: number | undefined;
   onCommand: () => void;
   onKeys: () => void;
 }
 
-export function StagesRow({ project, search, overview, onCommand, onKeys }: StagesRowProps) {
+export function StagesRow({ project, search, overview, due, onCommand, onKeys }: StagesRowProps) {
   const theme = useAppSelector((state) => state.preferences.theme);
   const dispatch = useAppDispatch();
   return (
@@ -26,7 +28,13 @@ export function StagesRow({ project, search, overview, onCommand, onKeys }: Stag
         return (
           <NavLink key={stage.path} to={`/p/${project}/${stage.path}${search}`} className="stage">
             {stage.name}
-            {waiting !== null && <span className="count">{count(waiting)}</span>}
+            {stage.path === 'watch' && due ? (
+              <span className="count" title={`${count(waiting ?? 0)} keywords are followed`}>
+                {count(due)} due
+              </span>
+            ) : (
+              waiting !== null && <span className="count">{count(waiting)}</span>
+            )}
           </NavLink>
         );
       })}

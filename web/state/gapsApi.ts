@@ -1,13 +1,7 @@
 import type { ActionChoice, Dossier, DossierQuery, ShownPage } from '@opsimath/contract/api/dossier';
-import type {
-  ComparisonScope,
-  GapGroupQuery,
-  GapGroups,
-  GapPage,
-  GapQuery,
-} from '@opsimath/contract/api/gaps';
+import type { GapGroupQuery, GapGroups, GapPage } from '@opsimath/contract/api/gaps';
+import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import type { MarketModels } from '@opsimath/contract/api/models';
-import type { Report } from '@opsimath/contract/api/report';
 import type { WhatToDo, WhatToDoQuery } from '@opsimath/contract/api/whatToDo';
 import { type InProject, api, toParams } from './api';
 import { restsOn, touches } from './restsOn';
@@ -61,13 +55,6 @@ export const gapsApi = api.injectEndpoints({
       }),
       invalidatesTags: touches('track'),
     }),
-    report: build.query<Report, InProject<{ scope: ComparisonScope; top?: number }>>({
-      query: ({ project, scope, top }) => ({
-        url: `/projects/${project}/report`,
-        params: toParams({ ...scope, top }),
-      }),
-      providesTags: restsOn('report'),
-    }),
   }),
 });
 
@@ -80,5 +67,4 @@ export const {
   useResultPageQuery,
   useChooseActionMutation,
   useTrackMutation,
-  useReportQuery,
 } = gapsApi;

@@ -1,12 +1,5 @@
-import type {
-  FileExport,
-  LookUp,
-  LookUpOrder,
-  LookUpPrice,
-  PoolChange,
-  PoolPage,
-  PoolQuery,
-} from '@opsimath/contract/api/lookUps';
+import type { FileExport, PoolChange, PoolPage, PoolQuery } from '@opsimath/contract/api/pool';
+import type { LookUp, LookUpChange, LookUpOrder, LookUpPrice } from '@opsimath/contract/api/lookUps';
 import { type InProject, api, toParams } from './api';
 import { restsOn, touches } from './restsOn';
 
@@ -36,6 +29,10 @@ export const lookUpApi = api.injectEndpoints({
     pool: build.query<PoolPage, { lookUp: number; query: PoolQuery }>({
       query: ({ lookUp, query }) => ({ url: `/look-ups/${lookUp}/keywords`, params: toParams(query) }),
       providesTags: restsOn('pool'),
+    }),
+    changeLookUp: build.mutation<LookUp, { lookUp: number; change: LookUpChange }>({
+      query: ({ lookUp, change }) => ({ url: `/look-ups/${lookUp}`, method: 'PATCH', body: change }),
+      invalidatesTags: touches('changeLookUp'),
     }),
     lookUpAgain: build.mutation<LookUp, { lookUp: number; date: string }>({
       query: ({ lookUp, date }) => ({ url: `/look-ups/${lookUp}/again`, method: 'POST', body: { date } }),
@@ -67,6 +64,7 @@ export const {
   useLookUpPriceQuery,
   useStartLookUpMutation,
   usePoolQuery,
+  useChangeLookUpMutation,
   useLookUpAgainMutation,
   usePoolChangeQuery,
   useModeCountsQuery,

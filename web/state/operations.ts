@@ -1,8 +1,11 @@
 import { api } from './api';
 import './draftsApi';
+import './lookUpApi';
 import './publishedApi';
 import './watchApi';
 import './notesApi';
+import './reportsApi';
+import './frozenApi';
 import './projectApi';
 import './roundsApi';
 import './siftApi';
@@ -30,6 +33,10 @@ export function request<Arg>(
 
 /** What is made anew has other numbers: what takes it back is known only when it is there. */
 const MADE_ANEW: Record<string, (arg: unknown, answer: unknown) => Operation> = {
+  addDraft: (arg, answer) => ({
+    endpoint: 'removeDrafts',
+    arg: { project: (arg as { project: number }).project, ids: [(answer as { id: number }).id] },
+  }),
   severalDrafts: (arg, answer) => ({
     endpoint: 'removeDrafts',
     arg: { project: (arg as { project: number }).project, ids: (answer as { ids: number[] }).ids },

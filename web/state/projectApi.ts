@@ -1,6 +1,12 @@
+import { patched } from '@opsimath/contract/api/patch';
 import type { KnownMarket, PlaceWithin } from '@opsimath/contract/api/markets';
 import type { Job } from '@opsimath/contract/api/jobs';
-import type { Project, ProjectOverview, SettingsChange } from '@opsimath/contract/api/projects';
+import type {
+  Project,
+  ProjectOverview,
+  ProjectSettings,
+  SettingsChange,
+} from '@opsimath/contract/api/projects';
 import type { AllowanceAnswer } from '@opsimath/contract/source/answers';
 import { type InProject, api, toParams } from './api';
 import { restsOn, touches } from './restsOn';
@@ -26,6 +32,21 @@ export const projectApi = api.injectEndpoints({
     >({
       query: ({ project, ...body }) => ({ url: `/projects/${project}`, method: 'PATCH', body }),
       invalidatesTags: touches('changeProject'),
+      // Seen at once, so that two changes in a row rest on each other; should the server refuse, what it holds comes back.
+      async onQueryStarted({ project, name, settings = {} }, { dispatch, queryFulfilled }) {
+        const shown = dispatch(
+          projectApi.util.updateQueryData('projects', undefined, (projects) => {
+            const found = projects.find(({ id }) => id === project);
+            if (!found) return;
+            found.name = name ?? found.name;
+            found.settings = patched<ProjectSettings>(found.settings, settings);
+          }),
+        );
+        await queryFulfilled.catch(() => {
+          shown.undo();
+          dispatch(api.util.invalidateTags(['projects']));
+        });
+      },
     }),
     overview: build.query<ProjectOverview, InProject<{ market?: string }>>({
       query: ({ project, ...rest }) => ({ url: `/projects/${project}/overview`, params: toParams(rest) }),

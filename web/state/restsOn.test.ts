@@ -7,6 +7,8 @@ import './filesApi';
 import './gapsApi';
 import './lookUpApi';
 import './notesApi';
+import './reportsApi';
+import './frozenApi';
 import './projectApi';
 import './rosterApi';
 import './roundsApi';

@@ -1,4 +1,4 @@
-import { action, gapKind, gapMark, gapSort, paidState } from '@opsimath/contract/api/gaps';
+import { action, gapKind, gapMark, gapSort, paidState } from '@opsimath/contract/api/gapQuery';
 import { FOUND_BY } from '@opsimath/contract/api/lookUps';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
@@ -31,6 +31,9 @@ test('what is written into an address is read back', () => {
     round: id,
     task: id,
     draft: id,
+    report: id,
+    frozen: id,
+    against: id,
     work: fc.constantFrom('', 'retitle:tarnwick.example/a:12'),
     lookUp: id,
     poolSort: fc.constantFrom('', '-volume', 'keyword', '-words,keyword'),

@@ -1,4 +1,10 @@
-import type { KeywordList, ListChange, ListCombination, ListFromSift } from '@opsimath/contract/api/lists';
+import type {
+  KeywordList,
+  ListAddition,
+  ListChange,
+  ListCombination,
+  ListFromSift,
+} from '@opsimath/contract/api/lists';
 import type {
   ClusterPage,
   ClusterQuery,
@@ -138,6 +144,10 @@ export const siftApi = api.injectEndpoints({
       query: ({ lookUp, list }) => ({ url: `/look-ups/${lookUp}/sift/list`, method: 'POST', body: list }),
       invalidatesTags: touches('listFromSift'),
     }),
+    addList: build.mutation<KeywordList[], InProject<{ list: ListAddition }>>({
+      query: ({ project, list }) => ({ url: `/projects/${project}/lists`, method: 'POST', body: list }),
+      invalidatesTags: touches('addList'),
+    }),
     combineLists: build.mutation<KeywordList[], InProject<{ combination: ListCombination }>>({
       query: ({ project, combination }) => ({
         url: `/projects/${project}/lists/combine`,
@@ -184,6 +194,7 @@ export const {
   useJudgeAllMutation,
   useListsQuery,
   useListFromSiftMutation,
+  useAddListMutation,
   useCombineListsMutation,
   useChangeListMutation,
   useRemoveListMutation,

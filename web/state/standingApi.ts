@@ -1,7 +1,8 @@
 import type { Around } from '@opsimath/contract/api/around';
 import type { AuctionPrice, AuctionRequest, Bids, BidsQuery } from '@opsimath/contract/api/bids';
 import type { Job } from '@opsimath/contract/api/jobs';
-import type { ComparisonScope } from '@opsimath/contract/api/gaps';
+import type { ComparisonScope } from '@opsimath/contract/api/gapQuery';
+import type { KeywordHits, KeywordHitsQuery } from '@opsimath/contract/api/keywordHits';
 import type { OverTime, OverTimeQuery } from '@opsimath/contract/api/overTime';
 import type { OwnQueryPage, OwnQueryQuery } from '@opsimath/contract/api/ownQueries';
 import type { PaidQuery, PaidView } from '@opsimath/contract/api/paid';
@@ -12,6 +13,10 @@ import { restsOn, touches } from './restsOn';
 /** How we stand beside the table of gaps: over time, in our own figures, in paid slots, across surfaces. */
 const standingApi = api.injectEndpoints({
   endpoints: (build) => ({
+    keywordHits: build.query<KeywordHits, InProject<{ query: KeywordHitsQuery }>>({
+      query: ({ project, query }) => ({ url: `/projects/${project}/keyword-hits`, params: toParams(query) }),
+      providesTags: restsOn('keywordHits'),
+    }),
     overTime: build.query<OverTime, InProject<{ query: OverTimeQuery }>>({
       query: ({ project, query }) => ({ url: `/projects/${project}/over-time`, params: toParams(query) }),
       providesTags: restsOn('overTime'),
@@ -59,6 +64,7 @@ export const {
   useBidsQuery,
   useBringBidsMutation,
   useObserveAuctionsMutation,
+  useKeywordHitsQuery,
   useOverTimeQuery,
   useOwnQueriesQuery,
   usePaidQuery,

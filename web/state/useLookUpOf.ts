@@ -1,4 +1,5 @@
 import { useNavigate } from 'react-router';
+import { useTargetsQuery } from './rosterApi';
 import { useScope } from './useScope';
 
 const PLACE = 'opsimath.look-up-draft';
@@ -7,12 +8,16 @@ const PLACE = 'opsimath.look-up-draft';
 export function useLookUpOf(): (lines: readonly string[], part?: 'targets' | 'list' | 'combined') => void {
   const { project, scope } = useScope();
   const navigate = useNavigate();
+  const { data: targets } = useTargetsQuery(project);
   return (lines, part = 'targets') => {
     const place = `${PLACE}.${project}`;
     const draft = JSON.parse(localStorage.getItem(place) ?? '{}') as object;
     const text = lines.join('\n');
     const filled =
-      part === 'targets' ? { pasted: text } : { list: text, combined: part === 'combined' ? text : '' };
+      // What is handed over is looked up, and nothing of the roster beside it.
+      part === 'targets'
+        ? { pasted: text, left: (targets ?? []).map(({ id }) => id) }
+        : { list: text, combined: part === 'combined' ? text : '' };
     localStorage.setItem(place, JSON.stringify({ ...draft, ...filled }));
     const { market, date, compare } = scope;
     const params = new URLSearchParams({

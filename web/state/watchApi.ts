@@ -1,4 +1,12 @@
-import type { EffectsView, Rechecked, WatchAlert, WatchView } from '@opsimath/contract/api/watch';
+import type {
+  EffectsView,
+  Presence,
+  Rechecked,
+  VisitMonth,
+  WatchAlert,
+  WatchTargets,
+  WatchView,
+} from '@opsimath/contract/api/watch';
 import { type InProject, api, toParams } from './api';
 import { restsOn, touches } from './restsOn';
 
@@ -7,7 +15,15 @@ export const watchApi = api.injectEndpoints({
   endpoints: (build) => ({
     watch: build.query<
       WatchView,
-      InProject<{ market: string; date: string; from?: string; limit?: number; find?: string }>
+      InProject<{
+        market: string;
+        date: string;
+        from?: string;
+        limit?: number;
+        find?: string;
+        list?: number;
+        target?: string;
+      }>
     >({
       query: ({ project, ...scope }) => ({ url: `/projects/${project}/watch`, params: toParams(scope) }),
       providesTags: restsOn('watch'),
@@ -15,6 +31,23 @@ export const watchApi = api.injectEndpoints({
     effects: build.query<EffectsView, InProject<{ market: string; date: string }>>({
       query: ({ project, ...params }) => ({ url: `/projects/${project}/effects`, params }),
       providesTags: restsOn('effects'),
+    }),
+    watchDue: build.query<{ due: number }, InProject<{ market: string; date: string }>>({
+      query: ({ project, ...params }) => ({ url: `/projects/${project}/watch/due`, params }),
+      providesTags: restsOn('watchDue'),
+    }),
+    watchTargets: build.query<WatchTargets, InProject<{ market: string; date: string }>>({
+      query: ({ project, ...params }) => ({ url: `/projects/${project}/watch/targets`, params }),
+      providesTags: restsOn('watchTargets'),
+    }),
+    visits: build.query<VisitMonth[], number>({
+      query: (project) => `/projects/${project}/visits`,
+      providesTags: restsOn('visits'),
+    }),
+    /** Whether the title of a change is found word for word: 1 unit. */
+    presence: build.mutation<Presence, InProject<{ market: string; change: number }>>({
+      query: ({ project, ...body }) => ({ url: `/projects/${project}/watch/presence`, method: 'POST', body }),
+      invalidatesTags: touches('presence'),
     }),
     alerts: build.query<WatchAlert[], InProject<{ market: string; date: string }>>({
       query: ({ project, ...params }) => ({ url: `/projects/${project}/alerts`, params }),
@@ -50,6 +83,10 @@ export const watchApi = api.injectEndpoints({
 export const {
   useWatchQuery,
   useEffectsQuery,
+  useVisitsQuery,
+  useWatchDueQuery,
+  useWatchTargetsQuery,
+  usePresenceMutation,
   useAlertsQuery,
   useFeedQuery,
   useSetFeedMutation,

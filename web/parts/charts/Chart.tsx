@@ -10,6 +10,7 @@ import {
 import { type EChartsCoreOption, type EChartsType, init, use as register } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
+import './charts.css';
 
 register([
   BarChart,

@@ -1,6 +1,7 @@
 import { DAY_MS } from '@opsimath/core/day';
 import type { HistoryPoint } from '@opsimath/contract/api/dossier';
-import type { Position, RivalColumn } from '@opsimath/contract/api/gaps';
+import type { Position } from '@opsimath/contract/api/position';
+import type { RivalColumn } from '@opsimath/contract/api/gaps';
 import { useMemo } from 'react';
 import { Chart } from './Chart';
 import { type ChartInk, useChartInk } from './ink';

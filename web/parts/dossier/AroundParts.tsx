@@ -1,5 +1,5 @@
 import type { Around } from '@opsimath/contract/api/around';
-import type { ComparisonScope } from '@opsimath/contract/api/gaps';
+import type { ComparisonScope } from '@opsimath/contract/api/gapQuery';
 import { Problem } from '../words/Problem';
 import { count, decimal, percent, spelledDay, worth } from '../words/figures';
 import { useAroundQuery } from '../../state/standingApi';

@@ -1,8 +1,8 @@
 import type { Dossier as Data } from '@opsimath/contract/api/dossier';
-import type { ComparisonScope } from '@opsimath/contract/api/gaps';
+import type { ComparisonScope } from '@opsimath/contract/api/gapQuery';
 import { Button, Segmented } from 'antd';
 import { useEffect, useRef, useState } from 'react';
-import { useDossierQuery, useTrackMutation } from '../../state/gapsApi';
+import { useDossierQuery } from '../../state/gapsApi';
 import { useAppDispatch } from '../../state/store';
 import { toggle } from '../../state/tray';
 import { surfaceOf } from '../../state/surfaceOf';
@@ -15,6 +15,7 @@ import { RowLane } from '../lane/RowLane';
 import '../lane/lane.css';
 import { Notes } from '../notes/Notes';
 import { Problem } from '../words/Problem';
+import { Warned, warningWords } from '../words/Warned';
 import { RateWord } from '../words/RateWord';
 import { age, count, decimal, movement, spelledDay } from '../words/figures';
 import { Alternatives } from './Alternatives';
@@ -23,6 +24,7 @@ import { FrontStudy } from './FrontStudy';
 import { HandPositions } from './HandPositions';
 import { LivePage } from './LivePage';
 import { PageDifference } from './PageDifference';
+import { DossierActs } from './DossierActs';
 import { DossierFacts } from './DossierFacts';
 import { DossierJumps } from './DossierJumps';
 import { PrioritySum } from './PrioritySum';
@@ -60,7 +62,6 @@ function DossierLane({ data }: { data: Data }) {
 /** All that is known of one keyword, in a panel beside the table. */
 export function Dossier({ project, keyword, comparison, own, onClose }: DossierProps) {
   const { data, error } = useDossierQuery({ project, keyword, scope: { ...comparison, own } });
-  const [track] = useTrackMutation();
   const oldAfter = useOldAfter(surfaceOf(comparison.market));
   const metricsAge = data?.metricsDate ? age(data.metricsDate, comparison.date, oldAfter) : '';
   const pageAge = data?.page ? age(data.page.date, comparison.date, oldAfter) : '';
@@ -88,12 +89,6 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
             >
               Tray
             </Button>
-            <Button
-              size="small"
-              onClick={() => void track({ project, keywords: [keyword], follow: !data.row.tracked })}
-            >
-              {data.row.tracked ? 'Stop tracking' : 'Track'}
-            </Button>
             <LivePage market={comparison.market} keyword={data.row.text} />
           </>
         )}
@@ -107,6 +102,11 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
         <>
           <DossierJumps panel={panel} keyword={keyword} />
           <h1>{data.row.text}</h1>
+          {data.row.warnings.map((warning) => (
+            <p key={warning.text} className="dossier-warning">
+              <Warned warnings={[warning]} /> {warningWords(warning)}
+            </p>
+          ))}
           <p className="dossier-what">
             <b>
               {data.row.kind}
@@ -115,6 +115,7 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
             {movement(data.row) !== '' && <>, moved {movement(data.row)}</>}.{' '}
             {data.row.chosen ? 'Chosen' : 'Best to do'}: <b>{data.row.action}</b>. {data.row.reason}
           </p>
+          <DossierActs project={project} data={data} />
           <DossierLane data={data} />
           <Alternatives key={keyword} project={project} data={data} />
           <DossierFacts data={data} metricsAge={metricsAge} pageAge={pageAge} />

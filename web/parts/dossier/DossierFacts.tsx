@@ -38,11 +38,7 @@ export function DossierFacts({
       />
       <Fact
         name="Spread"
-        value={
-          data.row.spread === null
-            ? 'unknown: nobody looked'
-            : `${data.row.spread} of ${data.rivals.length} rivals`
-        }
+        value={data.row.spread === null ? 'unknown: nobody looked' : spreadWords(data.row)}
       />
       <Fact name="Results" value={`${count(data.page?.results ?? null)}${pageAge}`} />
       {data.row.ownPresumed && (
@@ -55,6 +51,13 @@ export function DossierFacts({
       <Fact name="Our page" value={data.row.ownAddress ?? 'none ranks'} wide />
     </dl>
   );
+}
+
+/** Of rivals that nobody looked for nothing is said: they do not count as not ranking. */
+function spreadWords({ spread, rivals }: Dossier['row']): string {
+  const looked = rivals.filter((position) => position !== 'unknown').length;
+  const never = rivals.length - looked;
+  return `${spread} of ${looked} rivals looked up${never > 0 ? `, ${never} never` : ''}`;
 }
 
 function Fact({ name, value, wide }: { name: string; value: string; wide?: boolean }) {

@@ -1,5 +1,5 @@
 import { ABSENT_BAND, BAND_NAMES, bandEnds } from '@opsimath/core/forecast/bands';
-import { laneScale } from '../lane/laneScale';
+import { laneScale } from '@opsimath/core/lane/laneScale';
 
 interface ForecastLaneProps {
   width: number;

@@ -1,11 +1,11 @@
 import type { HandPosition } from '@opsimath/contract/api/handPositions';
-import { Button, DatePicker, Input, InputNumber, Select } from 'antd';
+import { Button, DatePicker, InputNumber, Select } from 'antd';
 import dayjs from 'dayjs';
 import { useState } from 'react';
-import { sign } from '../../state/preferences';
 import { useProjectsQuery } from '../../state/projectApi';
 import { useTargetsQuery } from '../../state/rosterApi';
-import { useAppDispatch, useAppSelector } from '../../state/store';
+import { useAppSelector } from '../../state/store';
+import { PersonInput } from '../words/PersonInput';
 import {
   useAddHandPositionMutation,
   useHandPositionsQuery,
@@ -108,7 +108,6 @@ function NewEntry({ project, keyword, surface, date: today, onDone }: NewEntryPr
   const { data: targets } = useTargetsQuery(project);
   const [add, { error, isLoading }] = useAddHandPositionMutation();
   const undoable = useUndoable(project);
-  const dispatch = useAppDispatch();
   const person = useAppSelector((state) => state.preferences.person);
   const choices = (targets ?? []).filter((target) => target.surface === surface);
   const [chosen, setChosen] = useState<number | null>(null);
@@ -163,14 +162,7 @@ function NewEntry({ project, keyword, surface, date: today, onDone }: NewEntryPr
         value={dayjs(date)}
         onChange={(day) => day && setDate(day.format('YYYY-MM-DD'))}
       />
-      <Input
-        size="small"
-        aria-label="Seen by"
-        placeholder="Seen by"
-        maxLength={80}
-        value={person}
-        onChange={(event) => dispatch(sign(event.target.value))}
-      />
+      <PersonInput name="Seen by" />
       <Button
         size="small"
         type="primary"

@@ -1,7 +1,7 @@
-import type { Position } from '@opsimath/contract/api/gaps';
+import type { Position } from '@opsimath/contract/api/position';
 import { memo } from 'react';
-import { TICKS, laneScale } from './laneScale';
-import { laneWords } from './laneWords';
+import { TAB, TICKS, diamond, laneScale, placeTabs } from '@opsimath/core/lane/laneScale';
+import { laneWords } from '@opsimath/core/lane/laneWords';
 
 export interface LaneSide {
   name: string;
@@ -18,8 +18,6 @@ export interface LaneProps {
   width: number;
   height?: number;
 }
-
-const TAB = 11;
 
 /**
  * Positions of everybody for one keyword. Our organic position is a disc, rivals' are letter tabs above the
@@ -79,21 +77,3 @@ export const Lane = memo(function Lane({ own, rivals, front, width, height = 34 
     </svg>
   );
 });
-
-/** Tabs that would cover each other are pushed to the right, best position first; a stalk keeps the true place. */
-function placeTabs(rivals: readonly LaneSide[], scaleAt: (position: number) => number, most: number) {
-  const placed: { side: LaneSide; left: number; at: number }[] = [];
-  let free = -Infinity;
-  for (const side of [...rivals].sort((a, b) => Number(a.organic) - Number(b.organic))) {
-    if (typeof side.organic !== 'number') continue;
-    const at = scaleAt(side.organic);
-    const left = Math.min(Math.max(at - TAB / 2, free), most + TAB);
-    free = left + TAB + 1;
-    placed.push({ side, left, at });
-  }
-  return placed;
-}
-
-function diamond(x: number, y: number): string {
-  return `M${x} ${y - 4}L${x + 4} ${y}L${x} ${y + 4}L${x - 4} ${y}Z`;
-}

@@ -1,4 +1,4 @@
-import { TICKS, laneScale } from './laneScale';
+import { TICKS, laneScale } from '@opsimath/core/lane/laneScale';
 
 /** The scale over a column of lanes. */
 export function LaneHead({ width }: { width: number }) {

@@ -1,8 +1,8 @@
-import type { Position } from '@opsimath/contract/api/gaps';
+import type { Position } from '@opsimath/contract/api/position';
 import fc from 'fast-check';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { Lane, type LaneProps, type LaneSide } from './Lane';
-import { laneScale } from './laneScale';
+import { laneScale } from '@opsimath/core/lane/laneScale';
 
 const WIDTH = 300;
 const scale = laneScale(WIDTH);

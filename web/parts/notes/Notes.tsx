@@ -2,8 +2,8 @@ import type { Note, NoteSubject } from '@opsimath/contract/api/notes';
 import { App, Button, Input } from 'antd';
 import { useRef, useState } from 'react';
 import { useAddNoteMutation, useNotesQuery, useRemoveNoteMutation } from '../../state/notesApi';
-import { sign } from '../../state/preferences';
-import { useAppDispatch, useAppSelector } from '../../state/store';
+import { useAppSelector } from '../../state/store';
+import { PersonInput } from '../words/PersonInput';
 import { Problem } from '../words/Problem';
 import { spelledDay } from '../words/figures';
 import { PICTURES, asDataAddress, fetchedPicture, pictureAddress, pictureProblem } from './notePictures';
@@ -82,7 +82,6 @@ function capturedOn({ subject }: Note): string {
 
 function NewNote({ project, subject }: NotesProps) {
   const [add, { isLoading, error }] = useAddNoteMutation();
-  const dispatch = useAppDispatch();
   const person = useAppSelector((state) => state.preferences.person);
   const [text, setText] = useState('');
   const [picture, setPicture] = useState<string | null>(null);
@@ -148,14 +147,7 @@ function NewNote({ project, subject }: NotesProps) {
       />
       {(text !== '' || picture !== null) && (
         <div className="note-foot">
-          <Input
-            size="small"
-            aria-label="Signed by"
-            placeholder="Signed by"
-            maxLength={80}
-            value={person}
-            onChange={(event) => dispatch(sign(event.target.value))}
-          />
+          <PersonInput name="Signed by" />
           <Button size="small" type="primary" htmlType="submit" loading={isLoading} title="Ctrl+Enter">
             Keep
           </Button>

@@ -1,4 +1,4 @@
-import type { PoolRow } from '@opsimath/contract/api/lookUps';
+import type { PoolRow } from '@opsimath/contract/api/pool';
 import { Lane } from '../lane/Lane';
 import { LaneHead } from '../lane/LaneHead';
 import type { GridColumn } from '../table/gridColumn';
@@ -14,7 +14,9 @@ export function laneColumn<Row extends PoolRow>(
     name: 'Best position',
     head: <LaneHead width={width} />,
     sort: 'best',
-    tip: 'Positions this look-up found. A target without one is absent only where a capture looked; else unknown.',
+    tip: sides.beside
+      ? 'Where we and the rivals of the roster stand by the day of this look-up, as in Gaps.'
+      : 'Positions this look-up found. A target without one is absent only where a capture looked; else unknown.',
     width: width + 12,
     cell: (row) => (
       <Lane
@@ -23,9 +25,9 @@ export function laneColumn<Row extends PoolRow>(
         front={10}
         own={{
           name: sides.ownName,
-          organic: bestOf(sides.own.map((index) => positionAt(row, index))),
+          organic: row.standing?.own ?? bestOf(sides.own.map((index) => positionAt(row, index))),
           before: null,
-          paid: bestOf(sides.own.map((index) => paidAt(row, index))),
+          paid: row.standing?.ownPaid ?? bestOf(sides.own.map((index) => paidAt(row, index))),
         }}
         rivals={sides.others.map((side) => ({
           ...side,

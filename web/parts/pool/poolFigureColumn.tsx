@@ -1,4 +1,4 @@
-import type { PoolRow } from '@opsimath/contract/api/lookUps';
+import type { PoolRow } from '@opsimath/contract/api/pool';
 import { type PoolFigure, POOL_READERS, poolFigureOf, poolTip } from '@opsimath/contract/figures/poolFigures';
 import type { GridColumn } from '../table/gridColumn';
 import { count, decimal } from '../words/figures';

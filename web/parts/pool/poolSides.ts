@@ -1,6 +1,6 @@
-import type { PoolPage, PoolRow } from '@opsimath/contract/api/lookUps';
+import type { PoolPage, PoolRow } from '@opsimath/contract/api/pool';
 import type { Target } from '@opsimath/contract/api/targets';
-import type { Position } from '@opsimath/contract/api/gaps';
+import type { Position } from '@opsimath/contract/api/position';
 import { rivalLetters } from '@opsimath/core/gap/letters';
 import { liesUnder } from '@opsimath/core/text/address';
 
@@ -12,6 +12,8 @@ export interface PoolSide {
   hue: number;
 }
 export interface PoolSides {
+  /** The pool has no targets of its own: rows say where we and rivals stand. */
+  beside: boolean;
   own: number[];
   ownName: string;
   others: PoolSide[];
@@ -19,6 +21,7 @@ export interface PoolSides {
 
 export function sidesOf(page: Pick<PoolPage, 'targets'>, targets: readonly Target[]): PoolSides {
   const ours = targets.filter((target) => target.side === 'own');
+  if (page.targets.length === 0) return besideOf(ours, targets);
   const isOwn = (address: string): boolean =>
     ours.some((target) => liesUnder(address, target.address) || address === target.address);
   const own = page.targets.flatMap((address, t) => (isOwn(address) ? [t] : []));
@@ -34,7 +37,19 @@ export function sidesOf(page: Pick<PoolPage, 'targets'>, targets: readonly Targe
       : [{ index, name: rivals[hue]?.name ?? address, letter: letters[hue]!, hue }];
   });
   const ownName = ours.find((target) => target.address === page.targets[own[0] ?? -1])?.name ?? 'Ours';
-  return { own, ownName, others };
+  return { beside: false, own, ownName, others };
+}
+
+/** We and the rivals of the roster, where a pool looked up none of them itself. */
+function besideOf(ours: readonly Target[], targets: readonly Target[]): PoolSides {
+  const rivals = targets.filter((target) => target.side === 'rival');
+  const letters = rivalLetters(rivals.map(({ name }) => name));
+  return {
+    beside: true,
+    own: [],
+    ownName: ours[0]?.name ?? 'Ours',
+    others: rivals.map(({ name }, index) => ({ index, name, letter: letters[index]!, hue: index })),
+  };
 }
 
 function lastPart(address: string): string {
@@ -43,11 +58,11 @@ function lastPart(address: string): string {
 
 /** Position of one target: as looked up, else as captured; absent is said only by a capture. */
 export function positionAt(row: PoolRow, index: number): Position {
-  return row.organic[index] ?? row.captured[index] ?? 'unknown';
+  return row.organic[index] ?? row.captured[index] ?? row.standing?.rivals[index] ?? 'unknown';
 }
 
 export function paidAt(row: PoolRow, index: number): Position {
-  return row.paid[index] ?? 'unknown';
+  return row.paid[index] ?? row.standing?.rivalsPaid[index] ?? 'unknown';
 }
 
 /** The best of several of our targets. */

@@ -1,5 +1,6 @@
 import type { Job } from '@opsimath/contract/api/jobs';
 import { count, duration } from './figures';
+import './jobLine.css';
 
 /** How far long work is: what it does, how much is done, how long it will take. */
 export function JobLine({ job }: { job: Job }) {

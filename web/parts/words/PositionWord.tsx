@@ -1,4 +1,4 @@
-import type { Position } from '@opsimath/contract/api/gaps';
+import type { Position } from '@opsimath/contract/api/position';
 
 /** A position; absent and unknown stand back, and are never the same. */
 export function PositionWord({ of }: { of: Position }) {

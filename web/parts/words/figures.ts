@@ -1,21 +1,11 @@
 import { dayOf } from '@opsimath/core/day';
+import { shown } from '@opsimath/core/shown';
 import type { GapRow } from '@opsimath/contract/api/gaps';
 
-// Formatters are made once: making one costs far more than using it.
-const whole = new Intl.NumberFormat('en-US', { maximumFractionDigits: 0 });
-const byDigits = new Map<number, Intl.NumberFormat>();
-const day = new Intl.DateTimeFormat('en-GB', {
-  day: 'numeric',
-  month: 'short',
-  year: 'numeric',
-  timeZone: 'UTC',
-});
-const UNKNOWN_SIGN = '–';
+// How a figure is spelled stands in the core: the same on every screen, on paper and in files.
 
 /** A whole figure with thousands marks; a dash when unknown. */
-export function count(value: number | null | undefined): string {
-  return value === null || value === undefined ? UNKNOWN_SIGN : whole.format(value);
-}
+export const count = (value: number | null | undefined): string => shown('count', value);
 
 /** A figure with every digit that its source gave, in groups of three. */
 export function asGiven(value: number): string {
@@ -31,31 +21,16 @@ export function volumeWord(row: {
   return range === null ? count(volume) : `${count(range.low)}–${count(range.high)}`;
 }
 
-export function decimal(value: number | null | undefined, digits: number): string {
-  if (value === null || value === undefined) return UNKNOWN_SIGN;
-  let format = byDigits.get(digits);
-  if (!format) {
-    format = new Intl.NumberFormat('en-US', { minimumFractionDigits: digits, maximumFractionDigits: digits });
-    byDigits.set(digits, format);
-  }
-  return format.format(value);
-}
+export const decimal = (value: number | null | undefined, digits: number): string =>
+  shown('decimal', value, digits);
 
 /** Money or worth: whole above 10, with decimals below. */
-export function worth(value: number | null | undefined): string {
-  if (value === null || value === undefined) return UNKNOWN_SIGN;
-  return Math.abs(value) >= 10 ? whole.format(value) : decimal(value, Math.abs(value) >= 1 ? 1 : 2);
-}
+export const worth = (value: number | null | undefined): string => shown('money', value);
 
-export function percent(share: number | null | undefined, digits = 1): string {
-  return share === null || share === undefined ? UNKNOWN_SIGN : `${decimal(share * 100, digits)} %`;
-}
+export const percent = (share: number | null | undefined, digits = 1): string =>
+  shown('share', share, digits);
 
-/** An ISO day spelled out: 14 Mar 2026. */
-export function spelledDay(isoDay: string): string {
-  if (isoDay === '') return '';
-  return day.format(new Date(`${isoDay}T00:00:00Z`));
-}
+export { spelledDay } from '@opsimath/core/shown';
 
 /** Movement as a signed figure or a word; empty where nothing can be said. */
 export function movement(row: Pick<GapRow, 'movement' | 'moved'>): string {

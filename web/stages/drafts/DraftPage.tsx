@@ -54,7 +54,7 @@ function Manuscript({ draft }: { draft: Draft }) {
   const phrases = useMemo(() => copy.keywords.map(({ key }) => key), [copy.keywords]);
   const { project, scope } = useScope();
   const { data: material } = useDraftMaterialQuery({ project, id: draft.id, date: scope.date });
-  const style = useTitleStyle(draft.market);
+  const [style] = useTitleStyle(draft.market);
   const focusOf = useCallback(() => focus.current, []);
   const checks = useMemo(() => checksOf(behind, fields, facts, style), [behind, fields, facts, style]);
   const done = checks.filter((one) => one.done).length;

@@ -1,4 +1,5 @@
-import { Segmented } from 'antd';
+import { StageParts } from '../../parts/words/StageParts';
+import { partOf } from '../../state/stageParts';
 import { useScope } from '../../state/useScope';
 import { DraftList } from './DraftList';
 import { DraftPage } from './DraftPage';
@@ -6,27 +7,15 @@ import { OwnTitles } from './OwnTitles';
 import { PublishedList } from './PublishedList';
 import './drafts.css';
 
-const VIEWS = [
-  { value: 'list', label: 'Drafts' },
-  { value: 'titles', label: 'Own titles' },
-  { value: 'published', label: 'Published' },
-] as const;
-
 /** Writing the copy: against limits, missing words and the front. */
 export default function Drafts() {
-  const { scope, change } = useScope();
+  const { scope } = useScope();
   if (scope.draft !== null) return <DraftPage key={scope.draft} id={scope.draft} />;
-  const view = VIEWS.find(({ value }) => value === scope.view)?.value ?? 'list';
+  const view = partOf('drafts', scope.view);
   return (
     <div className="drafts">
       <div className="stage-top">
-        <Segmented
-          size="small"
-          aria-label="Part of Drafts"
-          value={view}
-          options={VIEWS.map(({ value, label }) => ({ value, label }))}
-          onChange={(next) => change({ view: next === 'list' ? '' : next }, { replace: true })}
-        />
+        <StageParts stage="drafts" name="Drafts" />
       </div>
       {view === 'published' ? <PublishedList /> : view === 'titles' ? <OwnTitles /> : <DraftList />}
     </div>

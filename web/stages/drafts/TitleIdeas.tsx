@@ -5,10 +5,6 @@ import { measure } from '@opsimath/core/copy/measure';
 import { Button, Input, Modal, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { count } from '../../parts/words/figures';
-import { useTrouble } from '../../parts/words/useTrouble';
-import { useChangeProjectMutation } from '../../state/projectApi';
-import { surfaceOf } from '../../state/surfaceOf';
-import { useScope } from '../../state/useScope';
 import { useTitleStyle } from './useTitleStyle';
 import { pixelWidth } from './pixelWidth';
 import type { DraftFacts } from './useDraftFacts';
@@ -23,12 +19,20 @@ interface TitleIdeasProps {
   onClose: () => void;
 }
 
+function branded(style: TitleStyle, brand: string): TitleStyle {
+  return { ...style, brand, brandPlace: brand === '' ? 'nowhere' : 'last' };
+}
+
 /** Titles that carry the lead whole and first and as many of the others as fit, beside the present one. */
 export function TitleIdeas({ draft, fields, facts, onWrite, onClose }: TitleIdeasProps) {
-  const { project } = useScope();
-  const style = useTitleStyle(draft.market);
-  const [keep] = useChangeProjectMutation();
-  const trouble = useTrouble();
+  const [kept, change] = useTitleStyle(draft.market);
+  // A brand is the project’s once it is typed to its end.
+  const [brand, type] = useState<string | null>(null);
+  const style = useMemo(() => (brand === null ? kept : branded(kept, brand)), [kept, brand]);
+  const keepBrand = (): void => {
+    const { brand, brandPlace } = style;
+    if (brand !== kept.brand) change({ brand, brandPlace });
+  };
   const [left, leave] = useState<ReadonlySet<number>>(new Set());
   const limit = useMemo(
     () => fields.find(({ name }) => name === 'title')?.limit ?? { most: 60, unit: 'characters' as const },
@@ -53,16 +57,15 @@ export function TitleIdeas({ draft, fields, facts, onWrite, onClose }: TitleIdea
       ),
     [chosen, limit, style, draft.language],
   );
-  const write = (next: TitleStyle): void =>
-    void keep({ project, settings: { titleStyles: { [surfaceOf(draft.market)]: next } } })
-      .unwrap()
-      .catch(trouble);
   return (
     <Modal
       open
       footer={null}
       width={760}
-      onCancel={onClose}
+      onCancel={() => {
+        keepBrand();
+        onClose();
+      }}
       title={<span className="serif">Build a title</span>}
     >
       <p>
@@ -76,7 +79,7 @@ export function TitleIdeas({ draft, fields, facts, onWrite, onClose }: TitleIdea
             value,
             label: value.trim() === '' ? 'space' : value.trim(),
           }))}
-          onChange={(separator: string) => write({ ...style, separator })}
+          onChange={(separator: string) => change({ separator })}
         />{' '}
         capitals{' '}
         <Select
@@ -85,7 +88,7 @@ export function TitleIdeas({ draft, fields, facts, onWrite, onClose }: TitleIdea
           style={{ width: 120 }}
           value={style.capitals}
           options={['first word', 'every word', 'as typed'].map((value) => ({ value, label: value }))}
-          onChange={(capitals: TitleStyle['capitals']) => write({ ...style, capitals })}
+          onChange={(capitals: TitleStyle['capitals']) => change({ capitals })}
         />{' '}
         brand at the end{' '}
         <Input
@@ -94,9 +97,9 @@ export function TitleIdeas({ draft, fields, facts, onWrite, onClose }: TitleIdea
           placeholder="none"
           style={{ width: 120 }}
           value={style.brand}
-          onChange={({ target }) =>
-            write({ ...style, brand: target.value, brandPlace: target.value === '' ? 'nowhere' : 'last' })
-          }
+          onChange={({ target }) => type(target.value)}
+          onBlur={keepBrand}
+          onPressEnter={keepBrand}
         />
       </p>
       <p className="soft">

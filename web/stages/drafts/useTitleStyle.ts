@@ -1,11 +1,24 @@
 import { PLAIN_STYLE, type TitleStyle } from '@opsimath/core/copy/titleBuilder';
-import { useProjectsQuery } from '../../state/projectApi';
+import { useCallback } from 'react';
+import { useTrouble } from '../../parts/words/useTrouble';
+import { useChangeProjectMutation, useProjectsQuery } from '../../state/projectApi';
 import { surfaceOf } from '../../state/surfaceOf';
 import { useScope } from '../../state/useScope';
 
-/** How titles are written on the surface of a market: the project’s house style. */
-export function useTitleStyle(market: string): TitleStyle {
+/** How titles are written on the surface of a market, the project’s house style; and changing a part of it. */
+export function useTitleStyle(market: string): [TitleStyle, (change: Partial<TitleStyle>) => void] {
   const { project } = useScope();
   const { data: projects } = useProjectsQuery();
-  return projects?.find(({ id }) => id === project)?.settings.titleStyles[surfaceOf(market)] ?? PLAIN_STYLE;
+  const [keep] = useChangeProjectMutation();
+  const trouble = useTrouble();
+  const surface = surfaceOf(market);
+  const style = projects?.find(({ id }) => id === project)?.settings.titleStyles[surface] ?? PLAIN_STYLE;
+  const change = useCallback(
+    (part: Partial<TitleStyle>): void =>
+      void keep({ project, settings: { titleStyles: { [surface]: part } } })
+        .unwrap()
+        .catch(trouble),
+    [keep, project, surface, trouble],
+  );
+  return [style, change];
 }

@@ -1,4 +1,5 @@
-import type { GapPage, GapQuery } from '@opsimath/contract/api/gaps';
+import type { GapPage } from '@opsimath/contract/api/gaps';
+import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
@@ -13,6 +14,7 @@ import { useProjectsQuery } from '../../state/projectApi';
 import { useListsQuery } from '../../state/siftApi';
 import { type Scope, searchWithView } from '../../state/scope';
 import { useScope } from '../../state/useScope';
+import { CaptureUnknown } from './CaptureUnknown';
 import { GapMap } from './GapMap';
 import { GapTable } from './GapTable';
 import { GapTitle } from './GapTitle';
@@ -39,7 +41,12 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
   const { data: lookUps } = useLookUpsQuery(project);
   const { data: lists } = useListsQuery(project);
   const further = scope.rivals.length + scope.bands.length + scope.verdicts.length + scope.actions.length;
-  const [wide, setWide] = useState(further > 0 || (scope.limits !== '' && !map) || scope.inList !== null);
+  const [wide, setWide] = useState(
+    further > 0 ||
+      scope.marks.includes('several of ours') ||
+      (scope.limits !== '' && !map) ||
+      scope.inList !== null,
+  );
   const answer = useGapPageQuery({ project, query: { ...query, offset: 0 } });
   const { data: first, error, isFetching, refetch } = answer;
   if (error) {
@@ -99,6 +106,7 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
       <Chosen scope={scope} onChange={change} />
       <NotUsual />
       {first && <Missing page={first} />}
+      {first && <CaptureUnknown query={query} page={first} />}
       {map && first && <GapMap project={project} query={query} page={first} />}
       <div className="gaps-body">
         {first && scope.by !== '' && <GroupTable project={project} query={{ ...query, by: scope.by }} />}

@@ -1,8 +1,8 @@
-import type { GapQuery } from '@opsimath/contract/api/gaps';
+import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import { Button, Dropdown } from 'antd';
 import { useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
-import { FORMATS, exportAddress } from './exportAddress';
+import { FORMATS, exportAddress } from '../../parts/act/exportAddress';
 
 /** More ids than an address should carry. */
 const MOST_CHOSEN = 1500;

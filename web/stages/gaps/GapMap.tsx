@@ -1,5 +1,6 @@
 import { readLimits, writeLimits } from '@opsimath/contract/api/gapLimits';
-import { type GapPage, type GapQuery, type GapRow } from '@opsimath/contract/api/gaps';
+import { type GapPage, type GapRow } from '@opsimath/contract/api/gaps';
+import { type GapQuery } from '@opsimath/contract/api/gapQuery';
 import { GAP_KINDS, type GapKind } from '@opsimath/core/gap/kind';
 import type { EChartsType } from 'echarts/core';
 import { useCallback, useMemo, useRef } from 'react';
@@ -7,6 +8,7 @@ import { Chart } from '../../parts/charts/Chart';
 import { type ChartInk, useChartInk } from '../../parts/charts/ink';
 import { onPaper } from '../../parts/charts/paper';
 import { count, decimal, worth } from '../../parts/words/figures';
+import { warningWords } from '../../parts/words/Warned';
 import { useGapPageQuery } from '../../state/gapsApi';
 import { useScope } from '../../state/useScope';
 
@@ -143,8 +145,9 @@ function optionOf(rows: readonly GapRow[], ink: ChartInk, currency: string) {
       trigger: 'item',
       formatter: ({ data }: { data: { row: GapRow } }) => {
         const { row } = data;
-        const text = row.text.replace(/[&<>]/g, (sign) => `&#${sign.charCodeAt(0)};`);
-        return `<b>${text}</b><br>${row.kind}, chance ${decimal(row.asIs, 2)} → ${decimal(row.chance, 2)}, demand ${count(row.demand)}<br>adds ${worth(row.worthAMonth)} ${currency} a month: ${row.action}`;
+        const safe = (words: string): string => words.replace(/[&<>]/g, (sign) => `&#${sign.charCodeAt(0)};`);
+        const warned = row.warnings.map((warning) => `<br>${safe(warningWords(warning))}`).join('');
+        return `<b>${safe(row.text)}</b><br>${row.kind}, chance ${decimal(row.asIs, 2)} → ${decimal(row.chance, 2)}, demand ${count(row.demand)}<br>adds ${worth(row.worthAMonth)} ${currency} a month: ${row.action}${warned}`;
       },
     },
     xAxis: {

@@ -1,4 +1,5 @@
-import type { GapPage, GapQuery, GapRow } from '@opsimath/contract/api/gaps';
+import type { GapPage, GapRow } from '@opsimath/contract/api/gaps';
+import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import { useMemo } from 'react';
 import { VirtualGrid } from '../../parts/table/VirtualGrid';
 import { PAGE_ROWS, rowFinder, useVisiblePages } from '../../parts/table/usePages';

@@ -1,4 +1,5 @@
-import type { GapPage, GapQuery } from '@opsimath/contract/api/gaps';
+import type { GapPage } from '@opsimath/contract/api/gaps';
+import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import type { KeywordList } from '@opsimath/contract/api/lists';
 import type { LookUp } from '@opsimath/contract/api/lookUps';
 import { Select } from 'antd';

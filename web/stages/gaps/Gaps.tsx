@@ -1,10 +1,12 @@
-import type { GapQuery } from '@opsimath/contract/api/gaps';
-import { Button, Segmented } from 'antd';
+import type { GapQuery } from '@opsimath/contract/api/gapQuery';
+import { Button } from 'antd';
 import { useMemo } from 'react';
 import { Link, useLocation } from 'react-router';
 import { TwoKeywords } from '../../parts/dossier/TwoKeywords';
 import { Empty } from '../../parts/words/Empty';
 import { useTargetsQuery } from '../../state/rosterApi';
+import { StageParts } from '../../parts/words/StageParts';
+import { partOf } from '../../state/stageParts';
 import { useScope } from '../../state/useScope';
 import { Comparison } from './Comparison';
 import { gapFilterOf } from './narrowed';
@@ -15,24 +17,12 @@ import { SurfacesView } from './SurfacesView';
 import { WhatToDo } from './WhatToDo';
 import './gaps.css';
 
-const VIEWS = [
-  { value: 'table', label: 'Table' },
-  { value: 'work', label: 'What to do' },
-  { value: 'map', label: 'Map' },
-  { value: 'paid', label: 'Paid' },
-  { value: 'time', label: 'Over time' },
-  { value: 'queries', label: 'Own queries' },
-  { value: 'surfaces', label: 'Across surfaces' },
-  { value: 'two', label: 'Two keywords' },
-] as const;
-type View = (typeof VIEWS)[number]['value'];
-
 /** The heart: ours against theirs, organic and paid, now and over time. */
 export default function Gaps() {
-  const { project, scope, comparison, change } = useScope();
+  const { project, scope, comparison } = useScope();
   const { search } = useLocation();
   const { data: targets } = useTargetsQuery(project);
-  const view: View = VIEWS.find(({ value }) => value === scope.view)?.value ?? 'table';
+  const view = partOf('gaps', scope.view);
   const query: GapQuery = useMemo(() => ({ ...comparison, ...gapFilterOf(scope) }), [comparison, scope]);
   if (targets && !targets.some((target) => target.side === 'own')) {
     return (
@@ -49,13 +39,7 @@ export default function Gaps() {
   return (
     <div className="gaps">
       <div className="stage-top">
-        <Segmented
-          size="small"
-          aria-label="Part of Gaps"
-          value={view}
-          options={VIEWS.map(({ value, label }) => ({ value, label }))}
-          onChange={(next) => change({ view: next === 'table' ? '' : next }, { replace: true })}
-        />
+        <StageParts stage="gaps" name="Gaps" />
       </div>
       {(view === 'table' || view === 'map') && <Comparison query={query} map={view === 'map'} />}
       {view === 'work' && <WhatToDo query={query} />}

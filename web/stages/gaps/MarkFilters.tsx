@@ -1,4 +1,5 @@
-import type { GapMark, GapPage } from '@opsimath/contract/api/gaps';
+import type { GapMark } from '@opsimath/contract/api/gapQuery';
+import type { GapPage } from '@opsimath/contract/api/gaps';
 import type { PaidState } from '@opsimath/core/gap/paid';
 import { type Scope, comparedWith } from '../../state/scope';
 import { FilterToggle, toggled } from './FilterToggle';

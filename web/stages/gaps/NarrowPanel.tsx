@@ -1,12 +1,15 @@
 import { type GapLimit, readLimits, writeLimits } from '@opsimath/contract/api/gapLimits';
 import { GAP_FIGURE_NAMES } from '@opsimath/contract/figures/gapFigures';
-import { type GapPage, action } from '@opsimath/contract/api/gaps';
+import { type GapPage } from '@opsimath/contract/api/gaps';
+import { action } from '@opsimath/contract/api/gapQuery';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { Checkbox, InputNumber, Select } from 'antd';
 import { useListsQuery } from '../../state/siftApi';
 import type { Scope } from '../../state/scope';
 import { FilterToggle, toggled } from './FilterToggle';
+
+const SEVERAL = 'several of ours';
 
 interface NarrowPanelProps {
   project: number;
@@ -33,6 +36,13 @@ export function NarrowPanel({ project, page, scope, onChange }: NarrowPanelProps
             onPress={() => onChange({ bands: toggled(scope.bands, band) })}
           />
         ))}
+        <FilterToggle
+          name={SEVERAL}
+          tip="More than one of our own targets ranks: they may take from each other. The dossier names them; merging is among what can be done."
+          count={totals?.marks[SEVERAL]}
+          on={scope.marks.includes(SEVERAL)}
+          onPress={() => onChange({ marks: toggled(scope.marks, SEVERAL) })}
+        />
       </div>
       <span className="faint">On the front</span>
       <div>

@@ -1,4 +1,4 @@
-import type { GapQuery } from '@opsimath/contract/api/gaps';
+import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import type { OverTime as Data } from '@opsimath/contract/api/overTime';
 import { Segmented, Select, Spin } from 'antd';
 import { useState } from 'react';

@@ -14,6 +14,7 @@ import { RateWord } from '../../parts/words/RateWord';
 import { count, decimal, spelledDay } from '../../parts/words/figures';
 import { useOwnQueriesQuery } from '../../state/standingApi';
 import { searchWithView } from '../../state/scope';
+import { useChangeProjectMutation } from '../../state/projectApi';
 import { useScope } from '../../state/useScope';
 import { useTraySelection } from '../../state/useTraySelection';
 import { FilterToggle } from './FilterToggle';
@@ -58,7 +59,8 @@ export function OwnQueries() {
     sort: 'clicks',
     descending: true,
   });
-  const [goal, setGoal] = useState<number | null>(null);
+  const [keep] = useChangeProjectMutation();
+  const [typed, setTyped] = useState<number | null | undefined>(undefined);
   const [limit, setLimit] = useState(PAGE);
   const { data, error } = useOwnQueriesQuery({
     project,
@@ -70,12 +72,19 @@ export function OwnQueries() {
       find,
       sort: order.sort,
       descending: String(order.descending),
-      goal: goal === null ? undefined : goal / 100,
       limit,
     },
   });
   if (error) return <Problem error={error} />;
   if (!data) return <Spin style={{ marginTop: 16 }} />;
+  const goal = data.goal === null ? null : data.goal * 100;
+  const setGoal = (): void => {
+    if (typed === undefined || typed === goal) return;
+    if (typed === null && group === 'below the goal') setGroup(undefined);
+    const clickThrough = typed === null ? null : typed / 100;
+    void keep({ project, settings: { goals: { clickThrough } } });
+    setTyped(undefined);
+  };
   if (data.until === null) {
     return (
       <Empty title="No own search performance in this market yet">
@@ -116,11 +125,11 @@ export function OwnQueries() {
             max={100}
             controls={false}
             placeholder="none"
-            value={goal}
-            onChange={(value) => {
-              setGoal(value);
-              if (value === null && group === 'below the goal') setGroup(undefined);
-            }}
+            title="Kept with the project"
+            value={typed === undefined ? goal : typed}
+            onChange={setTyped}
+            onBlur={setGoal}
+            onPressEnter={setGoal}
             style={{ width: 56 }}
           />{' '}
           %

@@ -1,4 +1,5 @@
-import type { GapQuery, GapRow } from '@opsimath/contract/api/gaps';
+import type { GapQuery } from '@opsimath/contract/api/gapQuery';
+import type { GapRow } from '@opsimath/contract/api/gaps';
 import type { PaidView as Data } from '@opsimath/contract/api/paid';
 import { Spin } from 'antd';
 import { Ledger } from '../../parts/table/Ledger';

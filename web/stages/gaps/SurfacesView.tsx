@@ -1,4 +1,4 @@
-import type { GapQuery } from '@opsimath/contract/api/gaps';
+import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import type { OnSurface, SurfacesView as Data } from '@opsimath/contract/api/surfaces';
 import { Segmented, Spin } from 'antd';
 import { useState } from 'react';

@@ -1,4 +1,4 @@
-import type { GapQuery } from '@opsimath/contract/api/gaps';
+import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import type { WorkLine } from '@opsimath/contract/api/whatToDo';
 import { Button, Spin } from 'antd';
 import { useState } from 'react';

@@ -1,4 +1,5 @@
-import type { GapPage, GapRow, Position } from '@opsimath/contract/api/gaps';
+import type { GapPage, GapRow } from '@opsimath/contract/api/gaps';
+import type { Position } from '@opsimath/contract/api/position';
 import { type GapFigure, figureOf } from '@opsimath/contract/figures/gapFigures';
 import { ChosenColumns } from '../../parts/table/chosenColumns';
 import type { GridColumn } from '../../parts/table/gridColumn';
@@ -56,6 +57,13 @@ const SHOWN: Partial<Record<GapFigure, (row: GapRow, page: Page) => React.ReactN
       </>
     );
   },
+  spread: (row) =>
+    row.spread === null ? null : (
+      <>
+        {row.spread}{' '}
+        <span className="faint">of {row.rivals.filter((position) => position !== 'unknown').length}</span>
+      </>
+    ),
   'at stake': (row) => (row.atStake === null ? '' : worth(row.atStake)),
   'a month': (row) => worth(row.worthAMonth),
 };

@@ -2,8 +2,10 @@ import type { GapPage, GapRow } from '@opsimath/contract/api/gaps';
 import { LaneHead } from '../../parts/lane/LaneHead';
 import { RowLane } from '../../parts/lane/RowLane';
 import '../../parts/lane/lane.css';
+import { CaptureHere } from './CaptureHere';
 import { Tick } from '../../parts/table/Tick';
 import type { GridColumn } from '../../parts/table/gridColumn';
+import { Warned } from '../../parts/words/Warned';
 import { decimal, movement, worth } from '../../parts/words/figures';
 import { ochreOf } from '../../parts/words/ochre';
 import { figureColumn, gapExtraColumns } from './gapExtraColumns';
@@ -11,6 +13,25 @@ import type { SpreadOf } from './useWorthSpread';
 
 const WIDE_LANE = 300;
 const NARROW_LANE = 226;
+
+/** What the best action adds; of what nobody looked at yet a provisional word, marked as such. */
+function AddsWord({ row, typicalGain }: { row: GapRow; typicalGain: number | null }) {
+  if (
+    row.worthAMonth !== null ||
+    row.action !== 'capture first' ||
+    typicalGain === null ||
+    row.volume === null
+  )
+    return worth(row.worthAMonth);
+  return (
+    <span
+      className="faint"
+      title="Provisional: its searches times what a search brings on the median of the gaps that are known here. A capture settles it."
+    >
+      ~{worth(row.volume * typicalGain)}
+    </span>
+  );
+}
 
 /** The columns of the gap table; beside an open dossier only those that tell rows apart. */
 export function gapTableColumns(
@@ -38,7 +59,12 @@ export function gapTableColumns(
       width: narrow ? 212 : 232,
       pinned: true,
       always: true,
-      cell: (row) => <b title={row.text}>{row.text}</b>,
+      cell: (row) => (
+        <span className="keyword-cell">
+          <b title={row.text}>{row.text}</b>
+          <Warned warnings={row.warnings} />
+        </span>
+      ),
     },
     {
       id: 'kind',
@@ -76,7 +102,11 @@ export function gapTableColumns(
         ),
     },
     { ...figureColumn('worth', page), id: 'worth' },
-    { ...figureColumn('a month', page), id: 'month' },
+    {
+      ...figureColumn('a month', page),
+      id: 'month',
+      cell: (row) => <AddsWord row={row} typicalGain={page.totals.typicalGain} />,
+    },
     {
       ...figureColumn('priority', page),
       always: true,
@@ -92,7 +122,12 @@ export function gapTableColumns(
       sort: 'action',
       tip: 'What adds most for a day of work; the dossier shows the others beside it.',
       width: 108,
-      cell: (row) => <span title={row.reason}>{row.action}</span>,
+      cell: (row) =>
+        row.action === 'capture first' ? (
+          <CaptureHere row={row} />
+        ) : (
+          <span title={row.reason}>{row.action}</span>
+        ),
     },
   ];
   if (narrow) return all.filter((column) => column.always);

@@ -1,4 +1,4 @@
-import type { GapQuery } from '@opsimath/contract/api/gaps';
+import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import type { Scope } from '../../state/scope';
 
 /** What lets go of every filter. */

@@ -66,13 +66,19 @@ export function LookUpForm({ targets, markets, onStarted }: LookUpFormProps) {
       <LookUpOptions part={part} draft={draft} markets={markets} onChange={change} />
       {asked && <PriceTable orders={orders} markets={markets} />}
       {error && <Problem error={error} />}
+      {asked && (
+        <p className="soft" role="status">
+          That is what it takes. <b>Start</b> begins it.
+        </p>
+      )}
       <div className="lookup-buttons">
         <Button onClick={price} disabled={orders.length === 0}>
           Price
         </Button>
         <Button
           type="primary"
-          onClick={() => void begin().catch(() => undefined)}
+          title={asked ? undefined : 'What it costs is said first'}
+          onClick={() => (asked ? void begin().catch(() => undefined) : price())}
           loading={isLoading}
           disabled={orders.length === 0}
         >

@@ -1,8 +1,14 @@
-import type { LookUp } from '@opsimath/contract/api/lookUps';
+import type { LookUp, LookUpChange } from '@opsimath/contract/api/lookUps';
 import type { SourceMarket } from '@opsimath/contract/source/answers';
-import { Button } from 'antd';
+import { Button, Input } from 'antd';
+import { useState } from 'react';
 import { count, spelledDay } from '../../parts/words/figures';
 import { JobLine } from '../../parts/words/JobLine';
+import { useTrouble } from '../../parts/words/useTrouble';
+import { lookUpApi, useChangeLookUpMutation } from '../../state/lookUpApi';
+import { request } from '../../state/operations';
+import { useUndoable } from '../../state/undoStacks';
+import { useScope } from '../../state/useScope';
 import { useCancelJobMutation, useResumeJobMutation } from '../../state/projectApi';
 import { useJob } from '../../state/jobs';
 import { isUnderWay } from '../../state/jobsHeard';
@@ -15,14 +21,24 @@ interface LookUpListProps {
   onOpen: (lookUp: LookUp) => void;
 }
 
-/** Past look-ups of every market: they open at once and cost nothing. */
+/** Past look-ups: they open at once and cost nothing; of this market, or of every one. */
 export function LookUpList({ lookUps, markets, openId, onOpen }: LookUpListProps) {
+  const { scope } = useScope();
+  const [everywhere, show] = useState(true);
+  const here = lookUps.filter(({ market }) => market === scope.market);
   if (lookUps.length === 0) return null;
   return (
-    <section>
-      <h2>Look-ups</h2>
+    <section aria-label="Look-ups">
+      <div className="look-ups-head">
+        <h2>Look-ups</h2>
+        {here.length < lookUps.length && (
+          <button className="plain written" aria-pressed={!everywhere} onClick={() => show(!everywhere)}>
+            {everywhere ? `of this market, ${here.length}` : `of all markets, ${lookUps.length}`}
+          </button>
+        )}
+      </div>
       <ul className="lookup-list">
-        {lookUps.map((lookUp) => (
+        {(everywhere ? lookUps : here).map((lookUp) => (
           <LookUpItem
             key={lookUp.id}
             lookUp={lookUp}
@@ -69,7 +85,63 @@ function LookUpItem({ lookUp, market, open, onOpen }: LookUpItemProps) {
           Go on
         </Button>
       )}
+      {open && <LookUpActs lookUp={lookUp} running={running} />}
     </li>
+  );
+}
+
+/** Named anew, or taken out of the list: what it found stays known. */
+function LookUpActs({ lookUp, running }: { lookUp: LookUp; running: boolean }) {
+  const { project } = useScope();
+  const [change] = useChangeLookUpMutation();
+  const [typed, type] = useState<string | null>(null);
+  const undoable = useUndoable(project);
+  const trouble = useTrouble();
+  const set = async (next: LookUpChange, back: LookUpChange, what: string): Promise<void> => {
+    await change({ lookUp: lookUp.id, change: next }).unwrap();
+    const one = (to: LookUpChange) =>
+      request(lookUpApi.endpoints.changeLookUp, { lookUp: lookUp.id, change: to });
+    undoable({ what, undo: one(back), redo: one(next) });
+  };
+  const rename = (): void => {
+    const name = typed?.trim() ?? '';
+    type(null);
+    if (name === '' || name === lookUp.name) return;
+    void set({ name }, { name: lookUp.name }, `the look-up named “${name}”`).catch(trouble);
+  };
+  if (typed !== null)
+    return (
+      <Input
+        autoFocus
+        size="small"
+        aria-label="Name of the look-up"
+        maxLength={200}
+        value={typed}
+        onChange={({ target }) => type(target.value)}
+        onPressEnter={rename}
+        onBlur={rename}
+        onKeyDown={(event) => event.key === 'Escape' && type(null)}
+      />
+    );
+  return (
+    <div className="look-up-acts">
+      <button className="plain written" onClick={() => type(lookUp.name)}>
+        name it
+      </button>
+      {!running && (
+        <button
+          className="plain soft written"
+          title="Takes it out of this list; what it found stays known. Undo brings it back."
+          onClick={() =>
+            void set({ removed: true }, { removed: false }, `${lookUp.name} taken out of the list`).catch(
+              trouble,
+            )
+          }
+        >
+          take away
+        </button>
+      )}
+    </div>
   );
 }
 

@@ -7,6 +7,7 @@ import { useScope } from '../../state/useScope';
 import { LookUpForm } from './LookUpForm';
 import { LookUpList } from './LookUpList';
 import { Pool } from './Pool';
+import { OpenDossier } from '../../parts/dossier/OpenDossier';
 import '../../parts/pool/pool.css';
 import './lookup.css';
 
@@ -51,6 +52,7 @@ export default function LookUpStage() {
           What comes is kept for ever, with its date.
         </div>
       )}
+      <OpenDossier />
     </div>
   );
 }

@@ -12,6 +12,7 @@ import { PoolChangeView } from './PoolChangeView';
 import { PoolFilters } from './PoolFilters';
 import { PoolMenu } from './PoolMenu';
 import { PoolTable } from './PoolTable';
+import { StrangeTargets } from './StrangeTargets';
 import { SeedRows } from './SeedRows';
 
 interface PoolProps {
@@ -83,6 +84,7 @@ export function Pool({ lookUp, lookUps }: PoolProps) {
         </div>
         <PoolMenu lookUp={lookUp} lookUps={lookUps} query={query} page={page} rowAt={rowAt} />
       </header>
+      <StrangeTargets lookUp={lookUp} />
       {against !== null ? (
         <PoolChangeView lookUp={lookUp} against={against} />
       ) : (

@@ -1,4 +1,5 @@
-import type { FoundBy, PoolPage } from '@opsimath/contract/api/lookUps';
+import type { FoundBy } from '@opsimath/contract/api/lookUps';
+import type { PoolPage } from '@opsimath/contract/api/pool';
 import type { MatchMode } from '@opsimath/core/text/match';
 import { Button, Input, Select, Tooltip } from 'antd';
 import { useCallback, useEffect, useState } from 'react';

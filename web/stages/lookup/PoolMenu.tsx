@@ -1,12 +1,14 @@
 import { type PoolFigure, POOL_READERS, poolFigureOf } from '@opsimath/contract/figures/poolFigures';
-import type { LookUp, PoolPage, PoolQuery, PoolRow } from '@opsimath/contract/api/lookUps';
+import type { LookUp } from '@opsimath/contract/api/lookUps';
+import type { PoolPage, PoolQuery, PoolRow } from '@opsimath/contract/api/pool';
 import { App, Button, Checkbox, Dropdown, Popover } from 'antd';
 import { copyAsTable } from '../../parts/table/copyAsTable';
 import { count, spelledDay } from '../../parts/words/figures';
 import { toParams } from '../../state/api';
-import { lookUpApi, useExportsQuery, useLookUpAgainMutation } from '../../state/lookUpApi';
+import { lookUpApi, useExportsQuery } from '../../state/lookUpApi';
 import { useAppDispatch } from '../../state/store';
 import { useScope } from '../../state/useScope';
+import { LookAgain } from './LookAgain';
 import { COLUMN_NAMES, type ColumnId, rememberColumns, shownColumns } from './poolColumnNames';
 
 interface PoolMenuProps {
@@ -23,9 +25,8 @@ export function PoolMenu({ lookUp, lookUps, query, page }: PoolMenuProps) {
   const { project, scope, change } = useScope();
   const { message } = App.useApp();
   const dispatch = useAppDispatch();
-  const [again] = useLookUpAgainMutation();
   const { data: exports } = useExportsQuery(lookUp.id);
-  const columns = shownColumns(project, scope.columns);
+  const columns = shownColumns(project, scope.columns, lookUp);
   const choose = (chosen: ColumnId[]): void => {
     rememberColumns(project, chosen);
     change({ columns: chosen }, { replace: true });
@@ -44,10 +45,6 @@ export function PoolMenu({ lookUp, lookUps, query, page }: PoolMenuProps) {
   };
   const fileAddress = (format: string, rows: string): string =>
     `/api/look-ups/${lookUp.id}/keywords.file?${new URLSearchParams(toParams({ ...query, format, rows }))}`;
-  const lookAgain = async (): Promise<void> => {
-    const next = await again({ lookUp: lookUp.id, date: scope.date }).unwrap();
-    change({ lookUp: next.id });
-  };
   const others = lookUps.filter((other) => other.market === lookUp.market && other.id !== lookUp.id);
   const files = (['csv', 'xlsx', 'json'] as const).flatMap((format) => [
     {
@@ -115,11 +112,7 @@ export function PoolMenu({ lookUp, lookUps, query, page }: PoolMenuProps) {
       >
         <Button size="small">Export</Button>
       </Dropdown>
-      {lookUp.kind !== 'import' && lookUp.date !== scope.date && (
-        <Button size="small" onClick={() => void lookAgain()}>
-          Look up again for {spelledDay(scope.date)}
-        </Button>
-      )}
+      {lookUp.kind !== 'import' && lookUp.date !== scope.date && <LookAgain lookUp={lookUp} />}
       {others.length > 0 && (
         <Dropdown
           autoFocus

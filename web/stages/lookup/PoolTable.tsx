@@ -1,4 +1,5 @@
-import type { LookUp, PoolPage, PoolRow } from '@opsimath/contract/api/lookUps';
+import type { LookUp } from '@opsimath/contract/api/lookUps';
+import type { PoolPage, PoolRow } from '@opsimath/contract/api/pool';
 import { useMemo } from 'react';
 import '../../parts/lane/lane.css';
 import { VirtualGrid } from '../../parts/table/VirtualGrid';
@@ -27,7 +28,7 @@ export function PoolTable({ lookUp, page, rowAt, listName, onVisible }: PoolTabl
   const { selected, select } = useTraySelection();
   const { data: targets } = useTargetsQuery(project);
   const orders = readOrders(poolOrder(lookUp, scope.poolSort));
-  const shown = useMemo(() => shownColumns(project, scope.columns), [project, scope.columns]);
+  const shown = useMemo(() => shownColumns(project, scope.columns, lookUp), [project, scope.columns, lookUp]);
   // The month before the date is the last whole one.
   const oldAfter = useOldAfter(lookUp.surface);
   const lastMonth = (new Date(lookUp.date).getUTCMonth() + 11) % 12;
@@ -63,7 +64,10 @@ export function PoolTable({ lookUp, page, rowAt, listName, onVisible }: PoolTabl
       onSort={(sort, descending, add) =>
         change({ poolSort: writeOrders(orders, { sort, descending }, add) }, { replace: true })
       }
+      openId={scope.open}
       onSelect={select}
+      onOpen={(row) => change({ open: row.id }, { replace: scope.open !== null })}
+      onClose={() => change({ open: null })}
     />
   );
 }

@@ -1,9 +1,11 @@
 import type { LookUpOrder } from '@opsimath/contract/api/lookUps';
 import type { SourceMarket } from '@opsimath/contract/source/answers';
 import { Spin } from 'antd';
+import { shallowEqual } from 'react-redux';
 import { Problem } from '../../parts/words/Problem';
 import { count, spelledDay } from '../../parts/words/figures';
-import { useLookUpPriceQuery } from '../../state/lookUpApi';
+import { lookUpApi, useLookUpPriceQuery } from '../../state/lookUpApi';
+import { useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
 import { nameOfMarket } from './useLookUpDraft';
 
@@ -12,8 +14,16 @@ interface PriceTableProps {
   markets: readonly SourceMarket[];
 }
 
-/** What the look-up would cost, part by part, before it is started; a table for each market. */
+/** What the look-up would cost, part by part, before it is started; a table for each market, and one sum of all. */
 export function PriceTable({ orders, markets }: PriceTableProps) {
+  const { project } = useScope();
+  const prices = useAppSelector(
+    (state) =>
+      orders.map((request) => lookUpApi.endpoints.lookUpPrice.select({ project, request })(state).data),
+    shallowEqual,
+  );
+  const known = prices.flatMap((price) => price ?? []);
+  const [first] = known;
   return (
     <>
       {orders.map((order) => (
@@ -23,6 +33,20 @@ export function PriceTable({ orders, markets }: PriceTableProps) {
           name={orders.length > 1 ? nameOfMarket(markets, order.market) : null}
         />
       ))}
+      {orders.length > 1 && first && known.length === orders.length && (
+        <table className="lookup-price" aria-label="All markets together">
+          <tbody>
+            <tr>
+              <th>All {orders.length} markets, units</th>
+              <th className="figure">{count(known.reduce((sum, { units }) => sum + units, 0))}</th>
+            </tr>
+            <tr>
+              <td>Left until {spelledDay(first.renews)}</td>
+              <td className="figure">{count(first.allowance - first.spent)}</td>
+            </tr>
+          </tbody>
+        </table>
+      )}
     </>
   );
 }
@@ -56,10 +80,12 @@ function MarketPrice({ order, name }: { order: LookUpOrder; name: string | null 
           <th>{estimated ? 'Units, at most' : 'Units'}</th>
           <th className="figure">{count(price.units)}</th>
         </tr>
-        <tr>
-          <td>Left until {spelledDay(price.renews)}</td>
-          <td className="figure">{count(price.allowance - price.spent)}</td>
-        </tr>
+        {name === null && (
+          <tr>
+            <td>Left until {spelledDay(price.renews)}</td>
+            <td className="figure">{count(price.allowance - price.spent)}</td>
+          </tr>
+        )}
         {price.units === 0 && (
           <tr>
             <td colSpan={2} className="soft">

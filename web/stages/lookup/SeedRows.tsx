@@ -1,4 +1,4 @@
-import type { PoolPage } from '@opsimath/contract/api/lookUps';
+import type { PoolPage } from '@opsimath/contract/api/pool';
 import { MonthLine } from '../../parts/charts/MonthLine';
 import { count, decimal } from '../../parts/words/figures';
 import { useScope } from '../../state/useScope';

@@ -31,7 +31,27 @@ export function TargetsPart({ targets, draft, pasted, orders, onChange }: Target
   );
   return (
     <>
-      <p className="faint">Which keywords do these rank for?</p>
+      <p className="faint targets-ask">
+        Which keywords do these rank for?
+        {here.length > 1 && (
+          <span>
+            <button
+              className="plain written"
+              onClick={() =>
+                onChange({ left: draft.left.filter((id) => !here.some((one) => one.id === id)) })
+              }
+            >
+              all
+            </button>{' '}
+            <button
+              className="plain written"
+              onClick={() => onChange({ left: [...new Set([...draft.left, ...here.map(({ id }) => id)])] })}
+            >
+              none
+            </button>
+          </span>
+        )}
+      </p>
       {here.length > 0 && (
         <div className="lookup-targets">
           {here.map((target) => (

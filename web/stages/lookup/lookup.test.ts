@@ -1,5 +1,6 @@
-import type { Position } from '@opsimath/contract/api/gaps';
-import type { PoolRow } from '@opsimath/contract/api/lookUps';
+import type { Position } from '@opsimath/contract/api/position';
+import type { LookUp } from '@opsimath/contract/api/lookUps';
+import type { PoolRow } from '@opsimath/contract/api/pool';
 import type { Target } from '@opsimath/contract/api/targets';
 import type { SourceMarket } from '@opsimath/contract/source/answers';
 import fc from 'fast-check';
@@ -196,11 +197,20 @@ describe('columns that are shown', () => {
   beforeEach(() => kept.clear());
 
   test('the address comes first, then what was chosen last in this project, then the usual ones', () => {
-    const usual = shownColumns(1, []);
+    const rivals = { kind: 'targets', targets: [1, 2] } as unknown as LookUp;
+    const usual = shownColumns(1, [], rivals);
     expect(usual).toContain('lane');
     rememberColumns(1, ['words', 'volume']);
-    expect(shownColumns(1, [])).toEqual(['volume', 'words']);
-    expect(shownColumns(2, [])).toEqual(usual);
-    expect(shownColumns(1, ['cpc', 'nonsense', 'found'])).toEqual(['found', 'cpc']);
+    expect(shownColumns(1, [], rivals)).toEqual(['volume', 'words']);
+    expect(shownColumns(2, [], rivals)).toEqual(usual);
+    expect(shownColumns(1, ['cpc', 'nonsense', 'found'], rivals)).toEqual(['found', 'cpc']);
+  });
+
+  test('how it was found is on where seeds were looked up, the page that ranks where one target was', () => {
+    const of = (kind: string, targets: number) =>
+      shownColumns(3, [], { kind, targets: Array(targets).fill({}) } as unknown as LookUp);
+    expect(of('seeds', 0)).toEqual(expect.arrayContaining(['found', 'appearances']));
+    expect(of('targets', 1)).toContain('page');
+    expect(of('targets', 2)).not.toContain('page');
   });
 });

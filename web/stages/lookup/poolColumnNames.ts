@@ -1,3 +1,4 @@
+import type { LookUp } from '@opsimath/contract/api/lookUps';
 import { POOL_FIGURES } from '@opsimath/contract/figures/poolFigures';
 
 /** Columns of a pool that can be shown or not, in their order. The keyword is always there. */
@@ -7,6 +8,7 @@ export const COLUMN_NAMES = {
   months: POOL_FIGURES.peak.head,
   trend: POOL_FIGURES.trend.head,
   lane: 'Positions',
+  page: 'Ranking page',
   targets: POOL_FIGURES.targets.head,
   appearances: POOL_FIGURES.appearances.head,
   clicks: POOL_FIGURES.clicks.head,
@@ -21,13 +23,33 @@ export type ColumnId = keyof typeof COLUMN_NAMES;
 const USUAL: ColumnId[] = ['volume', 'months', 'lane', 'targets', 'cpc', 'adCompetition', 'difficulty'];
 const PLACE = 'opsimath.pool-columns';
 
-/** Columns in the address, else those chosen last in this project, else the usual ones. */
-export function shownColumns(project: number, inAddress: readonly string[]): ColumnId[] {
+/** Columns that matter to one way of looking up, whatever is usual: how it was found, and of how many it was. */
+const OF_SEEDS: ColumnId[] = [
+  'found',
+  'volume',
+  'months',
+  'lane',
+  'appearances',
+  'cpc',
+  'adCompetition',
+  'difficulty',
+];
+/** Of one target alone the page that ranks says more than how many do. */
+const OF_ONE: ColumnId[] = ['volume', 'months', 'lane', 'page', 'cpc', 'adCompetition', 'difficulty'];
+
+/** Columns in the address, else those chosen last in this project, else the usual ones of such a look-up. */
+export function shownColumns(
+  project: number,
+  inAddress: readonly string[],
+  lookUp: Pick<LookUp, 'kind' | 'targets'>,
+): ColumnId[] {
   const known = (names: readonly string[]): ColumnId[] =>
     (Object.keys(COLUMN_NAMES) as ColumnId[]).filter((id) => names.includes(id));
   if (inAddress.length > 0) return known(inAddress);
   const kept = localStorage.getItem(`${PLACE}.${project}`);
-  return kept ? known(kept.split(',')) : USUAL;
+  if (kept) return known(kept.split(','));
+  if (lookUp.kind === 'seeds' || lookUp.kind === 'mixed') return OF_SEEDS;
+  return lookUp.targets.length === 1 ? OF_ONE : USUAL;
 }
 
 export function rememberColumns(project: number, columns: readonly ColumnId[]): void {

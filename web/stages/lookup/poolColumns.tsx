@@ -1,4 +1,4 @@
-import type { PoolPage, PoolRow } from '@opsimath/contract/api/lookUps';
+import type { PoolPage, PoolRow } from '@opsimath/contract/api/pool';
 import { POOL_READERS } from '@opsimath/contract/figures/poolFigures';
 import { MonthLine } from '../../parts/charts/MonthLine';
 import type { GridColumn } from '../../parts/table/gridColumn';
@@ -114,6 +114,18 @@ function columnsById({
         ),
     }),
     lane: laneColumn(sides, { width: LANE, height: ROW }),
+    page: {
+      id: 'page',
+      head: 'Ranking page',
+      tip: 'Page, video or listing that holds the best position found.',
+      width: 190,
+      cell: ({ page: address }) =>
+        address === null ? (
+          <span className="faint">–</span>
+        ) : (
+          <span title={address}>{shortened(address, page.targets)}</span>
+        ),
+    },
     targets: poolFigureColumn('targets', {
       cell: (row) => `${POOL_READERS.targets(row)} of ${page.targets.length}`,
     }),
@@ -127,4 +139,10 @@ function columnsById({
     }),
     words: poolFigureColumn('words'),
   };
+}
+
+/** Without the host, where the pool is of one target alone. */
+function shortened(address: string, targets: readonly string[]): string {
+  const [only] = targets;
+  return targets.length === 1 && address.startsWith(`${only}/`) ? address.slice(only!.length) : address;
 }

@@ -25,8 +25,9 @@ export function readPaste(text: string, platforms: readonly AddressPlatform[]): 
     if (line.trim() === '') return;
     const read = readAddress(line, platforms);
     if ('reason' in read) problems.push({ line: i + 1, text: line.trim().slice(0, 60), reason: read.reason });
-    else if (targets.has(read.address)) repeats++;
-    else targets.set(read.address, read);
+    // Capitals alone make no second target.
+    else if (targets.has(read.address.toLowerCase())) repeats++;
+    else targets.set(read.address.toLowerCase(), read);
   });
   return { targets: [...targets.values()], problems, repeats };
 }

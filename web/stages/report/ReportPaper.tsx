@@ -1,245 +1,136 @@
-import type { GapRow } from '@opsimath/contract/api/gaps';
-import type { Report } from '@opsimath/contract/api/report';
-import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
-import { LaneHead } from '../../parts/lane/LaneHead';
-import { RowLane } from '../../parts/lane/RowLane';
-import '../../parts/lane/lane.css';
-import { count, decimal, movement, percent, spelledDay, worth } from '../../parts/words/figures';
-import { ochreOf } from '../../parts/words/ochre';
+import type { ContentSection, ReportContent } from '@opsimath/contract/api/reportContent';
+import type { Section } from '@opsimath/contract/api/reports';
+import type { TextPassage } from '@opsimath/core/report/passages';
+import { areTitled } from '@opsimath/core/report/titled';
+import { spelledDay } from '../../parts/words/figures';
+import { ReportChartBlock } from './ReportChartBlock';
+import { ReportExample } from './ReportExample';
+import { ReportTableBlock } from './ReportTableBlock';
+import { SectionSettings } from './SectionSettings';
+import { SectionText } from './SectionText';
+import { WrittenText } from './WrittenText';
+import { rowName } from './showRow';
+import type { HeldDocument } from './useReportDocument';
+import './paper.css';
 
-const LANE = 210;
-
-/** The document itself: sections in the order in which a reader asks. */
-export function ReportPaper({ report }: { report: Report }) {
-  const foot = `${report.project} · ${report.market} · ${spelledDay(report.date)}${report.compare ? ` against ${spelledDay(report.compare)}` : ''}`;
+/** The document itself. With `held` its words can be changed where they stand; without it is only read. */
+export function ReportPaper({ content, held }: { content: ReportContent; held?: HeldDocument }) {
+  const { accent, logo } = held?.document ?? content;
+  const title = held && held.document.title !== '' ? held.document.title : content.title;
+  const foot = footOf(content);
   return (
-    <article className="paper">
+    <article
+      className="paper"
+      style={accent === null ? undefined : ({ '--own': accent } as React.CSSProperties)}
+    >
       <style>{footRule(foot)}</style>
       <header>
-        <h1>Gaps of {report.project}</h1>
+        {logo !== null && <img className="report-logo" src={logo} alt="" />}
+        <h1>{title}</h1>
         <p className="soft">
-          {foot}. Over {report.scope}.
+          {foot}, over {content.scope}.
+        </p>
+        <p className="legend soft">
+          <span className="own-disc" /> {content.own}{' '}
+          {content.rivals.map(({ letter, name }, n) => (
+            <span key={name}>
+              <span className={`letter hue-${n % 4}`}>{letter}</span> {name}{' '}
+            </span>
+          ))}
+          · ring: before · diamond: paid
         </p>
       </header>
-      <section>
-        <h2>In short</h2>
-        {report.sentences.map((sentence) => (
-          <p key={sentence}>{sentence}</p>
-        ))}
-      </section>
-      <section>
-        <h2>What to do first</h2>
-        <TopGaps report={report} />
-      </section>
-      <section>
-        <h2>How everybody stands</h2>
-        <Sides report={report} />
-      </section>
-      <section>
-        <h2>Gaps by kind</h2>
-        <table className="ledger">
-          <thead>
-            <tr>
-              {Object.keys(report.totals.kinds).map((kind) => (
-                <th key={kind} className="figure">
-                  {kind}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            <tr>
-              {Object.entries(report.totals.kinds).map(([kind, many]) => (
-                <td key={kind} className="figure">
-                  {count(many)}
-                </td>
-              ))}
-            </tr>
-          </tbody>
-        </table>
-      </section>
-      <section>
-        <h2>Paid findings</h2>
-        <KeywordList
-          title="Rivals pay, we do not"
-          rows={report.paid.unbid}
-          say={(row) => `${count(row.demand)} searches a month, our organic position ${row.own}`}
-        />
-        <KeywordList
-          title="We pay while standing at 3 or better"
-          rows={report.paid.doubling}
-          say={(row) => `organic ${row.own}, paid slot ${row.ownPaid}`}
-        />
-      </section>
-      {report.compare && (
-        <section>
-          <h2>What moved since {spelledDay(report.compare)}</h2>
-          <KeywordList
-            title="Up"
-            rows={report.movers.up}
-            say={(row) => `${row.ownBefore} to ${row.own} (${movement(row)})`}
-          />
-          <KeywordList
-            title="Down"
-            rows={report.movers.down}
-            say={(row) => `${row.ownBefore} to ${row.own} (${movement(row)})`}
-          />
+      {sectionsOf(content, held).map(({ told, section }) => (
+        <section key={told.id} id={rowName(told.id)} aria-label={told.heading}>
+          {section && held ? (
+            <input
+              className="heading"
+              aria-label="Heading"
+              value={section.heading}
+              maxLength={200}
+              onChange={(event) => held.changeSection(section.id, { heading: event.target.value })}
+            />
+          ) : (
+            <h2>{told.heading}</h2>
+          )}
+          {section && held && <SectionSettings section={section} held={held} />}
+          <Blocks told={told} section={section} content={content} held={held} />
         </section>
-      )}
-      <section>
-        <h2>What this rests on</h2>
-        {report.quality.map((sentence) => (
-          <p key={sentence}>{sentence}</p>
-        ))}
-        <table className="ledger">
-          <tbody>
-            {report.sources.map((source) => (
-              <tr key={source.source + source.kind}>
-                <td>{source.source}</td>
-                <td>{source.kind}</td>
-                <td>
-                  {spelledDay(source.from)}
-                  {source.to !== source.from && ` to ${spelledDay(source.to)}`}
-                </td>
-                <td className="figure">{count(source.rows)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </section>
+      ))}
     </article>
   );
+}
+
+/** Sections in the order of the document where it is worked on: what was moved is seen moved at once. */
+function sectionsOf(content: ReportContent, held: HeldDocument | undefined) {
+  if (!held) return content.sections.map((told) => ({ told, section: undefined }));
+  const told = new Map(content.sections.map((section) => [section.id, section]));
+  const own = new Set(held.document.sections.map(({ id }) => id));
+  return [
+    ...held.document.sections.map((section) => ({
+      section,
+      told: told.get(section.id) ?? ({ ...section, blocks: [] } as ContentSection),
+    })),
+    // What is added at the end by itself: how sums were made.
+    ...content.sections
+      .filter(({ id, kind }) => !own.has(id) && id === kind)
+      .map((one) => ({ told: one, section: undefined })),
+  ];
+}
+
+function Blocks({
+  told,
+  section,
+  content,
+  held,
+}: {
+  told: ContentSection;
+  section: Section | undefined;
+  content: ReportContent;
+  held: HeldDocument | undefined;
+}) {
+  const text = told.blocks.find((block) => block.kind === 'text');
+  return (
+    <>
+      {section && held && section.kind !== 'quality' && (
+        <SectionText
+          section={section}
+          written={(text?.passages ?? []) as TextPassage[]}
+          content={content}
+          onChange={(passages) => held.changeSection(section.id, { text: passages })}
+        />
+      )}
+      {told.blocks.map((block, n) => {
+        switch (block.kind) {
+          case 'text':
+            return section && held && block === text && section.kind !== 'quality' ? null : (
+              <WrittenText key={n} passages={block.passages as TextPassage[]} content={content} />
+            );
+          case 'table':
+            return (
+              <ReportTableBlock
+                key={block.id}
+                table={block}
+                titled={areTitled(told.blocks)}
+                content={content}
+              />
+            );
+          case 'chart':
+            return <ReportChartBlock key={block.id} chart={block} />;
+          case 'example':
+            return <ReportExample key={block.id} example={block} content={content} />;
+        }
+      })}
+    </>
+  );
+}
+
+function footOf({ project, market, date, compare }: ReportContent): string {
+  return `${project} · ${market} · ${spelledDay(date)}${compare ? ` against ${spelledDay(compare)}` : ''}`;
 }
 
 /** Scope and date in the foot of every printed page. */
 function footRule(foot: string): string {
   const text = foot.replace(/[\\"<>\n]/g, ' ');
   return `@page { @bottom-left { content: "Opsimath · ${text}"; font: 9pt 'Source Sans 3 Variable', sans-serif; color: #565f64; } }`;
-}
-
-function TopGaps({ report }: { report: Report }) {
-  return (
-    <table className="ledger top">
-      <thead>
-        <tr>
-          <th>Work and reason</th>
-          <th>
-            <LaneHead width={LANE} />
-          </th>
-          <th className="figure">Clicks</th>
-          <th className="figure">Adds</th>
-          <th className="figure">Days</th>
-          <th className="figure">Priority</th>
-        </tr>
-      </thead>
-      <tbody>
-        {report.work.lines.map((line, n) => {
-          const row = report.top[n]!;
-          return (
-            <tr key={`${line.action} ${line.lead.id}`}>
-              <td>
-                <b>{line.lead.text}</b>: {line.action}
-                {line.target && <span className="soft"> {line.target.address}</span>}
-                <div className="soft">{line.reason}</div>
-                {line.title !== null && line.target && <div>Its title could be: {line.title}</div>}
-              </td>
-              <td>
-                <RowLane
-                  row={row}
-                  own={report.sides[0]!.name}
-                  rivals={report.rivals}
-                  front={report.front}
-                  width={LANE}
-                  height={34}
-                />
-              </td>
-              <td className="figure">{count(Math.round(line.clicks))}</td>
-              <td className="figure">{worth(line.value)}</td>
-              <td className="figure">{decimal(line.effort, 2)}</td>
-              <td className="figure">
-                <span className={`ochre ochre-${ochreOf(line.priority, report.work.lines[0]!.priority)}`}>
-                  {worth(line.priority)}
-                </span>
-              </td>
-            </tr>
-          );
-        })}
-      </tbody>
-      <caption>
-        {report.rivals.map((rival, r) => (
-          <span key={rival.id}>
-            <span className={`letter hue-${r % 4}`}>{rival.letter}</span> {rival.name}{' '}
-          </span>
-        ))}
-        · disc: {report.sides[0]!.name} · ring: before · diamonds: paid. What it adds a month and for a day of
-        work (priority) in {report.currency}, on all keywords it serves, each gain counted once; estimated.
-      </caption>
-    </table>
-  );
-}
-
-function Sides({ report }: { report: Report }) {
-  return (
-    <table className="ledger">
-      <thead>
-        <tr>
-          <th />
-          <th className="figure">Visibility</th>
-          <th className="figure">Before</th>
-          {DEPTH_BANDS.map((band) => (
-            <th key={band} className="figure">
-              {band}
-            </th>
-          ))}
-          <th className="figure">Paid</th>
-          <th className="figure">Clicks, est.</th>
-        </tr>
-      </thead>
-      <tbody>
-        {report.sides.map((side) => (
-          <tr key={side.name}>
-            <td>
-              <b>{side.name}</b>
-            </td>
-            <td className="figure">{percent(side.visibility)}</td>
-            <td className="figure">{percent(side.visibilityBefore)}</td>
-            {side.depth.map((many, band) => (
-              <td key={band} className="figure">
-                {count(many)}
-              </td>
-            ))}
-            <td className="figure">{count(side.paidKeywords)}</td>
-            <td className="figure">{count(side.clicks)}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  );
-}
-
-function KeywordList({
-  title,
-  rows,
-  say,
-}: {
-  title: string;
-  rows: readonly GapRow[];
-  say: (row: GapRow) => string;
-}) {
-  return (
-    <div className="keyword-list">
-      <h3>{title}</h3>
-      {rows.length === 0 ? (
-        <p className="soft">None.</p>
-      ) : (
-        <ul>
-          {rows.map((row) => (
-            <li key={row.id}>
-              <b>{row.text}</b> <span className="soft">{say(row)}</span>
-            </li>
-          ))}
-        </ul>
-      )}
-    </div>
-  );
 }

@@ -1,32 +1,28 @@
-import { Button } from 'antd';
-import { Problem } from '../../parts/words/Problem';
-import { StartLookUp } from '../../parts/words/StartLookUp';
-import { useReportQuery } from '../../state/gapsApi';
+import { useReportsQuery } from '../../state/reportsApi';
 import { useScope } from '../../state/useScope';
-import { toParams } from '../../state/api';
-import { ReportPaper } from './ReportPaper';
+import { FrozenReport } from './FrozenReport';
+import { NewReport } from './NewReport';
+import { OpenReport } from './OpenReport';
+import { ReportShelf } from './ReportShelf';
 import './report.css';
 
-/** The prioritised gap report as a paper: read here, printed, or taken away as CSV. */
+/** What we tell them: reports as they are now, and as they were when they were frozen. */
 export default function ReportStage() {
-  const { project, comparison } = useScope();
-  const { data: report, error } = useReportQuery({ project, scope: comparison });
-  if (error) return <Problem error={error} />;
-  if (!report) return <p className="soft">Writing the report…</p>;
-  if (report.totals.keywords === 0) {
-    return <StartLookUp title="Nothing to report yet">A report needs a comparison.</StartLookUp>;
-  }
+  const { project, scope } = useScope();
+  const { data: reports } = useReportsQuery(project);
+  const { report, frozen } = scope;
+  if (!reports) return <p className="soft">Opening the reports…</p>;
+  const isOpen = frozen !== null || report !== null;
   return (
-    <div className="report-stage">
-      <div className="report-tools no-print">
-        <Button type="primary" onClick={() => window.print()}>
-          Print or save as PDF
-        </Button>
-        <Button href={`/api/projects/${project}/gaps.csv?${new URLSearchParams(toParams(comparison))}`}>
-          Export CSV
-        </Button>
-      </div>
-      <ReportPaper report={report} />
+    <div className={isOpen ? 'report-stage' : 'report-stage is-new'}>
+      <ReportShelf reports={reports} />
+      {frozen !== null ? (
+        <FrozenReport key={frozen} id={frozen} />
+      ) : report !== null ? (
+        <OpenReport key={report} id={report} />
+      ) : (
+        <NewReport />
+      )}
     </div>
   );
 }

@@ -1,4 +1,6 @@
 import type { BannedWord } from '@opsimath/contract/api/targets';
+import { LANGUAGES } from '@opsimath/core/text/stems';
+import { LANGUAGE_NAMES } from '../../parts/words/languages';
 import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
 import { NoteMark } from '../../parts/notes/NoteMark';
@@ -115,6 +117,16 @@ function AddWord() {
         options={[...SURFACES]}
         popupMatchSelectWidth={false}
         onChange={(surface) => change({ surface })}
+      />
+      <Select
+        aria-label="Language"
+        value={word.language}
+        options={[
+          { value: '', label: 'every language' },
+          ...LANGUAGES.map((value) => ({ value, label: LANGUAGE_NAMES[value] })),
+        ]}
+        popupMatchSelectWidth={false}
+        onChange={(language: string) => change({ language })}
       />
       <Input
         aria-label="Reason"

@@ -52,6 +52,16 @@ export function EffortSettings({ settings, onChange: apply }: SettingsPart) {
         />
         <Usual value={settings.shareMoved} usual={DEFAULTS.shareMoved} />
       </label>
+      <h3>Clicks an impression that are aimed at</h3>
+      <label>
+        <span>CTR of own queries, 0 to 1</span>
+        <Figure
+          value={settings.goals.clickThrough}
+          min={0}
+          max={1}
+          onChange={(clickThrough) => apply({ goals: { clickThrough } }, 'Wanted CTR')}
+        />
+      </label>
       <h3>Conversions a click that are aimed at</h3>
       {(['organic', 'paid'] as const).map((way) => (
         <label key={way}>

@@ -1,4 +1,5 @@
 import { useTargetsQuery } from '../../state/rosterApi';
+import { STAGE_PARTS, partOf, viewOf } from '../../state/stageParts';
 import { useScope } from '../../state/useScope';
 import { Problem } from '../../parts/words/Problem';
 import { BannedWords } from './BannedWords';
@@ -12,39 +13,29 @@ import { TargetPanel } from './TargetPanel';
 import { TargetsView } from './TargetsView';
 import './roster.css';
 
-const VIEWS = [
-  { view: '', name: 'Who' },
-  { view: 'find', name: 'Find rivals' },
-  { view: 'index', name: 'Own pages in the index' },
-  { view: 'channels', name: 'Channel keywords' },
-  { view: 'words', name: 'Words not to use' },
-  { view: 'files', name: 'Files' },
-  { view: 'settings', name: 'Settings' },
-] as const;
-
 /** Who we are and whom we face, what is known of us and them, and how things are valued. */
 export default function Roster() {
   const { project, scope, change } = useScope();
   const { data: targets, error } = useTargetsQuery(project);
-  const open = VIEWS.find(({ view }) => view === scope.view)?.view ?? '';
+  const open = partOf('roster', scope.view);
   return (
     <div className="roster">
       <nav className="views" aria-label="Parts of the roster">
-        {VIEWS.map(({ view, name }) => (
+        {STAGE_PARTS.roster.map(({ value, label }) => (
           <button
-            key={view}
+            key={value}
             className="plain view"
-            aria-current={view === open ? 'page' : undefined}
-            onClick={() => change({ view, target: null })}
+            aria-current={value === open ? 'page' : undefined}
+            onClick={() => change({ view: viewOf('roster', value), target: null })}
           >
-            {name}
+            {label}
           </button>
         ))}
       </nav>
       {error && <Problem error={error} />}
       <div className="roster-body">
         <div className="roster-main">
-          {open === '' && targets && <TargetsView targets={targets} />}
+          {open === 'who' && targets && <TargetsView targets={targets} />}
           {open === 'find' && targets && <FindRivals targets={targets} />}
           {open === 'index' && <IndexView />}
           {open === 'channels' && <ChannelTable />}

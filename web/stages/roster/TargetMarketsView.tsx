@@ -1,4 +1,4 @@
-import type { Position } from '@opsimath/contract/api/gaps';
+import type { Position } from '@opsimath/contract/api/position';
 import type { Target } from '@opsimath/contract/api/targets';
 import { Spin } from 'antd';
 import { Problem } from '../../parts/words/Problem';

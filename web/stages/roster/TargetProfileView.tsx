@@ -41,6 +41,8 @@ function Figures({ profile }: { profile: TargetProfile }) {
   const ratio = (organic: number, paid: number): string =>
     organic === 0 ? 'unknown' : decimal(paid / organic, 2);
   const { ours } = profile;
+  // We are not compared with ourselves.
+  const beside = profile.target.side === 'rival';
   const rows: [string, string, string, string?][] = [
     ['organic keywords', count(profile.organic), ours ? count(ours.organic) : '–'],
     ['paid keywords', count(profile.paid), ours ? count(ours.paid) : '–'],
@@ -53,14 +55,18 @@ function Figures({ profile }: { profile: TargetProfile }) {
     [
       'clicks a month, estimated',
       count(profile.clicks),
-      '',
+      ours ? count(ours.clicks) : '–',
       'Σ volume · c(position) · what stands above leaves, §3',
     ],
-    ['for each keyword', decimal(profile.clicksPerKeyword, 1), ''],
+    [
+      'for each keyword',
+      decimal(profile.clicksPerKeyword, 1),
+      ours ? decimal(ours.clicksPerKeyword, 1) : '–',
+    ],
     [
       'in the front, little demand',
       count(profile.littleDemand),
-      '',
+      ours ? count(ours.littleDemand) : '–',
       `Fewer than ${count(profile.littleDemandBelow)} clicks a month`,
     ],
   ];
@@ -70,7 +76,7 @@ function Figures({ profile }: { profile: TargetProfile }) {
         <tr>
           <th />
           <th className="figure">{profile.target.name}</th>
-          <th className="figure">{ours?.name ?? 'Ours'}</th>
+          {beside && <th className="figure">{ours?.name ?? 'Ours'}</th>}
         </tr>
       </thead>
       <tbody>
@@ -78,7 +84,7 @@ function Figures({ profile }: { profile: TargetProfile }) {
           <tr key={name} title={tip}>
             <td>{name}</td>
             <td className="figure">{theirs}</td>
-            <td className="figure">{own}</td>
+            {beside && <td className="figure">{own}</td>}
           </tr>
         ))}
       </tbody>

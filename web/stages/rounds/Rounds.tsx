@@ -1,6 +1,8 @@
-import { Segmented, Spin } from 'antd';
+import { Spin } from 'antd';
 import { Problem } from '../../parts/words/Problem';
 import { useRoundsQuery } from '../../state/roundsApi';
+import { StageParts } from '../../parts/words/StageParts';
+import { partOf } from '../../state/stageParts';
 import { useScope } from '../../state/useScope';
 import { AnsweringTable } from './AnsweringTable';
 import { Board } from './Board';
@@ -9,28 +11,16 @@ import { FirstRound } from './FirstRound';
 import { useWorkScope } from './useWorkScope';
 import './rounds.css';
 
-const VIEWS = [
-  { value: 'board', label: 'Board' },
-  { value: 'calendar', label: 'Calendar' },
-  { value: 'answering', label: 'Answering targets' },
-] as const;
-
 /** From gaps to a plan that a team can carry out. */
 export default function Rounds() {
-  const { project, scope, change } = useScope();
+  const { project, scope } = useScope();
   const work = useWorkScope();
-  const view = VIEWS.find(({ value }) => value === scope.view)?.value ?? 'board';
+  const view = partOf('rounds', scope.view);
   const { data, error } = useRoundsQuery({ project, scope: work }, { skip: work.date === '' });
   return (
     <div className="rounds">
       <div className="stage-top">
-        <Segmented
-          size="small"
-          aria-label="Part of Rounds"
-          value={view}
-          options={VIEWS.map(({ value, label }) => ({ value, label }))}
-          onChange={(next) => change({ view: next === 'board' ? '' : next }, { replace: true })}
-        />
+        <StageParts stage="rounds" name="Rounds" />
       </div>
       {error ? (
         <Problem error={error} />

@@ -9,9 +9,9 @@ import { count } from '../../parts/words/figures';
 import { useTargetsQuery } from '../../state/rosterApi';
 import { useClustersQuery } from '../../state/siftApi';
 import { useScope } from '../../state/useScope';
-import { useJudge } from './useJudge';
+import { useJudge } from '../../state/useJudge';
 import type { UsedRecipe } from './useRecipe';
-import { VERDICT_KEYS } from './verdictKeys';
+import { VERDICT_KEYS } from '../../parts/act/verdictKeys';
 
 const NOTHING: never[] = [];
 const MOST = 100;

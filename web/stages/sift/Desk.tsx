@@ -15,14 +15,14 @@ import { DeskKeyword } from './DeskKeyword';
 import { FactCard } from './FactCard';
 import { LikelyFitWords } from './LikelyFitWords';
 import { PutAside } from './PutAside';
-import { useJudge } from './useJudge';
-import { VERDICT_KEYS } from './verdictKeys';
+import { useJudge } from '../../state/useJudge';
+import { VERDICT_KEYS } from '../../parts/act/verdictKeys';
 import { useLikelyFit } from './useLikelyFit';
 import { useSkipped } from './useSkipped';
 import './desk.css';
 
 /** Keywords fetched ahead, so that the next one is there before it is wanted. */
-const AHEAD = 100;
+const AHEAD = 500;
 const NO_ROWS: SiftRow[] = [];
 const NO_REASONS: string[] = [];
 
@@ -49,6 +49,7 @@ export function Desk({ lookUp, query, page }: { lookUp: LookUp; query: SiftQuery
     query: {
       ...query,
       steps: [...query.steps, { id: 'desk', on: true, sieve: { kind: 'verdict', verdicts: ['unjudged'] } }],
+      parkedLast: true,
       limit: AHEAD,
     },
   });

@@ -1,7 +1,7 @@
 import type { SiftRow } from '@opsimath/contract/api/sift';
 import { Button, Select } from 'antd';
 import { count, decimal } from '../../parts/words/figures';
-import { VERDICT_KEYS } from './verdictKeys';
+import { VERDICT_KEYS } from '../../parts/act/verdictKeys';
 
 const SHOWN = ['f', 'a', 'o', 'w'];
 

@@ -7,7 +7,7 @@ import { useJudgeAllMutation } from '../../state/siftApi';
 import { useAppSelector } from '../../state/store';
 import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
-import { VERDICT_KEYS } from './verdictKeys';
+import { VERDICT_KEYS } from '../../parts/act/verdictKeys';
 
 const SHOWN = ['f', 'a', 'o', 'u'];
 

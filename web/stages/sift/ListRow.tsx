@@ -1,5 +1,6 @@
 import type { KeywordList } from '@opsimath/contract/api/lists';
 import { App, InputNumber, Popover } from 'antd';
+import { useState } from 'react';
 import { copyAsTable } from '../../parts/table/copyAsTable';
 import { Problem } from '../../parts/words/Problem';
 import { count, spelledDay } from '../../parts/words/figures';
@@ -14,6 +15,7 @@ import {
 import { useAppSelector } from '../../state/store';
 import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
+import { ListName } from './ListName';
 import { RenewList } from './RenewList';
 
 /** One list: what it holds, how far it is judged, where it came from, who changed what, and what can be done with it. */
@@ -24,6 +26,7 @@ export function ListRow({ list }: { list: KeywordList }) {
   const [change] = useChangeListMutation();
   const [remove, { error }] = useRemoveListMutation();
   const undoable = useUndoable(project);
+  const [renewing, setRenewing] = useState(false);
   const takeAway = async (): Promise<void> => {
     await remove({ project, list: list.id }).unwrap();
     undoable({
@@ -68,9 +71,7 @@ export function ListRow({ list }: { list: KeywordList }) {
   return (
     <tr>
       <td>
-        <button className="plain" title="Show its keywords in the table" onClick={() => void open()}>
-          <b>{list.name}</b>
-        </button>
+        <ListName list={list} onOpen={() => void open()} />
         <details className="faint">
           <summary>history</summary>
           {list.history.map((entry, n) => (
@@ -136,7 +137,9 @@ export function ListRow({ list }: { list: KeywordList }) {
             trigger="click"
             placement="bottomRight"
             destroyOnHidden
-            content={<RenewList list={list} />}
+            open={renewing}
+            onOpenChange={setRenewing}
+            content={<RenewList list={list} onDone={() => setRenewing(false)} />}
           >
             <button className="plain written">make again</button>
           </Popover>

@@ -5,7 +5,7 @@ import { Problem } from '../../parts/words/Problem';
 import { useCombineListsMutation, useListsQuery } from '../../state/siftApi';
 import { ListRow } from './ListRow';
 import { OutsideTable } from './OutsideTable';
-import { newList } from './newList';
+import { newList } from '../../state/newList';
 import { useAppSelector } from '../../state/store';
 import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';

@@ -2,6 +2,7 @@ import type { SiftPage } from '@opsimath/contract/api/sift';
 import { Button, Dropdown, Select } from 'antd';
 import { useState } from 'react';
 import { count } from '../../parts/words/figures';
+import { useProjectsQuery } from '../../state/projectApi';
 import { useListsQuery } from '../../state/siftApi';
 import { useMarkersQuery } from '../../state/variantsApi';
 import { useScope } from '../../state/useScope';
@@ -20,7 +21,10 @@ export function RecipePanel({ recipe, page }: RecipePanelProps) {
   const { project, scope, change } = useScope();
   const { data: lists } = useListsQuery(project);
   const { data: markers } = useMarkersQuery(project);
+  const { data: projects } = useProjectsQuery();
+  const reasons = ['', ...(projects?.find(({ id }) => id === project)?.settings.verdictReasons ?? [])];
   const [added, setAdded] = useState<string | null>(null);
+  const anyOn = recipe.steps.some(({ on }) => on);
   const open = scope.view.startsWith('removed-') ? scope.view.slice(8) : null;
   return (
     <section className="sheet recipe" aria-label="Recipe">
@@ -65,7 +69,17 @@ export function RecipePanel({ recipe, page }: RecipePanelProps) {
         </p>
       )}
       <div className="pool-in">
-        <span>in the pool</span> <b>{count(page?.all)}</b>
+        <span>in the pool</span>
+        {recipe.steps.length > 1 && (
+          <button
+            className="plain soft written"
+            title={anyOn ? 'Nothing is hidden until they are on again' : 'Every sieve is in force again'}
+            onClick={() => void recipe.turnAll(!anyOn)}
+          >
+            {anyOn ? 'all sieves off' : 'all sieves on'}
+          </button>
+        )}
+        <b>{count(page?.all)}</b>
       </div>
       <ol className="steps">
         {recipe.steps.map((step, place) => (
@@ -78,6 +92,7 @@ export function RecipePanel({ recipe, page }: RecipePanelProps) {
             targets={page?.targets ?? []}
             lists={lists ?? []}
             markers={markers ?? []}
+            reasons={reasons}
             recipe={recipe}
             fresh={added === step.id}
             opened={open === step.id}

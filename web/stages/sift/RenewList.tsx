@@ -11,8 +11,8 @@ import { useRenewListMutation, useRenewalQuery } from '../../state/variantsApi';
 
 const NAMED = 8;
 
-/** What making a list again of its look-up and recipe would change; then it is done, and can be taken back. */
-export function RenewList({ list }: { list: KeywordList }) {
+/** What making a list again of its look-up and recipe would change; then it is done, which closes it, and can be taken back. */
+export function RenewList({ list, onDone }: { list: KeywordList; onDone: () => void }) {
   const { project } = useScope();
   const person = useAppSelector((state) => state.preferences.person);
   const { data, error } = useRenewalQuery({ project, list: list.id }, { refetchOnMountOrArgChange: true });
@@ -25,6 +25,7 @@ export function RenewList({ list }: { list: KeywordList }) {
   const known = data.added === data.comes.length && data.gone === data.goes.length;
   const apply = async (): Promise<void> => {
     await renew({ project, list: list.id, person }).unwrap();
+    onDone();
     if (!known) return;
     const [comes, goes] = [data.comes.map(({ id }) => id), data.goes.map(({ id }) => id)];
     const asked = (add: number[], remove: number[]) =>

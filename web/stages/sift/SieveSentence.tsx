@@ -4,40 +4,24 @@ import type { Sieve } from '@opsimath/contract/api/sift';
 import type { Marker } from '@opsimath/contract/api/markers';
 import { QUERY_GROUPS } from '@opsimath/core/performance/queryGroups';
 import { PURPOSES } from '@opsimath/core/sift/purpose';
-import { type SieveFigure, TRENDS, VERDICTS } from '@opsimath/core/sift/sieve';
+import { TRENDS, VERDICTS } from '@opsimath/core/sift/sieve';
 import { LANGUAGES } from '@opsimath/core/text/stems';
 import { LANGUAGE_NAMES } from '../../parts/words/languages';
-import { Choice, LineInput, NumberInput, Several } from './sentenceInputs';
+import { WordsSentence } from './WordsSentence';
+import { FIGURE_TIPS } from './figureTips';
+import { Choice, NumberInput, Several } from './sentenceInputs';
+import { HOLDS, plain } from './sentenceWords';
 
 interface SieveSentenceProps {
   sieve: Sieve;
   targets: readonly string[];
   lists: readonly KeywordList[];
   markers: readonly Marker[];
+  /** Reasons of verdicts that the project has. */
+  reasons: readonly string[];
   onChange: (sieve: Sieve) => void;
 }
 
-/** What a figure is, where its name does not say it. */
-const FIGURE_TIPS: Partial<Record<SieveFigure, string>> = {
-  grain: 'Words beyond those of the nearest seed keyword; unknown in a look-up without seeds.',
-  nearness:
-    'Mean likeness of our target to those of the front, 0–1 (estimated). Without a capture it is unknown.',
-  'exact rivals': 'Of the front, how many have the phrase in their title. Without a capture it is unknown.',
-  'rivals that cover it':
-    'Targets of rivals in its capture that hold it whole in a field. Nobody may aim at it because nobody buys: mind the volume.',
-  'contained in': 'Other keywords of the pool in which it stands as a phrase.',
-};
-
-const MODES = [
-  { value: 'any word', label: 'any of' },
-  { value: 'all words', label: 'all of' },
-  { value: 'phrase', label: 'the phrase' },
-  { value: 'pattern', label: 'the pattern' },
-] as const;
-const HOLDS = [
-  { value: 'holds', label: 'holds' },
-  { value: 'leaves out', label: 'leaves out' },
-] as const;
 const LEVELS = [
   { value: 'any', label: 'any word not to be used' },
   { value: 'forbidden', label: 'forbidden words' },
@@ -48,32 +32,27 @@ const UNKNOWN = [
   { value: 'kept', label: 'unknown kept' },
   { value: 'out', label: 'unknown out' },
 ] as const;
-const plain = <T extends string>(values: readonly T[]): { value: T; label: string }[] =>
-  values.map((value) => ({ value, label: value }));
 
 /** A sieve as a sentence, each word of it edited where it stands. */
 // eslint-disable-next-line max-lines-per-function -- one short sentence for each kind of sieve
-export function SieveSentence({ sieve, targets, lists, markers, onChange }: SieveSentenceProps) {
+export function SieveSentence({ sieve, targets, lists, markers, reasons, onChange }: SieveSentenceProps) {
   switch (sieve.kind) {
     case 'words':
+      return <WordsSentence sieve={sieve} onChange={onChange} />;
+    case 'reason':
       return (
         <>
           <Choice
-            name="Holds or leaves out"
-            value={sieve.out ? 'leaves out' : 'holds'}
-            options={HOLDS}
-            onChange={(value) => onChange({ ...sieve, out: value === 'leaves out' })}
-          />
-          <Choice
-            name="How the words are matched"
-            value={sieve.mode}
-            options={MODES}
-            onChange={(mode) => onChange({ ...sieve, mode })}
-          />
-          <LineInput
-            name="Words of the sieve"
-            value={sieve.text}
-            onChange={(text) => onChange({ ...sieve, text })}
+            name="Judged for or not"
+            value={sieve.out ? 'was not judged for' : 'was judged for'}
+            options={plain(['was judged for', 'was not judged for'])}
+            onChange={(value) => onChange({ ...sieve, out: value === 'was not judged for' })}
+          />{' '}
+          <Several
+            name="Reasons"
+            values={[...sieve.reasons]}
+            options={reasons.map((value) => ({ value, label: value === '' ? 'no reason' : value }))}
+            onChange={(chosen) => onChange({ ...sieve, reasons: chosen })}
           />
         </>
       );

@@ -9,7 +9,7 @@ import { count } from '../../parts/words/figures';
 import { useListFromSiftMutation } from '../../state/siftApi';
 import { useAppSelector } from '../../state/store';
 import { undoStackOf, useUndoState, useUndoable } from '../../state/undoStacks';
-import { newList } from './newList';
+import { newList } from '../../state/newList';
 import { useScope } from '../../state/useScope';
 import { JudgeAll } from './JudgeAll';
 import { MarkMenu } from './MarkMenu';

@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import type { LookUp } from '@opsimath/contract/api/lookUps';
 import { LANGUAGES } from '@opsimath/core/text/stems';
-import { Button, Segmented, Select } from 'antd';
+import { Button, Select } from 'antd';
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { useKeys } from '../../parts/keys/useKeys';
@@ -12,12 +12,15 @@ import { useMarketsQuery } from '../../state/projectApi';
 import { useLookUpsQuery } from '../../state/lookUpApi';
 import { useSiftQuery } from '../../state/siftApi';
 import { poolOrder } from '../../state/poolOrder';
+import { StageParts } from '../../parts/words/StageParts';
+import { type PartOf, partOf } from '../../state/stageParts';
 import { useScope } from '../../state/useScope';
 import { ClustersView } from './ClustersView';
+import { OpenDossier } from '../../parts/dossier/OpenDossier';
 import { TwoKeywords } from '../../parts/dossier/TwoKeywords';
 import { Desk } from './Desk';
 import { DifferenceView } from './DifferenceView';
-import { siftExtra } from './extraColumns';
+import { FIGURE_COLUMNS, siftExtra } from './extraColumns';
 import { ListsView } from './ListsView';
 import { RecipePanel } from './RecipePanel';
 import { Removed } from './Removed';
@@ -31,17 +34,6 @@ import { WordsView } from './WordsView';
 import '../../parts/pool/pool.css';
 import './sift.css';
 import './siftViews.css';
-
-const VIEWS = [
-  { value: 'table', label: 'Table' },
-  { value: 'words', label: 'Words' },
-  { value: 'variants', label: 'Variants' },
-  { value: 'clusters', label: 'Clusters' },
-  { value: 'tree', label: 'Tree' },
-  { value: 'compare', label: 'Compare' },
-  { value: 'desk', label: 'Desk' },
-  { value: 'lists', label: 'Lists' },
-];
 
 /** From thousands of keywords to the right ones: the recipe at the left, what comes through at the right. */
 export default function SiftStage() {
@@ -74,13 +66,7 @@ export default function SiftStage() {
   return (
     <div className="sift">
       <div className="sift-top">
-        <Segmented
-          size="small"
-          aria-label="Part of Sift"
-          value={view}
-          options={VIEWS}
-          onChange={(next) => change({ view: next === 'table' ? '' : next }, { replace: true })}
-        />
+        <StageParts stage="sift" name="Sift" />
         <span className="soft">
           Pool{' '}
           <Select
@@ -103,11 +89,11 @@ export default function SiftStage() {
   );
 }
 
-const PARTS = ['words', 'variants', 'clusters', 'tree', 'compare', 'desk', 'lists', 'difference'] as const;
-type View = 'table' | (typeof PARTS)[number];
+/** The part that is open; what went and what changed are looked at from the table. */
+type View = PartOf<'sift'> | 'difference';
 
 function readView(view: string): View {
-  return PARTS.find((part) => part === view) ?? 'table';
+  return view === 'difference' ? view : partOf('sift', view);
 }
 
 function Sifted({ lookUp, view }: { lookUp: LookUp; view: View }) {
@@ -121,6 +107,8 @@ function Sifted({ lookUp, view }: { lookUp: LookUp; view: View }) {
   const extra = siftExtra.shown(project, scope.siftColumns);
   const languages = into !== null || extra.includes('language');
   const contained = extra.includes('contained');
+  const asked = FIGURE_COLUMNS.filter((name) => extra.includes(name)).join();
+  const figures = useMemo(() => FIGURE_COLUMNS.filter((name) => asked.split(',').includes(name)), [asked]);
   const query = useMemo(
     () => ({
       steps,
@@ -131,8 +119,9 @@ function Sifted({ lookUp, view }: { lookUp: LookUp; view: View }) {
       languages,
       contained,
       into,
+      figures,
     }),
-    [steps, rescued, goal, scope.poolFind, sort, languages, contained, into],
+    [steps, rescued, goal, scope.poolFind, sort, languages, contained, into, figures],
   );
   const at = (page: number) => ({ lookUp: lookUp.id, query: { ...query, offset: page * PAGE_ROWS } });
   const first = useSiftQuery(at(0));
@@ -195,6 +184,7 @@ function Sifted({ lookUp, view }: { lookUp: LookUp; view: View }) {
           </p>
         )}
       </div>
+      <OpenDossier />
     </div>
   );
 }

@@ -12,8 +12,8 @@ import { useTraySelection } from '../../state/useTraySelection';
 import { useMarkersQuery } from '../../state/variantsApi';
 import { siftExtra } from './extraColumns';
 import { siftColumns } from './siftColumns';
-import { useJudge } from './useJudge';
-import { VERDICT_KEYS } from './verdictKeys';
+import { useJudge } from '../../state/useJudge';
+import { VERDICT_KEYS } from '../../parts/act/verdictKeys';
 
 const NOTHING: never[] = [];
 
@@ -73,7 +73,10 @@ export function SiftTable({ lookUp, page, rowAt, listName, onVisible, onRelease 
       onSort={(sort, descending, add) =>
         change({ poolSort: writeOrders(orders, { sort, descending }, add) }, { replace: true })
       }
+      openId={scope.open}
       onSelect={select}
+      onOpen={(row) => change({ open: row.id }, { replace: scope.open !== null })}
+      onClose={() => change({ open: null })}
     />
   );
 }

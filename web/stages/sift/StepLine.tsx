@@ -14,6 +14,7 @@ interface StepLineProps {
   targets: readonly string[];
   lists: readonly KeywordList[];
   markers: readonly Marker[];
+  reasons: readonly string[];
   recipe: UsedRecipe;
   /** Whether it was added just now: what it asks for is typed at once. */
   fresh: boolean;
@@ -31,6 +32,7 @@ export function StepLine({
   targets,
   lists,
   markers,
+  reasons,
   recipe,
   fresh,
   opened,
@@ -38,7 +40,10 @@ export function StepLine({
 }: StepLineProps) {
   const sentence = useRef<HTMLDivElement>(null);
   useEffect(() => {
-    if (fresh) sentence.current?.querySelector('input')?.focus();
+    if (!fresh) return;
+    // What is typed first is a word or a figure, where there is one to type.
+    const inputs = [...(sentence.current?.querySelectorAll('input') ?? [])];
+    (inputs.find((input) => input.getAttribute('role') !== 'combobox') ?? inputs[0])?.focus();
   }, [fresh]);
   const taken = did ? did.in - did.out : 0;
   return (
@@ -82,6 +87,7 @@ export function StepLine({
             targets={targets}
             lists={lists}
             markers={markers}
+            reasons={reasons}
             onChange={(sieve) => void recipe.setSieve(step.id, sieve)}
           />
         </div>

@@ -8,10 +8,10 @@ import { count } from '../../parts/words/figures';
 import { useTranslateMutation, useVariantsQuery } from '../../state/variantsApi';
 import { useMarketsQuery } from '../../state/projectApi';
 import { JoinVariants } from './JoinVariants';
-import { useJudge } from './useJudge';
+import { useJudge } from '../../state/useJudge';
 import type { UsedRecipe } from './useRecipe';
 import { useVariantChoice } from './useVariantChoice';
-import { VERDICT_KEYS } from './verdictKeys';
+import { VERDICT_KEYS } from '../../parts/act/verdictKeys';
 
 const MOST = 100;
 type Group = VariantPage['rows'][number];

@@ -4,6 +4,7 @@ import { Input, Segmented } from 'antd';
 import { useDeferredValue, useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
 import { count, percent } from '../../parts/words/figures';
+import { useMarketsQuery } from '../../state/projectApi';
 import { useWordCountsQuery } from '../../state/siftApi';
 import { BanWord } from './BanWord';
 import { CombineWords } from './CombineWords';
@@ -25,6 +26,16 @@ export function WordsView({ lookUp, recipe }: { lookUp: LookUp; recipe: UsedReci
   const find = useDeferredValue(typed);
   const { steps, rescued } = recipe;
   const [counting, setCounting] = useState(true);
+  const { data: markets } = useMarketsQuery();
+  const language = markets?.find(({ code }) => code === lookUp.market)?.language ?? '';
+  const market = { surface: lookUp.surface, language };
+  const [ticked, tick] = useState<readonly string[]>([]);
+  const sieve = (texts: readonly string[], out: boolean): void => {
+    tick([]);
+    void recipe
+      .addSieve({ kind: 'words', mode: 'phrase', text: texts.join(', '), out })
+      .catch(() => undefined);
+  };
   const { data, error } = useWordCountsQuery(
     { lookUp: lookUp.id, query: { steps, rescued, length, sort, find, limit: MOST } },
     { pollingInterval: counting ? POLL_MS : 0 },
@@ -65,10 +76,25 @@ export function WordsView({ lookUp, recipe }: { lookUp: LookUp; recipe: UsedReci
       {data && <ByWords rows={data.byWords} />}
       <CombineWords lookUp={lookUp} offered={data?.rows.map(({ text }) => text) ?? []} />
       {error && <Problem error={error} />}
+      {ticked.length > 0 && (
+        <p className="words-ticked" role="status">
+          <b>{count(ticked.length)} ticked</b>{' '}
+          <button className="plain written" onClick={() => sieve(ticked, false)}>
+            keep only what holds one of them
+          </button>{' '}
+          <button className="plain written" onClick={() => sieve(ticked, true)}>
+            leave out what holds one of them
+          </button>{' '}
+          <button className="plain soft written" onClick={() => tick([])}>
+            none
+          </button>
+        </p>
+      )}
       {data?.done === 1 && (
         <table className="ledger">
           <thead>
             <tr>
+              <th aria-label="Ticked" />
               <th>{LENGTHS[length - 1]!.label}</th>
               <th className="figure">Keywords</th>
               <th className="figure">Share</th>
@@ -80,7 +106,21 @@ export function WordsView({ lookUp, recipe }: { lookUp: LookUp; recipe: UsedReci
           </thead>
           <tbody>
             {data.rows.map((row) => (
-              <WordRow key={row.text} row={row} of={data.keywords} recipe={recipe} />
+              <WordRow
+                key={row.text}
+                row={row}
+                of={data.keywords}
+                market={market}
+                ticked={ticked.includes(row.text)}
+                onTick={() =>
+                  tick(
+                    ticked.includes(row.text)
+                      ? ticked.filter((text) => text !== row.text)
+                      : [...ticked, row.text],
+                  )
+                }
+                onSieve={(out) => sieve([row.text], out)}
+              />
             ))}
           </tbody>
         </table>
@@ -92,15 +132,19 @@ export function WordsView({ lookUp, recipe }: { lookUp: LookUp; recipe: UsedReci
 interface WordRowProps {
   row: WordCountsPage['rows'][number];
   of: number;
-  recipe: UsedRecipe;
+  market: { surface: LookUp['surface']; language: string };
+  ticked: boolean;
+  onTick: () => void;
+  onSieve: (out: boolean) => void;
 }
 
-function WordRow({ row, of, recipe }: WordRowProps) {
+function WordRow({ row, of, market, ticked, onTick, onSieve }: WordRowProps) {
   const { text } = row;
-  const sieve = (out: boolean) =>
-    void recipe.addSieve({ kind: 'words', mode: 'phrase', text, out }).catch(() => undefined);
   return (
     <tr>
+      <td>
+        <input type="checkbox" aria-label={`Tick ${text}`} checked={ticked} onChange={onTick} />
+      </td>
       <td>
         <b>{text}</b>
       </td>
@@ -108,13 +152,13 @@ function WordRow({ row, of, recipe }: WordRowProps) {
       <td className="figure">{percent(row.keywords / Math.max(1, of))}</td>
       <td className="figure">{count(row.volume)}</td>
       <td className="figure word-acts">
-        <button className="plain written" aria-label={`Keep only ${text}`} onClick={() => sieve(false)}>
+        <button className="plain written" aria-label={`Keep only ${text}`} onClick={() => onSieve(false)}>
           keep only
         </button>
-        <button className="plain written" aria-label={`Leave out ${text}`} onClick={() => sieve(true)}>
+        <button className="plain written" aria-label={`Leave out ${text}`} onClick={() => onSieve(true)}>
           leave out
         </button>
-        <BanWord text={text} />
+        <BanWord text={text} market={market} />
       </td>
     </tr>
   );

@@ -1,5 +1,8 @@
 import { Input, Select } from 'antd';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
+
+/** So long nothing is typed before a figure counts. */
+const REST_MS = 400;
 
 interface Option<T extends string> {
   value: T;
@@ -103,14 +106,22 @@ export function NumberInput({
   onChange: (value: number | null) => void;
 }) {
   const [typed, setTyped] = useState<string | null>(null);
+  const take = (text: string): void => {
+    const figure = readFigure(text);
+    if (figure !== undefined && figure !== value) onChange(figure);
+  };
+  const apply = useRef(take);
+  useEffect(() => {
+    apply.current = take;
+  });
+  // It counts while it is typed, once the typing rests.
+  useEffect(() => {
+    if (typed === null) return;
+    const timer = setTimeout(() => apply.current(typed), REST_MS);
+    return () => clearTimeout(timer);
+  }, [typed]);
   const done = (): void => {
-    if (typed !== null) {
-      const text = typed.trim().replace(/[,\s](?=\d{3}\b)/g, '');
-      const figure = text === '' ? null : Number(text.replace(',', '.'));
-      if (figure === null || (Number.isFinite(figure) && figure >= 0)) {
-        if (figure !== value) onChange(figure);
-      }
-    }
+    if (typed !== null) take(typed);
     setTyped(null);
   };
   return (
@@ -128,4 +139,12 @@ export function NumberInput({
       onPressEnter={done}
     />
   );
+}
+
+/** What was typed as a figure; empty is no limit, `undefined` is none at all. */
+function readFigure(typed: string): number | null | undefined {
+  const text = typed.trim().replace(/[,\s](?=\d{3}\b)/g, '');
+  if (text === '') return null;
+  const figure = Number(text.replace(',', '.'));
+  return Number.isFinite(figure) && figure >= 0 ? figure : undefined;
 }

@@ -3,7 +3,7 @@ import { sieveProblem } from '@opsimath/core/sift/sieve';
 import fc from 'fast-check';
 import { movedSteps } from './movedSteps';
 import { NEW_SIEVES } from './newSieves';
-import { VERDICT_KEYS } from './verdictKeys';
+import { VERDICT_KEYS } from '../../parts/act/verdictKeys';
 
 const steps = fc
   .uniqueArray(fc.string({ minLength: 1, maxLength: 4 }), { minLength: 1, maxLength: 8 })

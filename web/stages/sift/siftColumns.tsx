@@ -7,9 +7,10 @@ import type { PoolSides } from '../../parts/pool/poolSides';
 import type { GridColumn } from '../../parts/table/gridColumn';
 import { Tick } from '../../parts/table/Tick';
 import { MarkerRow } from '../../parts/marks/MarkerShapes';
-import { count } from '../../parts/words/figures';
+import { count, decimal } from '../../parts/words/figures';
 import { LANGUAGE_NAMES } from '../../parts/words/languages';
-import type { ExtraColumn } from './extraColumns';
+import { type ExtraColumn, FIGURE_COLUMNS, type FigureColumn } from './extraColumns';
+import { FIGURE_TIPS } from './figureTips';
 
 const LANE = 250;
 /** Beside further columns the lane is narrower, so that they are seen without scrolling. */
@@ -98,7 +99,29 @@ export function siftColumns(task: {
   ];
 }
 
+const FIGURES = Object.fromEntries(
+  FIGURE_COLUMNS.map((name): [FigureColumn, GridColumn<SiftRow>] => [
+    name,
+    {
+      id: name,
+      head: name[0]!.toUpperCase() + name.slice(1),
+      tip: FIGURE_TIPS[name],
+      width: 30 + 7 * name.length,
+      align: 'right',
+      cell: ({ figures }) => {
+        const value = figures[name] ?? null;
+        return value === null ? (
+          <span className="faint">unknown</span>
+        ) : (
+          decimal(value, name === 'nearness' ? 2 : 0)
+        );
+      },
+    },
+  ]),
+) as Record<FigureColumn, GridColumn<SiftRow>>;
+
 const EXTRA: Record<ExtraColumn, GridColumn<SiftRow>> = {
+  ...FIGURES,
   purpose: {
     id: 'purpose',
     head: 'Purpose',

@@ -91,9 +91,14 @@ export function useRecipe(lookUp: LookUp) {
       change('turn a sieve on or off', {
         steps: steps.map((step) => (step.id === id ? { ...step, on: !step.on } : step)),
       }),
+    turnAll: (on: boolean) =>
+      change(`turn all sieves ${on ? 'on' : 'off'}`, { steps: steps.map((step) => ({ ...step, on })) }),
     drop: (id: string) => change('take a sieve away', { steps: steps.filter((step) => step.id !== id) }),
     move: (id: string, to: number) => change('move a sieve', { steps: movedSteps(steps, id, to) }),
-    rescue: (keyword: number) => change('rescue a keyword', { rescued: [...rescued, keyword] }),
+    rescue: (...keywords: number[]) =>
+      change(keywords.length === 1 ? 'rescue a keyword' : `rescue ${keywords.length} keywords`, {
+        rescued: [...new Set([...rescued, ...keywords])],
+      }),
     release: (keyword: number) =>
       change('give up a rescued keyword', { rescued: rescued.filter((id) => id !== keyword) }),
   };

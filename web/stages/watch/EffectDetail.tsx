@@ -4,6 +4,7 @@ import { Chart } from '../../parts/charts/Chart';
 import { type ChartInk, useChartInk } from '../../parts/charts/ink';
 import { onPaper, timeAxis } from '../../parts/charts/paper';
 import { decimal, spelledDay } from '../../parts/words/figures';
+import { ChangeAround } from './ChangeAround';
 import { meanPosition } from './watchWords';
 
 interface EffectDetailProps {
@@ -50,6 +51,7 @@ export function EffectDetail({ change, changes }: EffectDetailProps) {
             effect cannot be told apart.
           </p>
         )}
+        <ChangeAround change={change} />
         {followed && (
           <p className="soft">
             Own clicks on these keywords went from {decimal(followed.before, 1)} to{' '}

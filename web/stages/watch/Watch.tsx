@@ -1,4 +1,4 @@
-import { Segmented, Spin } from 'antd';
+import { Spin } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { OpenDossier } from '../../parts/dossier/OpenDossier';
@@ -6,20 +6,17 @@ import { Empty } from '../../parts/words/Empty';
 import { Problem } from '../../parts/words/Problem';
 import { useAlertsQuery, useEffectsQuery, useWatchQuery } from '../../state/watchApi';
 import { comparedWith } from '../../state/scope';
+import { StageParts } from '../../parts/words/StageParts';
+import { partOf } from '../../state/stageParts';
 import { useScope } from '../../state/useScope';
 import { WatchAlerts, alertsLabel } from './WatchAlerts';
 import { WatchChanges } from './WatchChanges';
+import { WatchGroup } from './WatchGroup';
 import { WatchHead } from './WatchHead';
 import { WatchKeywords } from './WatchKeywords';
+import { WatchTargets } from './WatchTargets';
 import { WatchTotals } from './WatchTotals';
 import './watch.css';
-
-const VIEWS = [
-  { value: 'keywords', label: 'Keywords' },
-  { value: 'changes', label: 'Changes' },
-  { value: 'total', label: 'In total' },
-  { value: 'alerts', label: 'Alerts' },
-] as const;
 
 /** Did it work: keywords that are followed, what changes did to them, and what is to be looked at again. */
 export default function Watch() {
@@ -31,7 +28,12 @@ export default function Watch() {
   const from = all ? undefined : comparedWith(scope);
   const [limit, setLimit] = useState<number | undefined>(undefined);
   const watch = useWatchQuery(
-    { project, market, date, from, limit, find: scope.find.trim() || undefined },
+    {
+      ...{ project, market, date, from, limit },
+      find: scope.find.trim() || undefined,
+      list: scope.inList ?? undefined,
+      target: scope.answering || undefined,
+    },
     { skip: !isReady },
   );
   const effects = useEffectsQuery({ project, market, date }, { skip: !isReady });
@@ -39,7 +41,7 @@ export default function Watch() {
   const error = watch.error ?? effects.error;
   if (error) return <Problem error={error} />;
   if (!watch.data || !effects.data) return <Spin style={{ marginTop: 16 }} />;
-  const view = VIEWS.find(({ value }) => value === scope.view)?.value ?? 'keywords';
+  const view = partOf('watch', scope.view);
   const nothing = watch.data.tracked === 0 && effects.data.changes.length === 0;
   return (
     <div className="watch">
@@ -54,16 +56,12 @@ export default function Watch() {
       ) : (
         <>
           <div className="stage-top watch-top">
-            <Segmented
-              size="small"
-              aria-label="Part of Watch"
-              value={view}
-              options={VIEWS.map(({ value, label }) => ({
-                value,
-                label: value === 'alerts' ? alertsLabel(alerts) : label,
-              }))}
-              onChange={(next) => change({ view: next === 'keywords' ? '' : next }, { replace: true })}
+            <StageParts
+              stage="watch"
+              name="Watch"
+              words={(part, label) => (part === 'alerts' ? alertsLabel(alerts) : label)}
             />
+            {(view === 'keywords' || view === 'total') && <WatchGroup targets={watch.data.targets} />}
             {(view === 'keywords' || view === 'total') && comparedWith(scope) !== undefined && (
               <label className="soft">
                 <input type="checkbox" checked={all} onChange={() => showAll(!all)} /> from the first capture
@@ -82,6 +80,7 @@ export default function Watch() {
           )}
           {view === 'changes' && <WatchChanges effects={effects.data} />}
           {view === 'total' && <WatchTotals watch={watch.data} />}
+          {view === 'targets' && <WatchTargets />}
           {view === 'alerts' && <WatchAlerts alerts={alerts ?? []} />}
         </>
       )}

@@ -1,11 +1,22 @@
 import type { WatchView } from '@opsimath/contract/api/watch';
-import { Segmented } from 'antd';
+import { Segmented, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { Chart } from '../../parts/charts/Chart';
 import { type ChartInk, useChartInk } from '../../parts/charts/ink';
 import { onPaper, timeAxis } from '../../parts/charts/paper';
 import { Ledger } from '../../parts/table/Ledger';
 import { count, percent, spelledDay } from '../../parts/words/figures';
+import { VisitsBeside } from './VisitsBeside';
+
+/** What can be drawn beside: own figures on a scale of their own, and ours a year before. */
+const BESIDE = {
+  nothing: 'Nothing beside',
+  year: 'Ours a year before',
+  clicks: 'Own clicks a day',
+  impressions: 'Own impressions a day',
+  adCost: 'Ad cost a day',
+} as const;
+type Beside = keyof typeof BESIDE;
 
 const MEASURES = ['Visibility', 'Clicks a month', 'On the front', 'Paid slots'] as const;
 type Measure = (typeof MEASURES)[number];
@@ -27,9 +38,11 @@ const said = (value: number | null, measure: Measure): string =>
 /** One figure of every side over all keywords that are followed, day by day, with the changes as marks. */
 export function WatchTotals({ watch }: { watch: WatchView }) {
   const [measure, setMeasure] = useState<Measure>('Visibility');
+  const [beside, setBeside] = useState<Beside>('nothing');
   const [asTable, showTable] = useState(false);
   const ink = useChartInk();
-  const option = useMemo(() => optionOf(watch, measure, ink), [watch, measure, ink]);
+  const option = useMemo(() => optionOf(watch, measure, beside, ink), [watch, measure, beside, ink]);
+  const extra = beside === 'nothing' ? null : valuesBeside(watch, measure, beside);
   return (
     <section aria-label="In total">
       <p className="soft">
@@ -39,6 +52,14 @@ export function WatchTotals({ watch }: { watch: WatchView }) {
           value={measure}
           options={[...MEASURES]}
           onChange={(next) => setMeasure(next as Measure)}
+        />{' '}
+        <Select<Beside>
+          size="small"
+          aria-label="What is drawn beside"
+          popupMatchSelectWidth={false}
+          value={beside}
+          options={(Object.keys(BESIDE) as Beside[]).map((value) => ({ value, label: BESIDE[value] }))}
+          onChange={setBeside}
         />{' '}
         Every day over the same {count(watch.panel)} keywords, those captured on the first day drawn. Turn the
         wheel over it to zoom, carry it to move.{' '}
@@ -53,6 +74,13 @@ export function WatchTotals({ watch }: { watch: WatchView }) {
       />
       <p className="legend soft">
         <span className="stroke own" /> {watch.names[0]}
+        {extra !== null && (
+          <span>
+            {' '}
+            <span className="stroke beside" /> {BESIDE[beside]}
+            {extra.every((value) => value === null) && ': nothing is held'}{' '}
+          </span>
+        )}
         {watch.names.slice(1).map((name, r) => (
           <span key={name}>
             <span className={`stroke hue-${r % 4}`} /> {name}
@@ -71,47 +99,102 @@ export function WatchTotals({ watch }: { watch: WatchView }) {
               figure: true,
               cell: ({ n }: { n: number }) => said(valueOf(watch.totals[side]![n]!, measure), measure),
             })),
+            ...(extra === null
+              ? []
+              : [
+                  {
+                    head: BESIDE[beside],
+                    figure: true,
+                    cell: ({ n }: { n: number }) =>
+                      beside === 'year' ? said(extra[n]!, measure) : count(extra[n]),
+                  },
+                ]),
           ]}
         />
       )}
+      <VisitsBeside />
     </section>
   );
 }
 
-function optionOf({ days, totals, names, changes }: WatchView, measure: Measure, ink: ChartInk) {
+/** One value a day; `null` where nothing is held. */
+function valuesBeside({ beside, yearBefore }: WatchView, measure: Measure, which: Beside): (number | null)[] {
+  if (which === 'nothing') return [];
+  return which === 'year'
+    ? yearBefore.map((total) => (total === null ? null : valueOf(total, measure)))
+    : beside[which];
+}
+
+function optionOf(watch: WatchView, measure: Measure, beside: Beside, ink: ChartInk) {
+  const { days, totals, names, changes } = watch;
+  const onScale = beside !== 'nothing' && beside !== 'year';
   const paper = onPaper(ink);
   return {
     ...paper,
-    grid: { left: 56, right: 12, top: 20, bottom: 24 },
+    grid: { left: 56, right: onScale ? 52 : 12, top: 20, bottom: 24 },
     tooltip: { ...paper.tooltip, valueFormatter: (value: number | null) => said(value, measure) },
     dataZoom: [{ type: 'inside' }],
     xAxis: timeAxis(ink),
-    yAxis: {
-      type: 'value',
-      min: 0,
-      axisLabel: { formatter: (value: number) => (measure === 'Visibility' ? percent(value) : count(value)) },
-      splitLine: { lineStyle: { color: ink.hairline, type: 'dotted' } },
-    },
-    series: names.map((name, side) => ({
-      name,
-      type: 'line',
-      color: side === 0 ? ink.own : ink.rivals[(side - 1) % 4],
-      lineStyle: { width: side === 0 ? 2.5 : 1.3 },
-      symbol: 'circle',
-      symbolSize: 4,
-      showSymbol: days.length < 20,
-      z: side === 0 ? 3 : 2,
-      data: days.map((day, n) => [day, valueOf(totals[side]![n]!, measure)]),
-      ...(side === 0 && {
-        markLine: {
-          symbol: 'none',
-          silent: true,
-          lineStyle: { color: ink.ink, type: 'solid', width: 1 },
-          label: { color: ink.soft, fontSize: 11, formatter: '{b}', position: 'insideEndTop' },
-          data: marksOf(changes),
+    yAxis: [
+      {
+        type: 'value',
+        min: 0,
+        axisLabel: {
+          formatter: (value: number) => (measure === 'Visibility' ? percent(value) : count(value)),
         },
-      }),
-    })),
+        splitLine: { lineStyle: { color: ink.hairline, type: 'dotted' } },
+      },
+      ...(onScale
+        ? [
+            {
+              type: 'value',
+              min: 0,
+              position: 'right',
+              axisLabel: { formatter: (value: number) => count(value) },
+              splitLine: { show: false },
+            },
+          ]
+        : []),
+    ],
+    series: [
+      ...names.map((name, side) => ({
+        name,
+        type: 'line',
+        color: side === 0 ? ink.own : ink.rivals[(side - 1) % 4],
+        lineStyle: { width: side === 0 ? 2.5 : 1.3 },
+        symbol: 'circle',
+        symbolSize: 4,
+        showSymbol: days.length < 20,
+        z: side === 0 ? 3 : 2,
+        data: days.map((day, n) => [day, valueOf(totals[side]![n]!, measure)]),
+        ...(side === 0 && {
+          markLine: {
+            symbol: 'none',
+            silent: true,
+            lineStyle: { color: ink.ink, type: 'solid', width: 1 },
+            label: { color: ink.soft, fontSize: 11, formatter: '{b}', position: 'insideEndTop' },
+            data: marksOf(changes),
+          },
+        }),
+      })),
+      ...(beside === 'nothing'
+        ? []
+        : [
+            {
+              name: BESIDE[beside],
+              type: 'line',
+              color: ink.ochre,
+              lineStyle: { width: 1.5, type: 'dashed' },
+              symbolSize: 3,
+              showSymbol: days.length < 20,
+              ...(onScale && {
+                yAxisIndex: 1,
+                tooltip: { valueFormatter: (value: number | null) => count(value) },
+              }),
+              data: days.map((day, n) => [day, valuesBeside(watch, measure, beside)[n] ?? null]),
+            },
+          ]),
+    ],
   };
 }
 

@@ -70,3 +70,16 @@ export function effectsTitle(changes: readonly ChangeEffect[]): string {
   const middle = sum(({ clicks }) => clicks.middle);
   return `${head}, ${held.length} of them ${held.length === 1 ? 'holds' : 'hold'}: ${signed(middle)} clicks a month, ${signed(middle - below)} to ${signed(middle + above)}`;
 }
+
+/** “indexed since 3 Feb 2026; before: waiting, from 1 Feb 2026”: the newest state with the day it began, and the one before. */
+export function indexWords(checks: readonly { day: string; state: string }[]): string {
+  const stretches: { day: string; state: string }[] = [];
+  for (const check of checks) if (stretches.at(-1)?.state !== check.state) stretches.push(check);
+  const [before, now] = [stretches.at(-2), stretches.at(-1)];
+  if (!now) return 'never checked';
+  return `${now.state} since ${spelledDay(now.day)}${before ? `; before: ${before.state}, from ${spelledDay(before.day)}` : ''}`;
+}
+
+/** Money for each unit of sales; `null` where nothing was sold. */
+export const costOfSales = ({ cost, sales }: { cost: number; sales: number }): number | null =>
+  sales > 0 ? cost / sales : null;

@@ -1,5 +1,5 @@
 import { readLimits, writeLimits } from '@opsimath/contract/api/gapLimits';
-import { type GapMark, action, gapKind, gapMark, gapSort, paidState } from '@opsimath/contract/api/gaps';
+import { type GapMark, action, gapKind, gapMark, gapSort, paidState } from '@opsimath/contract/api/gapQuery';
 import type { Action } from '@opsimath/core/gap/action';
 import type { GapKind } from '@opsimath/core/gap/kind';
 import type { PaidState } from '@opsimath/core/gap/paid';

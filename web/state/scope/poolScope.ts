@@ -1,4 +1,5 @@
-import { FOUND_BY, type FoundBy, matchMode } from '@opsimath/contract/api/lookUps';
+import { FOUND_BY, type FoundBy } from '@opsimath/contract/api/lookUps';
+import { matchMode } from '@opsimath/contract/api/pool';
 import type { MatchMode } from '@opsimath/core/text/match';
 import type { AddressReader } from './address';
 

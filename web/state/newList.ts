@@ -1,7 +1,7 @@
 import type { KeywordList } from '@opsimath/contract/api/lists';
-import { request } from '../../state/operations';
-import { siftApi } from '../../state/siftApi';
-import type { Done } from '../../state/undo';
+import { request } from './operations';
+import { siftApi } from './siftApi';
+import type { Done } from './undo';
 
 /** A list that was just made, the newest of all, as a step that can be taken back. */
 export function newList(project: number, lists: readonly KeywordList[], what: string): Done {

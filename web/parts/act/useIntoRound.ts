@@ -1,10 +1,10 @@
 import { App } from 'antd';
-import { useTrouble } from '../parts/words/useTrouble';
-import { request } from '../state/operations';
-import { roundsApi, usePickTasksMutation } from '../state/roundsApi';
-import { useAppDispatch } from '../state/store';
-import { useUndoable } from '../state/undoStacks';
-import { useScope } from '../state/useScope';
+import { useTrouble } from '../words/useTrouble';
+import { request } from '../../state/operations';
+import { roundsApi, usePickTasksMutation } from '../../state/roundsApi';
+import { useAppDispatch } from '../../state/store';
+import { useUndoable } from '../../state/undoStacks';
+import { useScope } from '../../state/useScope';
 
 /** Puts keywords into the round that is on: what is best for each, or one new target for all of them. */
 export function useIntoRound(project: number, ids: readonly number[]): (together: boolean) => Promise<void> {

@@ -1,8 +1,8 @@
 import type { Judgement } from '@opsimath/contract/api/judgements';
-import { judging } from '../../state/judging';
-import { useAppSelector } from '../../state/store';
-import { useUndoable } from '../../state/undoStacks';
-import { useScope } from '../../state/useScope';
+import { judging } from './judging';
+import { useAppSelector } from './store';
+import { useUndoable } from './undoStacks';
+import { useScope } from './useScope';
 
 /**
  * Judges keywords: it is seen at once, kept in the browser until the server has it, and can be taken back to what stood

@@ -1,4 +1,4 @@
-import type { GapQuery } from '@opsimath/contract/api/gaps';
+import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import { toParams } from '../../state/api';
 
 /** Formats in which gaps are exported, by the words of the menu. */

@@ -1,0 +1,67 @@
+import { App } from 'antd';
+import { useScope } from '../../state/useScope';
+import { gapsApi } from '../../state/gapsApi';
+import { useAppDispatch } from '../../state/store';
+import { copyAsTable } from '../table/copyAsTable';
+import type { ActedOn } from './keywordsActedOn';
+
+const WAYS = [
+  { name: 'Words, comma between', between: ', ' },
+  { name: 'Words, space between', between: ' ' },
+  { name: 'Words, one a line', between: '\n' },
+] as const;
+
+/** Keywords on the clipboard: as plain words, or as a table with what was found of them. */
+export function CopySheet({ keywords, onDone }: { keywords: readonly ActedOn[]; onDone: () => void }) {
+  const { message } = App.useApp();
+  const copyTable = useCopyTable();
+  return (
+    <>
+      {WAYS.map(({ name, between }) => (
+        <div key={name} className="act-line">
+          <button
+            className="plain written"
+            onClick={() =>
+              void navigator.clipboard.writeText(keywords.map(({ text }) => text).join(between)).then(() => {
+                void message.info(`${keywords.length} on the clipboard.`);
+                onDone();
+              })
+            }
+          >
+            {name}
+          </button>
+        </div>
+      ))}
+      <div className="act-line">
+        <button className="plain written" onClick={() => void copyTable(keywords).then(onDone)}>
+          A table with figures
+        </button>
+      </div>
+    </>
+  );
+}
+
+function useCopyTable(): (keywords: readonly ActedOn[]) => Promise<void> {
+  const { project, comparison } = useScope();
+  const dispatch = useAppDispatch();
+  const { message } = App.useApp();
+  return async (keywords) => {
+    const rows: string[][] = [
+      ['keyword', 'kind', 'own position', 'demand', 'adds a month', 'priority', 'best to do', 'reason'],
+    ];
+    for (const { id } of keywords) {
+      const asked = dispatch(gapsApi.endpoints.dossier.initiate({ project, keyword: id, scope: comparison }));
+      const { data } = await asked;
+      asked.unsubscribe();
+      if (!data) continue;
+      const { text, kind, own, demand, worthAMonth, priority, action, reason } = data.row;
+      rows.push([text, kind, String(own), ...[demand, worthAMonth, priority].map(figure), action, reason]);
+    }
+    await copyAsTable(rows);
+    void message.info(`${rows.length - 1} keywords are on the clipboard as a table.`);
+  };
+}
+
+function figure(value: number | null): string {
+  return value === null ? 'unknown' : value.toFixed(2);
+}

@@ -1,0 +1,51 @@
+import { AutoComplete, Button } from 'antd';
+import { useState } from 'react';
+import { useProjectsQuery } from '../../state/projectApi';
+import { useJudge } from '../../state/useJudge';
+import { useScope } from '../../state/useScope';
+import { SignedBy } from '../words/SignedBy';
+import { type ActedOn, nameOf } from './keywordsActedOn';
+import { VERDICT_KEYS } from './verdictKeys';
+
+/** A verdict, with its reason, for some keywords; one step that can be taken back. */
+export function JudgeSheet({ keywords, onDone }: { keywords: readonly ActedOn[]; onDone: () => void }) {
+  const { project } = useScope();
+  const { data: projects } = useProjectsQuery();
+  const judge = useJudge();
+  const [reason, setReason] = useState('');
+  const reasons = projects?.find(({ id }) => id === project)?.settings.verdictReasons ?? [];
+  return (
+    <>
+      <p className="soft">{nameOf(keywords)}</p>
+      <div className="act-line">
+        <AutoComplete
+          className="grow"
+          size="small"
+          aria-label="Reason"
+          placeholder="reason, if there is one"
+          value={reason}
+          options={reasons.map((value) => ({ value }))}
+          onChange={setReason}
+        />
+      </div>
+      <div className="acts">
+        {Object.entries(VERDICT_KEYS).map(([pressed, { verdict, parked, word }]) => (
+          <Button
+            key={pressed}
+            size="small"
+            onClick={() => {
+              judge(
+                keywords.map(({ id }) => ({ keyword: id, verdict, parked, reason: reason.trim() })),
+                `${nameOf(keywords)}: ${word}`,
+              );
+              onDone();
+            }}
+          >
+            {word}
+          </Button>
+        ))}
+      </div>
+      <SignedBy />
+    </>
+  );
+}

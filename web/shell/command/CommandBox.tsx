@@ -1,0 +1,20 @@
+import { Modal } from 'antd';
+import { CommandList } from './CommandList';
+
+/** Ctrl+K: go anywhere, find anything, check a keyword that comes to mind, run an action. */
+export function CommandBox({ onClose, onKeys }: { onClose: () => void; onKeys: () => void }) {
+  return (
+    <Modal
+      open
+      onCancel={onClose}
+      footer={null}
+      closable={false}
+      destroyOnHidden
+      width={560}
+      style={{ top: 90 }}
+      aria-label="Go to"
+    >
+      <CommandList onClose={onClose} onKeys={onKeys} />
+    </Modal>
+  );
+}

@@ -1,0 +1,19 @@
+import type { GapRow } from '@opsimath/contract/api/gaps';
+import { ActPopover } from '../../parts/act/ActPopover';
+import { CaptureSheet } from '../../parts/act/CaptureSheet';
+
+/** A row that needs a capture first: it can be had right there. */
+export function CaptureHere({ row: { text } }: { row: GapRow }) {
+  return (
+    // What is pressed in the sheet is not pressed on the row below it.
+    <span onClick={(event) => event.stopPropagation()} onKeyDown={(event) => event.stopPropagation()}>
+      <ActPopover
+        name="capture first"
+        label={`Capture ${text}`}
+        tip="Nobody looked yet. Press to see what its result page costs, and to fetch it."
+      >
+        {(close) => <CaptureSheet keywords={[text]} what={text} onDone={close} />}
+      </ActPopover>
+    </span>
+  );
+}

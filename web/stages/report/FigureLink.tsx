@@ -1,0 +1,18 @@
+import { rowName, showRow } from './showRow';
+
+/** A figure that leads to the row that it was read from, or that explains it. */
+export function FigureLink({ row, children }: { row: string; children: React.ReactNode }) {
+  return (
+    <a
+      className="figure-link"
+      href={`#${rowName(row)}`}
+      title="Where this figure comes from"
+      onClick={(event) => {
+        event.preventDefault();
+        showRow(row);
+      }}
+    >
+      {children}
+    </a>
+  );
+}
