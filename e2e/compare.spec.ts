@@ -199,7 +199,7 @@ test('what passes, and what is in the tray, is taken away as a file', async ({ p
   await grid.focus();
   await page.keyboard.press('Space');
   const rowsOf = async (part: number): Promise<number> => {
-    await page.getByRole('button', { name: 'Export' }).click();
+    await page.locator('#stage').getByRole('button', { name: 'Export' }).click();
     const [download] = await Promise.all([
       page.waitForEvent('download'),
       page.getByRole('menuitem', { name: 'JSON' }).nth(part).click(),
@@ -217,7 +217,7 @@ test('two keywords of the tray are set side by side; one stands across all marke
   await expect(grid.getByRole('row').nth(2)).toContainText(/\w/);
   await grid.focus();
   for (const key of ['Space', 'ArrowDown', 'Space']) await page.keyboard.press(key);
-  await page.getByRole('button', { name: 'Set two side by side' }).click();
+  await page.getByRole('button', { name: 'Two side by side' }).click();
   const two = page.getByRole('region', { name: 'Two keywords' });
   await expect(two).toContainText('goes first');
   await expect(two.getByRole('columnheader')).toHaveCount(3);

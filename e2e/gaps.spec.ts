@@ -53,7 +53,7 @@ test('keys are listed, the command box finds a keyword, the theme turns', async 
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toBeHidden();
   await page.keyboard.press('Control+k');
-  await page.getByPlaceholder(/^A stage, a keyword/).fill('pannier');
+  await page.getByPlaceholder(/^Any keyword/).fill('pannier');
   const found = page.getByRole('option', { name: /pannier/ }).first();
   await expect(found).toBeVisible();
   await page.keyboard.press('Enter');

@@ -111,10 +111,12 @@ test('a recipe is built and rows are judged without a mouse', async ({ page }) =
   await tabTo(page, 'button', 'Add a sieve');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('menuitem', { name: 'volume', exact: true })).toBeVisible();
-  for (let n = 0; n < 12; n++) {
+  const active = page.locator('.ant-dropdown-menu-item-active');
+  for (let last = ''; last !== 'volume';) {
     await page.keyboard.press('ArrowDown');
-    const active = page.locator('.ant-dropdown-menu-item-active');
-    if ((await active.count()) > 0 && (await active.textContent()) === 'volume') break;
+    // One key after the other: the next only where the last has moved.
+    await expect(active.filter({ hasNotText: last === '' ? '–' : new RegExp(`^${last}$`) })).toHaveCount(1);
+    last = (await active.textContent())!;
   }
   await page.keyboard.press('Enter');
   // What the new sieve asks for has the focus at once.

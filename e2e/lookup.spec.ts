@@ -21,6 +21,9 @@ test('a look-up of pasted pages is followed, cancelled, gone on with, and its po
   await expect(page.getByText('Line 2, “not an address”: not an address or id')).toBeVisible();
   await page.getByText('+ metrics').click();
   await running.faults({ latencyMs: 1_000 });
+  // What it costs comes first.
+  await page.getByRole('button', { name: 'Start' }).click();
+  await expect(page.getByRole('row', { name: /^Units/ }).first()).toBeVisible();
   await page.getByRole('button', { name: 'Start' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'keywords of each target' })).toBeVisible();
   // From here on so slow that the look-up cannot end by itself before it is cancelled, on any machine.
@@ -65,6 +68,9 @@ test('services that fail are explained, and the look-up can go on when they are 
   await page.getByText('Positions', { exact: true }).click();
   // Something that no other look-up holds already.
   await page.getByLabel('More targets, one a line').fill('ridgeledger.example');
+  // What it costs comes first.
+  await page.getByRole('button', { name: 'Start' }).click();
+  await expect(page.getByRole('row', { name: /^Units/ })).toBeVisible();
   await running.faults({ serverError: 1 });
   await page.getByRole('button', { name: 'Start' }).click();
   await expect(

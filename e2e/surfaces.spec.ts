@@ -130,10 +130,14 @@ test('seeds, columns, orders, and an export that can be traced', async ({ page, 
   await page.getByLabel('Seed keywords, one a line or with commas').fill('panniers, frame bag');
   await page.getByRole('checkbox', { name: /also ranked for/ }).check();
   await page.getByRole('button', { name: 'Start' }).click();
+  await expect(page.getByRole('row', { name: /^Units/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Start' }).click();
   await expect(page.getByRole('list', { name: 'Seed keywords' })).toContainText('frame bag');
   await expect(page.getByRole('button', { name: 'Cancel' })).toBeHidden();
   await page.getByRole('button', { name: 'Columns' }).click();
-  for (const name of ['Words', 'How found']) {
+  // Of seeds it is said at once how each was found.
+  await expect(page.getByRole('checkbox', { name: 'How found', exact: true })).toBeChecked();
+  for (const name of ['Words', 'Results']) {
     await page.getByRole('checkbox', { name, exact: true }).click();
     await expect(page.getByRole('checkbox', { name, exact: true })).toBeChecked();
   }
