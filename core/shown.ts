@@ -34,6 +34,11 @@ export function shown(kind: ShownKind, value: string | number | null | undefined
   }
 }
 
+/** A count with its noun, which agrees with it: `1 slot`, `2 slots`, `3 companies`. */
+export function counted(many: number, noun: string, nouns = `${noun}s`): string {
+  return `${shown('count', many)} ${many === 1 ? noun : nouns}`;
+}
+
 /** `2026-03-14` as 14 Mar 2026; what is no day stays as it is. */
 export function spelledDay(isoDay: string): string {
   const time = Date.parse(`${isoDay}T00:00:00Z`);

@@ -7,12 +7,14 @@ import { comparisonScope } from './gapQuery';
 import { position } from './position';
 import { ownPeriod, rate } from './ownQueries';
 
+export const termSort = z.enum(['cost', 'clicks', 'impressions', 'conversions', 'ctr']);
+
 export const paidQuery = comparisonScope.extend({
   own: ownPeriod,
   state: z.enum([...TERM_STATES, 'costly', 'no impressions']).optional(),
   balance: z.enum(BALANCES).optional(),
   find: z.string().max(300).default(''),
-  sort: z.enum(['cost', 'clicks', 'impressions', 'conversions', 'ctr']).default('cost'),
+  sort: termSort.default('cost'),
   offset: z.coerce.number().int().min(0).default(0),
   limit: z.coerce.number().int().min(1).max(500).default(100),
 });

@@ -1,3 +1,4 @@
+import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
 import { z } from 'zod';
 import { isoDay, sourceFullRecord, surface, targetKind } from '../source/answers';
 import { position } from './position';
@@ -160,12 +161,24 @@ export const targetProfile = z.object({
 });
 export type TargetProfile = z.infer<typeof targetProfile>;
 
+/** Which keywords of a target are listed: all, or those at one depth. */
+export const targetKeywordsQuery = z.object({
+  market: z.string(),
+  date: isoDay,
+  band: z.enum(DEPTH_BANDS).optional(),
+});
+export type TargetKeywordsQuery = z.infer<typeof targetKeywordsQuery>;
+
 /** One own or rival target with all its keywords. */
 export const targetKeywords = z.object({
   total: z.int(),
+  /** How many stand at the depth asked for; all without one. */
+  matched: z.int(),
   atFirst: z.int(),
   inFront: z.int(),
+  /** Keywords at each depth, in the order of DEPTH_BANDS. */
   depth: z.array(z.int()),
+  /** Most searched first, at most 500. */
   rows: z.array(
     z.object({
       id: z.int(),

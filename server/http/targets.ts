@@ -8,6 +8,7 @@ import {
   target,
   targetChange,
   targetKeywords,
+  targetKeywordsQuery,
   targetMarkets,
   targetProfile,
   targetVersion,
@@ -120,8 +121,8 @@ export function targetRoutes(routes: Routes, services: Services): void {
     {
       method: 'get',
       path: '/projects/:id/targets/:target/keywords',
-      summary: 'One target with all its keywords and its tags',
-      query: scope,
+      summary: 'One target with all its keywords, or those at one depth, and its tags',
+      query: targetKeywordsQuery,
       answer: targetKeywords,
     },
     ({ params, query }) => analysis.targetKeywords(params.id, params.target, query),

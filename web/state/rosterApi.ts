@@ -9,6 +9,7 @@ import type {
   Target,
   TargetChange,
   TargetKeywords,
+  TargetKeywordsQuery,
   TargetMarkets,
   TargetProfile,
   TargetsAdded,
@@ -81,7 +82,7 @@ export const {
       }),
       providesTags: restsOn('targetProfile'),
     }),
-    targetKeywords: build.query<TargetKeywords, InProject<{ target: number; market: string; date: string }>>({
+    targetKeywords: build.query<TargetKeywords, InProject<{ target: number } & TargetKeywordsQuery>>({
       query: ({ project, target, ...params }) => ({
         url: `/projects/${project}/targets/${target}/keywords`,
         params,

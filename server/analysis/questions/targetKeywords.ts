@@ -1,6 +1,6 @@
-import type { TargetKeywords } from '@opsimath/contract/api/targets';
+import type { TargetKeywords, TargetKeywordsQuery } from '@opsimath/contract/api/targets';
 import { difficulty } from '@opsimath/core/ranking/difficulty';
-import { UNKNOWN, depthBand, isRanked } from '@opsimath/core/ranking/position';
+import { DEPTH_BANDS, UNKNOWN, depthBand, isRanked } from '@opsimath/core/ranking/position';
 import { key } from '@opsimath/core/text/key';
 import { keywordIdRange, keywordIds, keywordsById } from '../../data/keywords';
 import { marketByCode } from '../../data/markets';
@@ -20,7 +20,7 @@ export async function targetKeywords(
   workspace: Workspace,
   projectId: number,
   targetId: number,
-  scope: { market: string; date: string },
+  scope: TargetKeywordsQuery,
 ): Promise<TargetKeywords> {
   const { database } = workspace;
   const market = await marketByCode(database, scope.market);
@@ -35,6 +35,9 @@ export async function targetKeywords(
   const held = [...new Set([...organic.keys(), ...paid.keys()])].filter(
     (id) => isRanked(organic.get(id) ?? UNKNOWN) || isRanked(paid.get(id) ?? UNKNOWN),
   );
+  // Somebody who was looked for and not found is counted by depth, though the table of all shows only what ranks.
+  const heldAt = (band: number): number[] =>
+    [...organic].filter(([, position]) => depthBand(position) === band).map(([id]) => id);
   const depth = [0, 0, 0, 0, 0, 0, 0];
   let atFirst = 0;
   let inFront = 0;
@@ -43,7 +46,8 @@ export async function targetKeywords(
     if (position === 1) atFirst++;
     if (isRanked(position) && position <= front) inFront++;
   }
-  const shown = held
+  const atDepth = scope.band === undefined ? held : heldAt(DEPTH_BANDS.indexOf(scope.band));
+  const shown = atDepth
     .sort((a, b) => (volumes.get(b) ?? -1) - (volumes.get(a) ?? -1) || a - b)
     .slice(0, MOST_ROWS);
   const texts = await keywordsById(database, shown);
@@ -63,6 +67,7 @@ export async function targetKeywords(
     difficultyMix[tag.difficulty === null ? 3 : tag.difficulty <= 33 ? 0 : tag.difficulty <= 66 ? 1 : 2]!++;
   return {
     total: held.length,
+    matched: atDepth.length,
     atFirst,
     inFront,
     depth,

@@ -22,7 +22,7 @@ export function laneColumn<Row extends PoolRow>(
       <Lane
         width={width}
         height={height}
-        front={10}
+        front={sides.front}
         own={{
           name: sides.ownName,
           organic: row.standing?.own ?? bestOf(sides.own.map((index) => positionAt(row, index))),

@@ -14,14 +14,20 @@ export interface PoolSide {
 export interface PoolSides {
   /** The pool has no targets of its own: rows say where we and rivals stand. */
   beside: boolean;
+  /** Results of a page that make the front. */
+  front: number;
   own: number[];
   ownName: string;
   others: PoolSide[];
 }
 
-export function sidesOf(page: Pick<PoolPage, 'targets'>, targets: readonly Target[]): PoolSides {
+export function sidesOf(
+  page: Pick<PoolPage, 'targets'>,
+  targets: readonly Target[],
+  front: number,
+): PoolSides {
   const ours = targets.filter((target) => target.side === 'own');
-  if (page.targets.length === 0) return besideOf(ours, targets);
+  if (page.targets.length === 0) return besideOf(ours, targets, front);
   const isOwn = (address: string): boolean =>
     ours.some((target) => liesUnder(address, target.address) || address === target.address);
   const own = page.targets.flatMap((address, t) => (isOwn(address) ? [t] : []));
@@ -37,15 +43,16 @@ export function sidesOf(page: Pick<PoolPage, 'targets'>, targets: readonly Targe
       : [{ index, name: rivals[hue]?.name ?? address, letter: letters[hue]!, hue }];
   });
   const ownName = ours.find((target) => target.address === page.targets[own[0] ?? -1])?.name ?? 'Ours';
-  return { beside: false, own, ownName, others };
+  return { beside: false, front, own, ownName, others };
 }
 
 /** We and the rivals of the roster, where a pool looked up none of them itself. */
-function besideOf(ours: readonly Target[], targets: readonly Target[]): PoolSides {
+function besideOf(ours: readonly Target[], targets: readonly Target[], front: number): PoolSides {
   const rivals = targets.filter((target) => target.side === 'rival');
   const letters = rivalLetters(rivals.map(({ name }) => name));
   return {
     beside: true,
+    front,
     own: [],
     ownName: ours[0]?.name ?? 'Ours',
     others: rivals.map(({ name }, index) => ({ index, name, letter: letters[index]!, hue: index })),

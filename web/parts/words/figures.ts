@@ -30,7 +30,7 @@ export const worth = (value: number | null | undefined): string => shown('money'
 export const percent = (share: number | null | undefined, digits = 1): string =>
   shown('share', share, digits);
 
-export { spelledDay } from '@opsimath/core/shown';
+export { counted, spelledDay } from '@opsimath/core/shown';
 
 /** Movement as a signed figure or a word; empty where nothing can be said. */
 export function movement(row: Pick<GapRow, 'movement' | 'moved'>): string {

@@ -1,4 +1,4 @@
-import type { AdTermRow, PaidQuery } from '@opsimath/contract/api/paid';
+import { type AdTermRow, type PaidQuery, termSort } from '@opsimath/contract/api/paid';
 import { BALANCES, type Balance } from '@opsimath/core/ads/balance';
 import { Spin } from 'antd';
 import { useState } from 'react';
@@ -6,14 +6,16 @@ import { Ledger } from '../../parts/table/Ledger';
 import { Tick } from '../../parts/table/Tick';
 import { FindBox } from '../../parts/words/FindBox';
 import { Problem } from '../../parts/words/Problem';
+import { OpenKeyword } from '../../parts/words/OpenKeyword';
 import { PositionWord } from '../../parts/words/PositionWord';
 import { RateWord } from '../../parts/words/RateWord';
 import { count, decimal, percent, worth } from '../../parts/words/figures';
 import { usePaidQuery } from '../../state/standingApi';
 import { useScope } from '../../state/useScope';
+import { useShown } from '../../state/useShown';
 import { useTraySelection } from '../../state/useTraySelection';
 import { BalanceChart } from './BalanceChart';
-import { FilterToggle } from './FilterToggle';
+import { FilterToggle } from '../../parts/words/FilterToggle';
 
 type State = NonNullable<PaidQuery['state']>;
 const STATES: [State, string][] = [
@@ -23,21 +25,24 @@ const STATES: [State, string][] = [
   ['costly', 'Cost at least twice what a conversion may cost, and brought none: a candidate negative.'],
   ['no impressions', 'Bid on and never shown; the first thing that explains it is said.'],
 ];
+const STATE_NAMES = STATES.map(([name]) => name);
+type TermSort = NonNullable<PaidQuery['sort']>;
 const PAGE = 100;
 
 /** Own ad search terms against the keyword list, each with the organic position beside it. */
 export function AdTermsTable() {
   const { project, scope, comparison } = useScope();
-  const [state, setState] = useState<State | undefined>();
-  const [balance, setBalance] = useState<Balance | undefined>();
-  const [find, setFind] = useState('');
-  const [sort, setSort] = useState<NonNullable<PaidQuery['sort']>>('cost');
+  const [state, setState] = useShown<State | ''>('terms', '', STATE_NAMES);
+  const [balance, setBalance] = useShown<Balance | ''>('balance', '', BALANCES);
+  const [find, setFind] = useShown<string>('term', '');
+  const [sort, setSort] = useShown<TermSort>('termsSort', 'cost', termSort.options);
   const [limit, setLimit] = useState(PAGE);
-  const [drawn, setDrawn] = useState(false);
+  const [drawn, setDrawn] = useShown<'picture' | ''>('termsAs', '', ['picture']);
+  const narrowed = { state: state === '' ? undefined : state, balance: balance === '' ? undefined : balance };
   const { selected, select } = useTraySelection();
   const { data, error } = usePaidQuery({
     project,
-    query: { ...comparison, own: scope.own, state, balance, find, sort, limit },
+    query: { ...comparison, own: scope.own, ...narrowed, find, sort, limit },
   });
   if (error) return <Problem error={error} />;
   if (!data) return <Spin style={{ marginTop: 16 }} />;
@@ -56,7 +61,7 @@ export function AdTermsTable() {
             tip={tip}
             count={data.counts[name]}
             on={state === name}
-            onPress={() => setState(state === name ? undefined : name)}
+            onPress={() => setState(state === name ? '' : name)}
           />
         ))}
         <span className="faint">Conversion and volume</span>
@@ -67,31 +72,35 @@ export function AdTermsTable() {
             tip="Conversion rate, drawn towards that of all terms, and volume against the medians of the terms. Without a click the rate is unknown, not low."
             count={data.balances[name]}
             on={balance === name}
-            onPress={() => setBalance(balance === name ? undefined : name)}
+            onPress={() => setBalance(balance === name ? '' : name)}
           />
         ))}
       </div>
       {data.edges !== null && (
-        <button className="plain written" aria-expanded={drawn} onClick={() => setDrawn(!drawn)}>
-          {drawn ? 'Close the picture' : 'Conversion against volume as a picture'}
+        <button
+          className="plain written"
+          aria-expanded={drawn !== ''}
+          onClick={() => setDrawn(drawn === '' ? 'picture' : '')}
+        >
+          {drawn !== '' ? 'Close the picture' : 'Conversion against volume as a picture'}
         </button>
       )}
-      {drawn && data.edges !== null && (
-        <BalanceChart query={{ ...comparison, own: scope.own, state, balance, find }} onChoose={setFind} />
+      {drawn !== '' && data.edges !== null && (
+        <BalanceChart query={{ ...comparison, own: scope.own, ...narrowed, find }} onChoose={setFind} />
       )}
       <Ledger
         rows={data.rows}
         keyOf={({ id }) => id}
         empty="No term of this choice."
         order={{ sort, descending: true }}
-        onOrder={(order) => setSort(order.sort as typeof sort)}
+        onOrder={(order) => setSort(order.sort as TermSort)}
         columns={[
           {
             head: '',
             label: 'In the tray',
             cell: (row) => <Tick on={selected.has(row.id)} text={row.text} onPress={() => select(row)} />,
           },
-          { head: 'Term', cell: ({ text }) => <b>{text}</b> },
+          { head: 'Term', cell: ({ id, text }) => <OpenKeyword id={id} text={text} /> },
           {
             head: 'Bid on',
             className: 'soft',

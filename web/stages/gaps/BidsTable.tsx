@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { Ledger } from '../../parts/table/Ledger';
 import { Tick } from '../../parts/table/Tick';
 import { JobLine } from '../../parts/words/JobLine';
+import { OpenKeyword } from '../../parts/words/OpenKeyword';
 import { Problem } from '../../parts/words/Problem';
 import { count, decimal, spelledDay, worth } from '../../parts/words/figures';
 import { useJob } from '../../state/jobs';
@@ -17,10 +18,12 @@ import {
   useObserveAuctionsMutation,
 } from '../../state/standingApi';
 import { useScope } from '../../state/useScope';
+import { useShown } from '../../state/useShown';
 import { useTraySelection } from '../../state/useTraySelection';
-import { FilterToggle } from './FilterToggle';
+import { FilterToggle } from '../../parts/words/FilterToggle';
 
-type Shown = UnseenReason | 'never shown' | 'all';
+const SHOWN = ['all', 'never shown', ...UNSEEN_REASONS] as const;
+type Shown = (typeof SHOWN)[number];
 const TIPS: Record<UnseenReason, string> = {
   'words missing': 'The landing target does not hold every word of the keyword.',
   'bid too low': 'The bid lies below what sufficed on most of the days observed.',
@@ -38,7 +41,7 @@ export function BidsTable() {
   const { project, scope, comparison } = useScope();
   const { data, error } = useBidsQuery({ project, query: { ...comparison, own: scope.own } });
   const [bring, { isLoading, error: refused }] = useBringBidsMutation();
-  const [chosen, setChosen] = useState<Shown>('never shown');
+  const [chosen, setChosen] = useShown<Shown>('bids', 'never shown', SHOWN);
   const [all, setAll] = useState(false);
   const { selected, select } = useTraySelection();
   if (error) return <Problem error={error} />;
@@ -108,7 +111,7 @@ export function BidsTable() {
                 label: 'In the tray',
                 cell: (row) => <Tick on={selected.has(row.id)} text={row.text} onPress={() => select(row)} />,
               },
-              { head: 'Keyword', cell: ({ text }) => <b>{text}</b> },
+              { head: 'Keyword', cell: ({ id, text }) => <OpenKeyword id={id} text={text} /> },
               { head: 'Match', className: 'soft', cell: ({ match }) => match },
               {
                 head: 'Bid',

@@ -3,6 +3,7 @@ import { Button } from 'antd';
 import { useMemo } from 'react';
 import { Link, useLocation } from 'react-router';
 import { TwoKeywords } from '../../parts/dossier/TwoKeywords';
+import { OpenDossier } from '../../parts/dossier/OpenDossier';
 import { Empty } from '../../parts/words/Empty';
 import { useTargetsQuery } from '../../state/rosterApi';
 import { StageParts } from '../../parts/words/StageParts';
@@ -16,6 +17,9 @@ import { PaidView } from './PaidView';
 import { SurfacesView } from './SurfacesView';
 import { WhatToDo } from './WhatToDo';
 import './gaps.css';
+
+/** Parts that keep their place while a dossier opens beside them. */
+const BESIDE_DOSSIER = ['paid', 'time', 'queries', 'surfaces'];
 
 /** The heart: ours against theirs, organic and paid, now and over time. */
 export default function Gaps() {
@@ -43,10 +47,15 @@ export default function Gaps() {
       </div>
       {(view === 'table' || view === 'map') && <Comparison query={query} map={view === 'map'} />}
       {view === 'work' && <WhatToDo query={query} />}
-      {view === 'paid' && <PaidView query={query} />}
-      {view === 'time' && <OverTime query={query} />}
-      {view === 'queries' && <OwnQueries />}
-      {view === 'surfaces' && <SurfacesView query={query} />}
+      {BESIDE_DOSSIER.includes(view) && (
+        <div className="gaps-body">
+          {view === 'paid' && <PaidView query={query} />}
+          {view === 'time' && <OverTime query={query} />}
+          {view === 'queries' && <OwnQueries />}
+          {view === 'surfaces' && <SurfacesView query={query} />}
+          <OpenDossier />
+        </div>
+      )}
       {view === 'two' && <TwoKeywords />}
     </div>
   );

@@ -2,7 +2,7 @@ import type { GapMark } from '@opsimath/contract/api/gapQuery';
 import type { GapPage } from '@opsimath/contract/api/gaps';
 import type { PaidState } from '@opsimath/core/gap/paid';
 import { type Scope, comparedWith } from '../../state/scope';
-import { FilterToggle, toggled } from './FilterToggle';
+import { FilterToggle, toggled } from '../../parts/words/FilterToggle';
 import { EVERYTHING, isNarrowed } from './narrowed';
 
 const MARKS: [GapMark, string][] = [

@@ -7,7 +7,7 @@ import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { Checkbox, InputNumber, Select } from 'antd';
 import { useListsQuery } from '../../state/siftApi';
 import type { Scope } from '../../state/scope';
-import { FilterToggle, toggled } from './FilterToggle';
+import { FilterToggle, toggled } from '../../parts/words/FilterToggle';
 
 const SEVERAL = 'several of ours';
 

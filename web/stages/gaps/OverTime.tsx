@@ -1,7 +1,6 @@
 import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import type { OverTime as Data } from '@opsimath/contract/api/overTime';
 import { Segmented, Select, Spin } from 'antd';
-import { useState } from 'react';
 import { Ledger } from '../../parts/table/Ledger';
 import { SideName } from '../../parts/words/SideName';
 import { Empty } from '../../parts/words/Empty';
@@ -10,6 +9,7 @@ import { count, spelledDay } from '../../parts/words/figures';
 import { useOverTimeQuery } from '../../state/standingApi';
 import type { Scope } from '../../state/scope';
 import { useScope } from '../../state/useScope';
+import { useShown } from '../../state/useShown';
 import { DepthChart } from './DepthChart';
 import { SidesChart, type SideMeasure } from './SidesChart';
 import { WeeksChart } from './WeeksChart';
@@ -20,6 +20,8 @@ const MEASURES: { value: SideMeasure; label: string }[] = [
   { value: 'front', label: 'Keywords on the front' },
   { value: 'paid', label: 'Keywords with a paid slot' },
 ];
+
+const MEASURE_NAMES = MEASURES.map(({ value }) => value);
 
 type Changed = NonNullable<Data['changes']>[number];
 const MOVED = [
@@ -33,13 +35,14 @@ const MOVED = [
 export function OverTime({ query }: { query: GapQuery }) {
   const { project, scope } = useScope();
   const { sort: _s, offset: _o, limit: _l, ...narrowed } = query;
-  const [from, setFrom] = useState<string | null>(null);
+  const [begun, setBegun] = useShown<string>('from', '');
+  const from = /^\d{4}-\d\d-\d\d$/.test(begun) ? begun : null;
   const { data, error } = useOverTimeQuery({
     project,
     query: { ...narrowed, own: scope.own, from: from ?? undefined },
   });
-  const [measure, setMeasure] = useState<SideMeasure>('share');
-  const [side, setSide] = useState(0);
+  const [measure, setMeasure] = useShown<SideMeasure>('measure', 'share', MEASURE_NAMES);
+  const [shownSide, setSide] = useShown<string>('side', '0');
   if (error) return <Problem error={error} />;
   if (!data) return <Spin style={{ marginTop: 16 }} />;
   if (data.dates.length === 0)
@@ -49,6 +52,7 @@ export function OverTime({ query }: { query: GapQuery }) {
       </Empty>
     );
   const last = data.dates.at(-1)!;
+  const side = Number(shownSide) in data.names ? Number(shownSide) : 0;
   return (
     <div className="gap-part over-time">
       <div>
@@ -57,7 +61,7 @@ export function OverTime({ query }: { query: GapQuery }) {
           Every day is drawn over the same {count(data.panel)} keywords, those captured by{' '}
           {spelledDay(data.dates[0]!.date)}; {count(data.keywords)} are of the choice in the table,{' '}
           {count(last.captured)} of them captured by {spelledDay(last.date)}. Each day takes the newest fact
-          held by then. <Begin data={data} from={from} onBegin={setFrom} />
+          held by then. <Begin data={data} from={from} onBegin={(day) => setBegun(day ?? '')} />
         </div>
       </div>
       <Segmented size="small" value={measure} options={MEASURES} onChange={setMeasure} aria-label="Measure" />
@@ -71,7 +75,7 @@ export function OverTime({ query }: { query: GapQuery }) {
               aria-label="Side"
               value={side}
               options={data.names.map((name, n) => ({ value: n, label: name }))}
-              onChange={setSide}
+              onChange={(n) => setSide(String(n))}
             />
           </h2>
           <DepthChart data={data} side={side} />

@@ -1,4 +1,9 @@
-import { type OwnQueryPage, type OwnQueryRow, type QuerySort } from '@opsimath/contract/api/ownQueries';
+import {
+  type OwnQueryPage,
+  type OwnQueryRow,
+  type QuerySort,
+  querySort,
+} from '@opsimath/contract/api/ownQueries';
 import { QUERY_GROUPS, type QueryGroup } from '@opsimath/core/performance/queryGroups';
 import { Button, InputNumber, Spin } from 'antd';
 import { useState } from 'react';
@@ -9,6 +14,7 @@ import { Empty } from '../../parts/words/Empty';
 import { FindBox } from '../../parts/words/FindBox';
 import { Problem } from '../../parts/words/Problem';
 import { rateOf } from '@opsimath/core/rates/wilson';
+import { OpenKeyword } from '../../parts/words/OpenKeyword';
 import { PositionWord } from '../../parts/words/PositionWord';
 import { RateWord } from '../../parts/words/RateWord';
 import { count, decimal, spelledDay } from '../../parts/words/figures';
@@ -16,11 +22,13 @@ import { useOwnQueriesQuery } from '../../state/standingApi';
 import { searchWithView } from '../../state/scope';
 import { useChangeProjectMutation } from '../../state/projectApi';
 import { useScope } from '../../state/useScope';
+import { useShown } from '../../state/useShown';
 import { useTraySelection } from '../../state/useTraySelection';
-import { FilterToggle } from './FilterToggle';
+import { FilterToggle } from '../../parts/words/FilterToggle';
 
 const PAGE = 100;
 const MOST = 500;
+const QUERY_ORDERS = querySort.options.flatMap((sort) => [`-${sort}`, sort]);
 const TIPS: Record<QueryGroup, string> = {
   'weak snippet': 'Fewer clicks than its positions promise: the 95 % interval of the ratio lies below 1.',
   'strong outside the front': 'More clicks than its positions promise, although it stands beyond the front.',
@@ -53,12 +61,10 @@ const HEADS = [
 export function OwnQueries() {
   const { project, scope } = useScope();
   const { search } = useLocation();
-  const [group, setGroup] = useState<QueryGroup | undefined>();
-  const [find, setFind] = useState('');
-  const [order, setOrder] = useState<{ sort: QuerySort; descending: boolean }>({
-    sort: 'clicks',
-    descending: true,
-  });
+  const [group, setGroup] = useShown<QueryGroup | ''>('queries', '', QUERY_GROUPS);
+  const [find, setFind] = useShown<string>('query', '');
+  const [sorted, setSorted] = useShown<string>('queriesSort', '-clicks', QUERY_ORDERS);
+  const order = { sort: sorted.replace('-', '') as QuerySort, descending: sorted.startsWith('-') };
   const [keep] = useChangeProjectMutation();
   const [typed, setTyped] = useState<number | null | undefined>(undefined);
   const [limit, setLimit] = useState(PAGE);
@@ -68,7 +74,7 @@ export function OwnQueries() {
       market: scope.market,
       date: scope.date,
       own: scope.own,
-      group,
+      group: group === '' ? undefined : group,
       find,
       sort: order.sort,
       descending: String(order.descending),
@@ -80,7 +86,7 @@ export function OwnQueries() {
   const goal = data.goal === null ? null : data.goal * 100;
   const setGoal = (): void => {
     if (typed === undefined || typed === goal) return;
-    if (typed === null && group === 'below the goal') setGroup(undefined);
+    if (typed === null && group === 'below the goal') setGroup('');
     const clickThrough = typed === null ? null : typed / 100;
     void keep({ project, settings: { goals: { clickThrough } } });
     setTyped(undefined);
@@ -113,7 +119,7 @@ export function OwnQueries() {
             tip={TIPS[name]}
             count={data.groups[name]}
             on={group === name}
-            onPress={() => setGroup(group === name ? undefined : name)}
+            onPress={() => setGroup(group === name ? '' : name)}
           />
         ))}
         <span className="limit">
@@ -135,7 +141,12 @@ export function OwnQueries() {
           %
         </span>
       </div>
-      <QueryTable page={data} order={order} goal={goal !== null} onOrder={setOrder} />
+      <QueryTable
+        page={data}
+        order={order}
+        goal={goal !== null}
+        onOrder={({ sort, descending }) => setSorted(`${descending ? '-' : ''}${sort}`)}
+      />
       {data.total > data.rows.length && limit < MOST && (
         <button className="plain written" onClick={() => setLimit(MOST)}>
           Show more of {count(data.total)}
@@ -189,7 +200,6 @@ interface QueryTableProps {
 
 function QueryTable({ page, order, goal, onOrder }: QueryTableProps) {
   const { selected, select } = useTraySelection();
-  const { change } = useScope();
   const held = page.sumBefore !== null;
   const [clicks, changed, impressions, ctr, place, expected, ratio] = HEADS;
   return (
@@ -210,9 +220,7 @@ function QueryTable({ page, order, goal, onOrder }: QueryTableProps) {
           head: 'Query',
           cell: ({ id, text, pages }) => (
             <>
-              <button className="plain" onClick={() => change({ view: '', open: id })}>
-                <b>{text}</b>
-              </button>
+              <OpenKeyword id={id} text={text} />
               {pages > 1 && <span className="faint"> {pages} pages</span>}
             </>
           ),

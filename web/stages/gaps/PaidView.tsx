@@ -3,6 +3,7 @@ import type { GapRow } from '@opsimath/contract/api/gaps';
 import type { PaidView as Data } from '@opsimath/contract/api/paid';
 import { Spin } from 'antd';
 import { Ledger } from '../../parts/table/Ledger';
+import { OpenKeyword } from '../../parts/words/OpenKeyword';
 import { SideName } from '../../parts/words/SideName';
 import { Problem } from '../../parts/words/Problem';
 import { count, decimal, spelledDay, worth } from '../../parts/words/figures';
@@ -124,10 +125,7 @@ function PaidList({ title, tip, query, narrowed, say }: PaidListProps) {
       <ul>
         {data?.rows.map((row) => (
           <li key={row.id}>
-            <button className="plain" onClick={() => change({ view: '', ...narrowed, open: row.id })}>
-              <b>{row.text}</b>
-            </button>{' '}
-            <span className="faint">{say(row)}</span>
+            <OpenKeyword id={row.id} text={row.text} /> <span className="faint">{say(row)}</span>
           </li>
         ))}
         {data?.total === 0 && <li className="soft">none of this choice</li>}

@@ -1,9 +1,9 @@
 import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import type { OnSurface, SurfacesView as Data } from '@opsimath/contract/api/surfaces';
 import { Segmented, Spin } from 'antd';
-import { useState } from 'react';
 import { Ledger } from '../../parts/table/Ledger';
 import { Empty } from '../../parts/words/Empty';
+import { OpenKeyword } from '../../parts/words/OpenKeyword';
 import { PositionWord } from '../../parts/words/PositionWord';
 import { Problem } from '../../parts/words/Problem';
 import { Lane } from '../../parts/lane/Lane';
@@ -12,17 +12,19 @@ import { useGapPageQuery } from '../../state/gapsApi';
 import { useSurfacesQuery } from '../../state/standingApi';
 import '../../parts/lane/lane.css';
 import { useScope } from '../../state/useScope';
+import { useShown } from '../../state/useShown';
 
 const SHOWN = 20;
 const LANE = 190;
 
-type Across = 'surfaces' | 'markets';
+const ACROSS = ['surfaces', 'markets'] as const;
+type Across = (typeof ACROSS)[number];
 type Keyword = Data['keywords'][number];
 
 /** The keywords of the choice on web, video and marketplace, or in all markets: who holds which slots, what could be ours. */
 export function SurfacesView({ query }: { query: GapQuery }) {
   const { project, scope } = useScope();
-  const [across, setAcross] = useState<Across>('surfaces');
+  const [across, setAcross] = useShown<Across>('across', 'surfaces', ACROSS);
   const page = useGapPageQuery({ project, query: { ...query, limit: SHOWN } });
   const ids = page.data?.rows.map(({ id }) => id) ?? [];
   const { currentData: data, error } = useSurfacesQuery(
@@ -134,12 +136,9 @@ function OverMarkets({ data }: { data: Data }) {
 }
 
 function Name({ of: { id, text, volume }, alone }: { of: Keyword; alone?: boolean }) {
-  const { change } = useScope();
   return (
     <>
-      <button className="plain" onClick={() => change({ view: '', open: id })}>
-        <b>{text}</b>
-      </button>
+      <OpenKeyword id={id} text={text} />
       {!alone && (
         <div className="faint">{volume === null ? 'volume unknown' : `${count(volume)} a month`}</div>
       )}

@@ -3,7 +3,6 @@ import type { PoolPage, PoolRow } from '@opsimath/contract/api/pool';
 import { useMemo } from 'react';
 import '../../parts/lane/lane.css';
 import { VirtualGrid } from '../../parts/table/VirtualGrid';
-import { useTargetsQuery } from '../../state/rosterApi';
 import { useOldAfter } from '../../state/useOldAfter';
 import { poolOrder } from '../../state/poolOrder';
 import { useScope } from '../../state/useScope';
@@ -11,9 +10,7 @@ import { useTraySelection } from '../../state/useTraySelection';
 import { poolColumns } from './poolColumns';
 import { shownColumns } from './poolColumnNames';
 import { readOrders, writeOrders } from '../../parts/table/orders';
-import { sidesOf } from '../../parts/pool/poolSides';
-
-const NOTHING: never[] = [];
+import { usePoolSides } from '../../parts/pool/usePoolSides';
 
 interface PoolTableProps {
   lookUp: LookUp;
@@ -26,7 +23,7 @@ interface PoolTableProps {
 export function PoolTable({ lookUp, page, rowAt, listName, onVisible }: PoolTableProps) {
   const { project, scope, change } = useScope();
   const { selected, select } = useTraySelection();
-  const { data: targets } = useTargetsQuery(project);
+  const sides = usePoolSides(page.targets, lookUp.surface);
   const orders = readOrders(poolOrder(lookUp, scope.poolSort));
   const shown = useMemo(() => shownColumns(project, scope.columns, lookUp), [project, scope.columns, lookUp]);
   // The month before the date is the last whole one.
@@ -36,10 +33,7 @@ export function PoolTable({ lookUp, page, rowAt, listName, onVisible }: PoolTabl
     () =>
       poolColumns({
         page,
-        sides: sidesOf(
-          page,
-          (targets ?? NOTHING).filter((target) => target.surface === lookUp.surface),
-        ),
+        sides,
         shown,
         selected,
         lastMonth,
@@ -47,7 +41,7 @@ export function PoolTable({ lookUp, page, rowAt, listName, onVisible }: PoolTabl
         oldAfter,
         onSelect: select,
       }),
-    [page, targets, lookUp.surface, shown, selected, lastMonth, scope.date, oldAfter, select],
+    [page, sides, shown, selected, lastMonth, scope.date, oldAfter, select],
   );
   return (
     <VirtualGrid

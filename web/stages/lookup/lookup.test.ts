@@ -142,6 +142,7 @@ describe('who stands where in a pool', () => {
     const { own, ownName, others } = sidesOf(
       { targets: ['rovelot.example', 'saltfen.example', 'tarnwick.example', 'tarnwick.example/range'] },
       roster,
+      10,
     );
     expect({ own, ownName }).toEqual({ own: [2, 3], ownName: 'Tarnwick' });
     expect(others).toEqual([
@@ -153,7 +154,7 @@ describe('who stands where in a pool', () => {
   test('no two of them share a letter', () => {
     fc.assert(
       fc.property(fc.uniqueArray(fc.domain(), { minLength: 1, maxLength: 12 }), (targets) => {
-        const { others } = sidesOf({ targets }, roster);
+        const { others } = sidesOf({ targets }, roster, 10);
         expect(new Set(others.map(({ letter }) => letter)).size).toBe(others.length);
       }),
     );

@@ -18,7 +18,9 @@ const ORDERS = [
   { value: 'likeness', label: 'most alike first' },
   { value: 'units', label: 'sells most first' },
   { value: 'views a day', label: 'most viewed a day first' },
+  { value: 'likes', label: 'most liked first' },
   { value: 'reviews', label: 'most reviews first' },
+  { value: 'held', label: 'most keywords held first' },
   { value: 'authority', label: 'highest authority first' },
   { value: 'age', label: 'oldest first' },
 ];
@@ -172,6 +174,8 @@ function sortCards(front: Front, order: string): FrontCard[] {
         return card.likeness ?? unknown;
       case 'units':
         return card.units ?? unknown;
+      case 'held':
+        return card.heldKeywords ?? unknown;
       case 'age':
         return card.published === null ? unknown : -Date.parse(card.published);
       default:

@@ -2,6 +2,7 @@ import { useTargetsQuery } from '../../state/rosterApi';
 import { STAGE_PARTS, partOf, viewOf } from '../../state/stageParts';
 import { useScope } from '../../state/useScope';
 import { Problem } from '../../parts/words/Problem';
+import { OpenDossier } from '../../parts/dossier/OpenDossier';
 import { BannedWords } from './BannedWords';
 import { ChannelTable } from './ChannelTable';
 import { FilesView } from './FilesView';
@@ -26,7 +27,7 @@ export default function Roster() {
             key={value}
             className="plain view"
             aria-current={value === open ? 'page' : undefined}
-            onClick={() => change({ view: viewOf('roster', value), target: null })}
+            onClick={() => change({ view: viewOf('roster', value), target: null, open: null })}
           >
             {label}
           </button>
@@ -48,9 +49,10 @@ export default function Roster() {
             </div>
           )}
         </div>
-        {scope.target !== null && (
+        {scope.target !== null && scope.open === null && (
           <TargetPanel key={scope.target} target={scope.target} onClose={() => change({ target: null })} />
         )}
+        <OpenDossier />
       </div>
     </div>
   );

@@ -1,55 +1,73 @@
 import type { Target } from '@opsimath/contract/api/targets';
 import { key, words } from '@opsimath/core/text/key';
-import { Button, Select } from 'antd';
+import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
+import { useMarketsQuery } from '../../state/projectApi';
 import { useScope } from '../../state/useScope';
 
 interface StrikeWordsProps {
   targets: readonly Target[];
   onPhrase: (phrase: string) => void;
 }
+/** Stands for a title that no page of ours has yet. */
+const TYPED = 0;
 
-/** Our own title word by word: strike some, and the rest is the seed keyword that finds the nearest rivals. */
+/**
+ * A title of ours word by word: strike some, and the rest is the seed keyword that finds the nearest rivals. Titles in the
+ * language of the market come first; without a page of our own one is typed.
+ */
 export function StrikeWords({ targets, onPhrase }: StrikeWordsProps) {
-  const { scope } = useScope();
-  const own = targets.filter(
-    ({ side, surface, record, parent }) =>
-      side === 'own' && record && parent !== null && scope.market.startsWith(`${surface}-`),
-  );
+  const own = useOwnTitles(targets);
   const [chosen, setChosen] = useState<number | null>(null);
+  const [typed, setTyped] = useState('');
   const [struck, setStruck] = useState<ReadonlySet<number>>(new Set());
-  const target = own.find(({ id }) => id === chosen) ?? own[0];
-  if (!target) return null;
-  const titleWords = words(key(target.record!.title));
+  const target = chosen === TYPED ? undefined : (own.find(({ id }) => id === chosen) ?? own[0]);
+  const titleWords = words(key(target?.title ?? typed));
   const rest = titleWords.filter((_, i) => !struck.has(i)).join(' ');
+  const strike = (n: number): void => {
+    const next = new Set(struck);
+    if (!next.delete(n)) next.add(n);
+    setStruck(next);
+  };
   return (
     <div className="strike">
       <span className="soft">Or strike words from</span>
-      {own.length > 1 ? (
+      {own.length > 0 && (
         <Select
           size="small"
           aria-label="Own target"
-          value={target.id}
-          options={own.map(({ id, name }) => ({ value: id, label: name }))}
+          value={target?.id ?? TYPED}
+          options={[
+            ...own.map(({ id, name }) => ({ value: id, label: name })),
+            { value: TYPED, label: 'a title that I type' },
+          ]}
           popupMatchSelectWidth={false}
           onChange={(id) => {
             setChosen(id);
             setStruck(new Set());
           }}
         />
-      ) : (
-        <span className="soft">our title</span>
+      )}
+      {!target && (
+        <Input
+          size="small"
+          aria-label="A title of ours"
+          placeholder="a title of ours, published or not"
+          value={typed}
+          maxLength={300}
+          style={{ width: 300 }}
+          onChange={(event) => {
+            setTyped(event.target.value);
+            setStruck(new Set());
+          }}
+        />
       )}
       {titleWords.map((word, i) => (
         <button
           key={`${word}${i}`}
           className={struck.has(i) ? 'plain word struck' : 'plain word'}
           aria-pressed={struck.has(i)}
-          onClick={() => {
-            const next = new Set(struck);
-            if (!next.delete(i)) next.add(i);
-            setStruck(next);
-          }}
+          onClick={() => strike(i)}
         >
           {word}
         </button>
@@ -59,4 +77,22 @@ export function StrikeWords({ targets, onPhrase }: StrikeWordsProps) {
       </Button>
     </div>
   );
+}
+
+/** Titles of our pages, videos and listings on the surface, those in the language of the market first. */
+function useOwnTitles(targets: readonly Target[]): { id: number; name: string; title: string }[] {
+  const { scope } = useScope();
+  const { data: markets } = useMarketsQuery();
+  const market = markets?.find(({ code }) => code === scope.market);
+  const languageOf = (code: string): string | undefined =>
+    markets?.find((each) => each.code === code)?.language;
+  const isNear = (target: Target): number =>
+    target.market === scope.market ? 2 : Number(languageOf(target.market) === market?.language);
+  return targets
+    .filter(
+      ({ side, surface, record, parent }) =>
+        side === 'own' && record && parent !== null && surface === market?.surface,
+    )
+    .sort((a, b) => isNear(b) - isNear(a))
+    .map(({ id, name, record }) => ({ id, name, title: record!.title }));
 }

@@ -1,8 +1,9 @@
 import type { Target } from '@opsimath/contract/api/targets';
 import { Button, Segmented } from 'antd';
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { useTargetsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
+import { useShown } from '../../state/useShown';
 import { TargetChanges } from './TargetChanges';
 import { TargetCoverageView } from './TargetCoverageView';
 import { TargetKeywordList } from './TargetKeywordList';
@@ -19,12 +20,13 @@ const PARTS = [
   { value: 'notes', label: 'Our notes' },
 ] as const;
 type Part = (typeof PARTS)[number]['value'];
+const PART_NAMES = PARTS.map(({ value }) => value);
 
 /** All that is known of one target. */
 export function TargetPanel({ target: id, onClose }: { target: number; onClose: () => void }) {
   const { project, scope } = useScope();
   const { data: targets } = useTargetsQuery(project);
-  const [part, setPart] = useState<Part>('profile');
+  const [part, setPart] = useShown<Part>('targetPart', 'profile', PART_NAMES);
   useEffect(() => {
     const close = (event: KeyboardEvent): void => {
       if (event.key === 'Escape' && !(event.target instanceof HTMLTextAreaElement)) onClose();

@@ -1,12 +1,18 @@
 import type { Target, TargetProfile } from '@opsimath/contract/api/targets';
 import { Spin } from 'antd';
+import { useState } from 'react';
+import { Ledger } from '../../parts/table/Ledger';
+import { Tick } from '../../parts/table/Tick';
+import { OpenKeyword } from '../../parts/words/OpenKeyword';
 import { Problem } from '../../parts/words/Problem';
-import { count, decimal, percent, spelledDay } from '../../parts/words/figures';
+import { count, counted, decimal, percent, spelledDay } from '../../parts/words/figures';
 import { useTargetProfileQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
+import { useTraySelection } from '../../state/useTraySelection';
 import { CountsOverTime } from './CountsOverTime';
 
 const MOST_SHOWN = 12;
+const FEW_BUYS = 40;
 
 /** A target as a whole: what it holds beside ours, how that went, its links, titles and what it pays for. */
 export function TargetProfileView({ target }: { target: Target }) {
@@ -136,38 +142,50 @@ function WeakTitles({ profile }: { profile: TargetProfile }) {
   );
 }
 
-function Buys({ profile }: { profile: TargetProfile }) {
-  if (profile.buys.length === 0) return null;
+/** What it pays for, where, and since when: the last sighting says little without the day we last looked. */
+function Buys({ profile: { buys, buysInAll } }: { profile: TargetProfile }) {
+  const [all, setAll] = useState(false);
+  const { selected, select } = useTraySelection();
+  if (buys.length === 0) return null;
   return (
-    <section className="section">
-      <h2>Pays for {count(profile.buysInAll)} keywords</h2>
+    <section className="section" aria-label="What it pays for">
+      <h2>Pays for {counted(buysInAll, 'keyword')}</h2>
       <p className="soft">A paid slot shows belief in a keyword, not profit.</p>
-      <table className="ledger">
-        <thead>
-          <tr>
-            <th>Keyword</th>
-            <th className="figure">Slot</th>
-            <th>First seen</th>
-            <th>Last seen</th>
-            <th className="figure" title="Days seen of days looked; when we last looked">
-              Seen
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {profile.buys.slice(0, 40).map((buy) => (
-            <tr key={buy.id}>
-              <td>{buy.keyword}</td>
-              <td className="figure">{buy.slot}</td>
-              <td>{buy.firstSeen}</td>
-              <td>{buy.lastSeen}</td>
-              <td className="figure" title={`Last looked ${buy.lastLooked}`}>
-                {buy.daysSeen} of {buy.daysLooked} days
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Ledger
+        rows={all ? buys : buys.slice(0, FEW_BUYS)}
+        keyOf={({ id }) => id}
+        columns={[
+          {
+            head: '',
+            label: 'In the tray',
+            cell: ({ id, keyword: text }) => (
+              <Tick on={selected.has(id)} text={text} onPress={() => select({ id, text })} />
+            ),
+          },
+          { head: 'Keyword', cell: ({ id, keyword }) => <OpenKeyword id={id} text={keyword} /> },
+          { head: 'Slot', tip: 'Paid slot when it was last seen', figure: true, cell: ({ slot }) => slot },
+          { head: 'First seen', cell: ({ firstSeen }) => firstSeen },
+          { head: 'Last seen', cell: ({ lastSeen }) => lastSeen },
+          {
+            head: 'Last looked',
+            tip: 'The newest day on which the paid slots of this keyword were looked at',
+            cell: ({ lastSeen, lastLooked }) =>
+              lastLooked === lastSeen ? <span className="faint">then</span> : lastLooked,
+          },
+          {
+            head: 'Days',
+            tip: 'Days on which it was seen, of the days on which anybody looked',
+            figure: true,
+            className: 'no-break',
+            cell: ({ daysSeen, daysLooked }) => `${daysSeen} of ${daysLooked}`,
+          },
+        ]}
+      />
+      {buys.length > FEW_BUYS && !all && (
+        <button className="plain written" onClick={() => setAll(true)}>
+          Show {buys.length < buysInAll ? `the first ${count(buys.length)}` : `all ${count(buys.length)}`}
+        </button>
+      )}
     </section>
   );
 }

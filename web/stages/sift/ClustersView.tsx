@@ -3,33 +3,27 @@ import type { ClusterPage } from '@opsimath/contract/api/sift';
 import { Spin } from 'antd';
 import { useState } from 'react';
 import '../../parts/lane/lane.css';
-import { type PoolSides, sidesOf } from '../../parts/pool/poolSides';
+import type { PoolSides } from '../../parts/pool/poolSides';
+import { usePoolSides } from '../../parts/pool/usePoolSides';
 import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';
-import { useTargetsQuery } from '../../state/rosterApi';
 import { useClustersQuery } from '../../state/siftApi';
-import { useScope } from '../../state/useScope';
 import { useJudge } from '../../state/useJudge';
 import type { UsedRecipe } from './useRecipe';
 import { VERDICT_KEYS } from '../../parts/act/verdictKeys';
 
-const NOTHING: never[] = [];
+const NO_TARGETS: never[] = [];
 const MOST = 100;
 type Cluster = ClusterPage['clusters'][number];
 
 /** Keywords that much the same targets answer, together: one page could serve them all. */
 export function ClustersView({ lookUp, recipe }: { lookUp: LookUp; recipe: UsedRecipe }) {
-  const { project } = useScope();
   const { steps, rescued } = recipe;
   const { data, error } = useClustersQuery({ lookUp: lookUp.id, query: { steps, rescued, limit: MOST } });
-  const { data: targets } = useTargetsQuery(project);
+  const sides = usePoolSides(data?.targets ?? NO_TARGETS, lookUp.surface);
   const [open, setOpen] = useState<number | null>(null);
   if (error) return <Problem error={error} />;
   if (!data) return <Spin style={{ marginTop: 16 }} />;
-  const sides = sidesOf(
-    data,
-    (targets ?? NOTHING).filter((target) => target.surface === lookUp.surface),
-  );
   return (
     <section className="words-view" aria-label="Clusters">
       <p className="soft">

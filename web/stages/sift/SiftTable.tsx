@@ -2,10 +2,9 @@ import type { LookUp } from '@opsimath/contract/api/lookUps';
 import type { SiftPage, SiftRow } from '@opsimath/contract/api/sift';
 import { useMemo } from 'react';
 import '../../parts/lane/lane.css';
-import { sidesOf } from '../../parts/pool/poolSides';
+import { usePoolSides } from '../../parts/pool/usePoolSides';
 import { readOrders, writeOrders } from '../../parts/table/orders';
 import { VirtualGrid } from '../../parts/table/VirtualGrid';
-import { useTargetsQuery } from '../../state/rosterApi';
 import { poolOrder } from '../../state/poolOrder';
 import { useScope } from '../../state/useScope';
 import { useTraySelection } from '../../state/useTraySelection';
@@ -30,17 +29,14 @@ interface SiftTableProps {
 export function SiftTable({ lookUp, page, rowAt, listName, onVisible, onRelease }: SiftTableProps) {
   const { project, scope, change } = useScope();
   const { selected, select } = useTraySelection();
-  const { data: targets } = useTargetsQuery(project);
+  const sides = usePoolSides(page.targets, lookUp.surface);
   const { data: markers } = useMarkersQuery(project);
   const judge = useJudge();
   const orders = readOrders(poolOrder(lookUp, scope.poolSort));
   const columns = useMemo(
     () =>
       siftColumns({
-        sides: sidesOf(
-          page,
-          (targets ?? NOTHING).filter((target) => target.surface === lookUp.surface),
-        ),
+        sides,
         targets: page.targets.length,
         selected,
         markers: markers ?? NOTHING,
@@ -48,7 +44,7 @@ export function SiftTable({ lookUp, page, rowAt, listName, onVisible, onRelease 
         onSelect: select,
         onRelease: (row) => onRelease(row.id),
       }),
-    [page, targets, lookUp.surface, selected, markers, project, scope.siftColumns, select, onRelease],
+    [page.targets.length, sides, selected, markers, project, scope.siftColumns, select, onRelease],
   );
   const rowKeys = Object.fromEntries(
     Object.entries(VERDICT_KEYS).map(([pressed, { verdict, parked, word }]) => [

@@ -1,4 +1,5 @@
-import { count } from '../../parts/words/figures';
+import './filterToggle.css';
+import { count } from './figures';
 
 interface FilterToggleProps {
   name: string;
