@@ -11,6 +11,7 @@ export const seedWay = z.enum([
   'one letter before',
   'phrase',
   'all words',
+  'any word',
   'also ranked',
   'spellings',
   'words of the front',
@@ -35,6 +36,7 @@ export const FOUND_BY_CODES = {
   list: 13,
   import: 14,
   combined: 15,
+  'any word': 16,
 } as const satisfies Record<SeedWay, number> & Record<string, number>;
 export type FoundBy = keyof typeof FOUND_BY_CODES;
 /** The same in the order of their codes. */

@@ -184,5 +184,16 @@ export const fileExport = z.object({
 });
 export type FileExport = z.infer<typeof fileExport>;
 
-/** How many keywords each mode would bring for some words. */
-export const modeCounts = z.object({ counts: z.array(z.object({ mode: matchMode, keywords: z.int() })) });
+/** Seed keywords of which it is asked how many keywords each mode would bring. */
+export const modeCountsRequest = z.object({
+  market: z.string(),
+  date: isoDay,
+  seeds: z.array(z.string().trim().min(1).max(300)).min(1).max(50),
+});
+/** How many keywords each mode would bring, by seed keyword in the order asked; one keyword may come by several. */
+export const modeCounts = z.object({
+  seeds: z.array(
+    z.object({ seed: z.string(), counts: z.array(z.object({ mode: matchMode, keywords: z.int() })) }),
+  ),
+});
+export type ModeCounts = z.infer<typeof modeCounts>;

@@ -8,40 +8,39 @@ export interface Combining {
   anyOrder: boolean;
 }
 
-export interface Combined {
-  phrases: string[];
-  /** How many phrases there are in all, known ones among them. */
-  possible: number;
-}
-
 /**
- * New phrases of chosen words, each word once a phrase: short ones first, and of equal length in the order in which the
- * words were given. What is known already is left out.
+ * Phrases of chosen words, each word once a phrase and each phrase once: short ones first, and of equal length in the order
+ * in which the words were given.
  *
  * @param chosen words or phrases as keys (§1); repeats count once
- * @param known keys that are no new phrases
- * @param limit most phrases that are given
  */
-export function combinePhrases(
+export function* phrasesOf(
   chosen: readonly string[],
   { least, most, anyOrder }: Combining,
-  known: ReadonlySet<string>,
-  limit = 500,
-): Combined {
-  const parts = [...new Set(chosen)].filter((part) => part !== '');
-  const found = new Set<string>();
-  let possible = 0;
-  for (let length = least; length <= most && length <= parts.length; length++) {
-    possible += countOf(parts.length, length, anyOrder);
-    if (found.size >= limit) continue;
+): Generator<string, void> {
+  const parts = partsOf(chosen);
+  const given = new Set<string>();
+  for (let length = least; length <= most && length <= parts.length; length++)
     for (const picked of picks(parts, length, anyOrder)) {
       const phrase = picked.join(' ');
       // A word that came twice in different parts says nothing twice.
-      if (!known.has(phrase) && new Set(words(phrase)).size === words(phrase).length) found.add(phrase);
-      if (found.size >= limit) break;
+      if (given.has(phrase) || new Set(words(phrase)).size < words(phrase).length) continue;
+      given.add(phrase);
+      yield phrase;
     }
-  }
-  return { phrases: [...found], possible };
+}
+
+/** How many ways there are of picking the words of a phrase, whatever is known or says something twice. */
+export function possiblePhrases(chosen: readonly string[], { least, most, anyOrder }: Combining): number {
+  const { length: parts } = partsOf(chosen);
+  let possible = 0;
+  for (let length = least; length <= Math.min(most, parts); length++)
+    possible += countOf(parts, length, anyOrder);
+  return possible;
+}
+
+function partsOf(chosen: readonly string[]): string[] {
+  return [...new Set(chosen)].filter((part) => part !== '');
 }
 
 function* picks(parts: readonly string[], length: number, anyOrder: boolean): Generator<string[]> {

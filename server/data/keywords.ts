@@ -78,7 +78,11 @@ export async function keywordIdsOf(
 }
 
 /** Ids in the order of the keys, 0 where there is none: one text for all, never a row for each. */
-async function findIds(database: Database, marketId: number, keys: readonly string[]): Promise<number[]> {
+export async function findIds(
+  database: Database,
+  marketId: number,
+  keys: readonly string[],
+): Promise<number[]> {
   const answer = await database.client.execute({
     sql: `SELECT json_group_array(coalesce((SELECT id FROM keyword WHERE market_id = ? AND key = value), 0)) AS ids
           FROM json_each(?)`,

@@ -5,10 +5,18 @@ import {
   lookUpPrice,
   lookUpRequest,
 } from '@opsimath/contract/api/lookUps';
-import { fileExport, modeCounts, poolChange, poolPage, poolQuery } from '@opsimath/contract/api/pool';
+import {
+  fileExport,
+  matchMode,
+  modeCounts,
+  modeCountsRequest,
+  poolChange,
+  poolPage,
+  poolQuery,
+} from '@opsimath/contract/api/pool';
 import { isoDay } from '@opsimath/contract/source/answers';
 import { type AddressPlatform, readAddress } from '@opsimath/core/text/address';
-import { key } from '@opsimath/core/text/key';
+import { readSeeds } from '@opsimath/core/text/seeds';
 import { z } from 'zod';
 import { listExports } from '../data/exports';
 import { createJob } from '../data/jobs';
@@ -51,15 +59,19 @@ export function lookUpRoutes(routes: Routes, services: Services): void {
     {
       method: 'post',
       path: '/projects/:id/look-ups/mode-counts',
-      summary: 'How many keywords each way of matching some words would bring',
-      body: z.object({ market: z.string(), date: isoDay, text: z.string().trim().min(1).max(300) }),
+      summary: 'How many keywords each way of matching the words of some seed keywords would bring',
+      body: modeCountsRequest,
       answer: modeCounts,
     },
-    async ({ body }) => {
-      const counts = [];
-      for (const mode of ['phrase', 'all words', 'any word'] as const)
-        counts.push({ mode, keywords: await source.keywordsCount({ ...body, mode }) });
-      return { counts };
+    async ({ body: { market, date, seeds } }) => {
+      const counted = [];
+      for (const seed of seeds) {
+        const counts = [];
+        for (const mode of matchMode.options)
+          counts.push({ mode, keywords: await source.keywordsCount({ market, date, text: seed, mode }) });
+        counted.push({ seed, counts });
+      }
+      return { seeds: counted };
     },
   );
   routes.add(
@@ -176,21 +188,15 @@ function cleaned(request: LookUpRequest, platforms: readonly AddressPlatform[]):
     if ('reason' in read) throw new KnownProblem('no-address', `“${line.slice(0, 100)}”: ${read.reason}.`);
     return read.address;
   });
-  const seeds = new Map(
-    request.seeds
-      .flatMap((text) => text.split(/[,\n\r]+/))
-      .map((text) => text.replace(/^\s*(?:[-*•]|\d+[.)])\s+/, '').trim())
-      .filter((text) => key(text) !== '')
-      .map((text) => [key(text), text] as const),
-  );
-  if (targets.length + seeds.size + request.keywords.length === 0) {
+  const seeds = readSeeds(request.seeds);
+  if (targets.length + seeds.length + request.keywords.length === 0) {
     throw new KnownProblem(
       'nothing-to-look-up',
       'There is nothing to look up.',
       'Choose or paste a target, type a seed keyword, or paste a list of keywords.',
     );
   }
-  if (seeds.size > 0 && request.ways.length === 0 && targets.length + request.keywords.length === 0) {
+  if (seeds.length > 0 && request.ways.length === 0 && targets.length + request.keywords.length === 0) {
     throw new KnownProblem(
       'no-way',
       'A seed keyword needs a way of finding others from it.',

@@ -156,13 +156,26 @@ test('a rival’s profile agrees with what the services say of it', async () => 
   const last = profile.overTime.at(-1);
   expect(last.depth.reduce((sum: number, count: number) => sum + count, 0)).toBe(keywords('organic'));
   for (const buy of profile.buys) expect(buy.daysSeen).toBeLessThanOrEqual(buy.daysLooked);
-  const panel = await running.api.get(`${at}/targets/${target.id}/keywords?market=${MARKET}&date=${DATE}`);
+  const targetAt = `${at}/targets/${target.id}`;
+  const panel = await running.api.get(`${targetAt}/keywords?market=${MARKET}&date=${DATE}`);
   const best = new Map<string, number>();
   for (const { keyword, organic } of rows)
     if (organic !== null) best.set(keyword, Math.min(organic, best.get(keyword) ?? 999));
   for (const row of panel.rows)
     if (row.organic !== 'unknown') expect([row.text, row.organic]).toEqual([row.text, best.get(row.text)]);
   expect(panel.atFirst).toBe([...best.values()].filter((position) => position === 1).length);
+  for (const [n, [from, to]] of [
+    [1, 3],
+    [4, 10],
+    [11, 20],
+  ].entries()) {
+    const band = `${from}–${to}`;
+    const asked = `market=${MARKET}&date=${DATE}&band=${encodeURIComponent(band)}`;
+    const within = [...best.values()].filter((position) => position >= from! && position <= to!).length;
+    const listed = await running.api.get(`${targetAt}/keywords?${asked}`);
+    expect([band, listed.matched, panel.depth[n]]).toEqual([band, within, within]);
+    for (const { organic } of listed.rows) expect(organic >= from! && organic <= to!).toBe(true);
+  }
 });
 
 test('a sitemap becomes own pages whose index state can be asked; others’ pages are left out', async () => {

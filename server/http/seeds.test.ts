@@ -55,6 +55,33 @@ test('suggestions, phrase and all words make one pool in which every keyword say
   );
 });
 
+test('each mode is counted for every seed keyword before one is chosen, and any word brings what was counted', async () => {
+  const seeds = ['saddle bag', 'frame bags'];
+  const { seeds: counted } = await running.api.post(`${at}/look-ups/mode-counts`, {
+    market: MARKET,
+    date: DATE,
+    seeds,
+  });
+  for (const [n, seed] of seeds.entries()) {
+    const each = async (mode: string): Promise<number> => {
+      const query = new URLSearchParams({ market: MARKET, date: DATE, text: seed, mode });
+      return (await running.witness<{ total: number }>(`/keyword-matches?${query}`)).total;
+    };
+    const modes = ['phrase', 'all words', 'any word'];
+    const totals = await Promise.all(modes.map(each));
+    expect(counted[n]).toEqual({
+      seed,
+      counts: modes.map((mode, m) => ({ mode, keywords: totals[m] })),
+    });
+  }
+  const lookUp = await run({ seeds: ['saddle bag'], ways: ['any word'] });
+  const [{ counts }] = counted;
+  expect(lookUp.keywords).toBe(counts[2].keywords);
+  const pool = await poolOf(lookUp.id);
+  for (const text of texts(pool)) expect(text).toMatch(/\b(saddle|bag)\b/);
+  expect(pool.sources).toMatchObject([{ by: 'any word', keywords: pool.all }]);
+});
+
 test('one letter more asks for every letter of the market and keeps each proposal once', async () => {
   const lookUp = await run({ market: 'web-de-de', seeds: ['packtaschen'], ways: ['one letter more'] });
   const pool = await poolOf(lookUp.id);

@@ -308,6 +308,23 @@ describe('lists', () => {
   const keywordsOf = async (list: number): Promise<number[]> =>
     (await running.api.get(`${at}/lists/${list}/keywords`)).keywords;
 
+  test('phrases of chosen words are offered only where the pool does not hold them', async () => {
+    const words = [...new Set(table.flatMap(({ text }) => key(text).split(' ')))].slice(0, 6);
+    const held = new Set(table.map(({ text }) => key(text)));
+    const ask = { words, least: 2, most: 3, anyOrder: true };
+    const { phrases, possible, held: known } = await running.api.post(`/look-ups/${lookUp}/combined`, ask);
+    expect(possible).toBe(6 * 5 + 6 * 5 * 4);
+    expect(phrases.length + known).toBe(possible);
+    expect(phrases.filter((phrase: string) => held.has(phrase))).toEqual([]);
+    const inPool = [...held].filter((text) => {
+      const own = text.split(' ');
+      return (
+        [2, 3].includes(own.length) && own.length === new Set(own).size && own.every((w) => words.includes(w))
+      );
+    });
+    expect(known).toBe(inPool.length);
+  });
+
   test('what comes through a recipe becomes a list that knows where it came from; lists are combined', async () => {
     const query = (sieve: Sieve) => ({ steps: [step(sieve)] });
     const make = async (name: string, sieve: Sieve): Promise<KeywordList> =>

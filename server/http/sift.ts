@@ -14,6 +14,8 @@ import {
   siftQuery,
   treeLevel,
   treeQuery,
+  combinedPhrases,
+  combinedQuery,
   wordCountsPage,
   wordCountsQuery,
 } from '@opsimath/contract/api/sift';
@@ -89,6 +91,16 @@ export function siftRoutes(routes: Routes, { database, analysis }: Services): vo
       answer: wordCountsPage,
     },
     ({ params, body }) => analysis.wordCounts(params.id, body),
+  );
+  routes.add(
+    {
+      method: 'post',
+      path: '/look-ups/:id/combined',
+      summary: 'Phrases of chosen words that the pool does not hold yet',
+      body: combinedQuery,
+      answer: combinedPhrases,
+    },
+    ({ params, body }) => analysis.combined(params.id, body),
   );
   routes.add(
     {

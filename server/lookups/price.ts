@@ -125,7 +125,8 @@ async function priceFinds(task: PriceTask): Promise<{ parts: Part[]; keywords: n
           parts.push({ ...about, units: 0, estimated: false });
           break;
         case 'phrase':
-        case 'all words': {
+        case 'all words':
+        case 'any word': {
           const ask = { market: market.code, date: request.date, text: seed, mode: way };
           const count = await source.keywordsCount(ask);
           keywords += count;

@@ -1,4 +1,4 @@
-import type { FileExport, PoolChange, PoolPage, PoolQuery } from '@opsimath/contract/api/pool';
+import type { FileExport, PoolChange, PoolPage, PoolQuery, ModeCounts } from '@opsimath/contract/api/pool';
 import type { LookUp, LookUpChange, LookUpOrder, LookUpPrice } from '@opsimath/contract/api/lookUps';
 import { type InProject, api, toParams } from './api';
 import { restsOn, touches } from './restsOn';
@@ -42,10 +42,7 @@ export const lookUpApi = api.injectEndpoints({
       query: ({ lookUp, against }) => ({ url: `/look-ups/${lookUp}/change`, params: { against } }),
       providesTags: restsOn('poolChange'),
     }),
-    modeCounts: build.query<
-      { counts: { mode: string; keywords: number }[] },
-      InProject<{ market: string; date: string; text: string }>
-    >({
+    modeCounts: build.query<ModeCounts, InProject<{ market: string; date: string; seeds: string[] }>>({
       query: ({ project, ...body }) => ({
         url: `/projects/${project}/look-ups/mode-counts`,
         method: 'POST',

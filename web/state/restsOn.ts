@@ -74,6 +74,7 @@ export const RESTS_ON = {
   tree: SIFTED,
   clusters: SIFTED,
   wordCounts: SIFTED,
+  combined: POOLED,
   variants: SIFTED,
   renewal: SIFTED,
   recipes: ['recipes'],

@@ -19,6 +19,8 @@ import type {
   SiftJudgement,
   SiftPage,
   SiftQuery,
+  CombinedPhrases,
+  CombinedQuery,
   WordCountsPage,
   WordCountsQuery,
 } from '@opsimath/contract/api/sift';
@@ -65,6 +67,10 @@ export const siftApi = api.injectEndpoints({
     wordCounts: build.query<WordCountsPage, { lookUp: number; query: WordCountsQuery }>({
       query: ({ lookUp, query }) => ({ url: `/look-ups/${lookUp}/sift/words`, method: 'POST', body: query }),
       providesTags: restsOn('wordCounts'),
+    }),
+    combined: build.query<CombinedPhrases, { lookUp: number; query: CombinedQuery }>({
+      query: ({ lookUp, query }) => ({ url: `/look-ups/${lookUp}/combined`, method: 'POST', body: query }),
+      providesTags: restsOn('combined'),
     }),
     recipes: build.query<Recipe[], number>({
       query: (project) => `/projects/${project}/recipes`,
@@ -185,6 +191,7 @@ export const {
   useDifferenceQuery,
   useTreeQuery,
   useClustersQuery,
+  useCombinedQuery,
   useWordCountsQuery,
   useRecipesQuery,
   useAddRecipeMutation,

@@ -50,6 +50,7 @@ import { roundToldAlone, roundsView } from '../questions/rounds';
 import { closeSolveWorkers, inSolveWorker } from '../planning/inSolveWorker';
 import { variantPage } from '../questions/variants';
 import { whatToDo } from '../questions/whatToDo';
+import { combined } from '../questions/combined';
 import { wordCounts } from '../questions/wordCounts';
 import { closeFitWorkers } from '../models/inFitWorker';
 import { closeWordWorkers } from '../words/inWordWorker';
@@ -111,6 +112,7 @@ const answers = {
   clusterPage: (...args: Rest<typeof clusterPage>) => clusterPage(workspace, ...args),
   variantPage: (...args: Rest<typeof variantPage>) => variantPage(workspace, ...args),
   listSheet: (...args: Rest<typeof listSheet>) => listSheet(workspace, ...args),
+  combined: (...args: Rest<typeof combined>) => combined(workspace, ...args),
   wordCounts: (...args: Rest<typeof wordCounts>) => wordCounts(workspace, ...args),
   targetCoverage: (...args: Rest<typeof targetCoverage>) => targetCoverage(workspace, ...args),
   targetKeywords: (...args: Rest<typeof targetKeywords>) => targetKeywords(workspace, ...args),

@@ -27,6 +27,7 @@ test('stored codes stay what they are', () => {
     list: 13,
     import: 14,
     combined: 15,
+    'any word': 16,
   });
   expect(FOUND_BY.map((way) => FOUND_BY_CODES[way])).toEqual(FOUND_BY.map((_, code) => code));
   expect(FEATURE_CODES).toEqual(['', 'answer box', 'image block', 'video block', 'related searches']);

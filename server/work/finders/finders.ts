@@ -18,6 +18,7 @@ export const FINDERS: Record<
   'one letter before': findLettersBefore,
   phrase: (task) => findHolding(task, 'phrase'),
   'all words': (task) => findHolding(task, 'all words'),
+  'any word': (task) => findHolding(task, 'any word'),
   'also ranked': findAlsoRanked,
   spellings: findSpellings,
   'words of the front': findWordsOfFront,

@@ -1,11 +1,12 @@
 import type { InStatement } from '../../data/storage/connection';
 import { payOnce } from '../../data/paidRequests';
+import type { MatchMode } from '@opsimath/core/text/match';
 import type { FinderTask, Finding } from '../findKeywords';
 
-/** Keywords that hold the seed keyword's words, as a phrase or in any order, most searched first. */
+/** Keywords that hold the seed keyword's words, as a phrase, all in any order, or one of them, most searched first. */
 export async function findHolding(
   { context, lookUp, market, seed }: FinderTask,
-  mode: 'phrase' | 'all words',
+  mode: MatchMode,
 ): Promise<Finding> {
   const { source, signal, database } = context;
   const found: Finding['found'] = [];

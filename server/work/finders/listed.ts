@@ -1,4 +1,4 @@
-import { key } from '@opsimath/core/text/key';
+import { leftLines } from '@opsimath/core/text/listedLines';
 import type { FinderTask, Finding } from '../findKeywords';
 
 const NAMED = 5;
@@ -6,12 +6,11 @@ const NAMED = 5;
 /** Keywords that were given: the same, in the same order, nothing added. What repeats and what is no keyword is named. */
 export async function findListed({ lookUp }: FinderTask): Promise<Finding> {
   const { keywords } = lookUp.request;
-  const useless = keywords.filter((text) => key(text) === '');
-  const seen = new Set<string>();
-  const repeats = keywords.filter((text) => key(text) !== '' && seen.size === seen.add(key(text)).size);
+  const left = leftLines(keywords);
+  const of = (why: string): string[] => left.filter((line) => line.why === why).map(({ text }) => text);
   const parts = [
-    said(useless, 'holds no letter or number', 'hold no letter or number'),
-    said(repeats, 'repeats one above it', 'repeat one above them'),
+    said(of('holds no letter or number'), 'holds no letter or number', 'hold no letter or number'),
+    said(of('repeats one above it'), 'repeats one above it', 'repeat one above them'),
   ].filter((part) => part !== null);
   return {
     found: keywords.map((text) => ({ text, count: 0 })),

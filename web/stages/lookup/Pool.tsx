@@ -8,6 +8,7 @@ import { usePoolQuery } from '../../state/lookUpApi';
 import { useOldAfter } from '../../state/useOldAfter';
 import { GIVEN, poolOrder } from '../../state/poolOrder';
 import { useScope } from '../../state/useScope';
+import { ListLines } from './ListLines';
 import { PoolChangeView } from './PoolChangeView';
 import { PoolFilters } from './PoolFilters';
 import { PoolMenu } from './PoolMenu';
@@ -62,6 +63,7 @@ export function Pool({ lookUp, lookUps }: PoolProps) {
             {age(lookUp.date, scope.date, oldAfter)}.{' '}
             {page && `${count(page.withVolume)} with a known volume. `}
             {lookUp.kind === 'list' && lookUp.parts.map(({ message }) => message && `${message}. `)}
+            <ListLines lines={lookUp.request.keywords} />
             {lookUp.kind === 'list' && sort !== GIVEN && (
               <>
                 <button className="plain written" onClick={() => change({ poolSort: '' }, { replace: true })}>

@@ -25,7 +25,10 @@ export function PoolTable({ lookUp, page, rowAt, listName, onVisible }: PoolTabl
   const { selected, select } = useTraySelection();
   const sides = usePoolSides(page.targets, lookUp.surface);
   const orders = readOrders(poolOrder(lookUp, scope.poolSort));
-  const shown = useMemo(() => shownColumns(project, scope.columns, lookUp), [project, scope.columns, lookUp]);
+  const shown = useMemo(
+    () => shownColumns(project, scope.columns, lookUp, scope.poolWithout !== ''),
+    [project, scope.columns, lookUp, scope.poolWithout],
+  );
   // The month before the date is the last whole one.
   const oldAfter = useOldAfter(lookUp.surface);
   const lastMonth = (new Date(lookUp.date).getUTCMonth() + 11) % 12;

@@ -1,10 +1,17 @@
 import type { SeedWay } from '@opsimath/contract/api/lookUps';
+import type { ModeCounts } from '@opsimath/contract/api/pool';
+import { readSeeds } from '@opsimath/core/text/seeds';
 import { Checkbox, Input, Tooltip } from 'antd';
-import { useState } from 'react';
+import { Ledger } from '../../parts/table/Ledger';
 import { count } from '../../parts/words/figures';
 import { useLookUpsQuery, useModeCountsQuery } from '../../state/lookUpApi';
 import { useScope } from '../../state/useScope';
+import { useSettled } from '../../state/useSettled';
 import type { LookUpDraft } from './useLookUpDraft';
+
+const TYPING_MS = 400;
+const MOST_COUNTED = 50;
+const SUM_TIP = 'Summed over the seed keywords: one keyword may come by several.';
 
 const WAYS: { value: SeedWay; label: string; tip: string }[] = [
   { value: 'suggestions', label: 'suggestions', tip: 'What the search box proposes for it.' },
@@ -16,6 +23,11 @@ const WAYS: { value: SeedWay; label: string; tip: string }[] = [
   { value: 'one letter before', label: 'one letter before', tip: 'The same with each letter before it.' },
   { value: 'phrase', label: 'phrase', tip: 'Keywords that hold these words in this order.' },
   { value: 'all words', label: 'all words', tip: 'Keywords that hold all of these words, in any order.' },
+  {
+    value: 'any word',
+    label: 'any word',
+    tip: 'Keywords that hold one of these words at least. Of a common word that is a flood.',
+  },
   {
     value: 'also ranked',
     label: 'also ranked for',
@@ -41,14 +53,17 @@ interface SeedsPartProps {
 /** Seed keywords, and the ways of finding others from them. */
 export function SeedsPart({ draft, onChange }: SeedsPartProps) {
   const { project, scope } = useScope();
-  const [asked, setAsked] = useState('');
-  const first = draft.seeds.split(/[,\n\r]+/)[0]!.trim();
-  const { data } = useModeCountsQuery(
-    { project, market: scope.market, date: scope.date, text: asked },
+  const seeds = readSeeds([draft.seeds]);
+  const asked = useSettled(seeds.slice(0, MOST_COUNTED).join('\n'), TYPING_MS);
+  const { currentData: counted } = useModeCountsQuery(
+    { project, market: scope.market, date: scope.date, seeds: asked.split('\n') },
     { skip: asked === '' },
   );
+  const shown = asked === '' ? undefined : counted;
   const countOf = (mode: string): number | undefined =>
-    asked === first ? data?.counts.find((entry) => entry.mode === mode)?.keywords : undefined;
+    shown?.seeds
+      .flatMap(({ counts }) => counts.filter((entry) => entry.mode === mode))
+      .reduce<number | undefined>((sum, { keywords }) => (sum ?? 0) + keywords, undefined);
   return (
     <>
       <p className="faint">What else do people type?</p>
@@ -58,7 +73,6 @@ export function SeedsPart({ draft, onChange }: SeedsPartProps) {
         autoSize={{ minRows: 2, maxRows: 5 }}
         value={draft.seeds}
         onChange={(event) => onChange({ seeds: event.target.value })}
-        onBlur={() => setAsked(first)}
       />
       <Recent />
       <div className="lookup-ways">
@@ -73,11 +87,36 @@ export function SeedsPart({ draft, onChange }: SeedsPartProps) {
             }
           >
             <Tooltip title={tip}>{label}</Tooltip>{' '}
-            {countOf(value) !== undefined && <span className="faint">{count(countOf(value))}</span>}
+            {countOf(value) !== undefined && (
+              <span className="faint" title={seeds.length > 1 ? SUM_TIP : undefined}>
+                {count(countOf(value))}
+              </span>
+            )}
           </Checkbox>
         ))}
       </div>
+      {shown && shown.seeds.length > 1 && <BySeed counted={shown} />}
     </>
+  );
+}
+
+/** What each seed keyword would bring in each mode, before one is chosen. */
+function BySeed({ counted: { seeds } }: { counted: ModeCounts }) {
+  return (
+    <Ledger
+      className="by-seed"
+      label="Keywords by seed"
+      rows={seeds}
+      keyOf={({ seed }) => seed}
+      columns={[
+        { head: 'Seed', cell: ({ seed }) => seed },
+        ...seeds[0]!.counts.map(({ mode }, n) => ({
+          head: mode,
+          figure: true,
+          cell: ({ counts }: ModeCounts['seeds'][number]) => count(counts[n]!.keywords),
+        })),
+      ]}
+    />
   );
 }
 

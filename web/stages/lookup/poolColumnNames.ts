@@ -37,8 +37,25 @@ const OF_SEEDS: ColumnId[] = [
 /** Of one target alone the page that ranks says more than how many do. */
 const OF_ONE: ColumnId[] = ['volume', 'months', 'lane', 'page', 'cpc', 'adCompetition', 'difficulty'];
 
-/** Columns in the address, else those chosen last in this project, else the usual ones of such a look-up. */
+/** What says why a keyword is here that shares no word with what was looked up: always there then. */
+const WHY_HERE: ColumnId[] = ['found', 'appearances'];
+
+/**
+ * Columns in the address, else those chosen last in this project, else the usual ones of such a look-up. `apart`: only keywords
+ * that share no word with the seeds are shown, and each says why it is here.
+ */
 export function shownColumns(
+  project: number,
+  inAddress: readonly string[],
+  lookUp: Pick<LookUp, 'kind' | 'targets'>,
+  apart = false,
+): ColumnId[] {
+  const chosen = chosenColumns(project, inAddress, lookUp);
+  const names = Object.keys(COLUMN_NAMES) as ColumnId[];
+  return apart ? names.filter((id) => chosen.includes(id) || WHY_HERE.includes(id)) : chosen;
+}
+
+function chosenColumns(
   project: number,
   inAddress: readonly string[],
   lookUp: Pick<LookUp, 'kind' | 'targets'>,

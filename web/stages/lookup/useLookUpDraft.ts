@@ -1,6 +1,7 @@
 import type { LookUpOrder, SeedWay } from '@opsimath/contract/api/lookUps';
 import type { Target } from '@opsimath/contract/api/targets';
 import type { SourceMarket, Surface } from '@opsimath/contract/source/answers';
+import { readSeeds } from '@opsimath/core/text/seeds';
 import { useEffect, useMemo, useState } from 'react';
 import { marketName } from '../../parts/words/marketName';
 import { comparedWith } from '../../state/scope';
@@ -87,7 +88,7 @@ function orderFor(
     return chosen.length === 0 ? null : { ...common, targets: chosen, words: draft.words };
   }
   if (part === 'seeds') {
-    const seeds = draft.seeds.split(/[,\n\r]+/).flatMap((seed) => seed.trim() || []);
+    const seeds = readSeeds([draft.seeds]);
     return seeds.length === 0 ? null : { ...common, seeds, ways: draft.ways };
   }
   const keywords = draft.list.split(/[\n\r]+/).flatMap((line) => line.trim() || []);

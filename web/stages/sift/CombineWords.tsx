@@ -1,51 +1,28 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
-import { type Combined, combinePhrases } from '@opsimath/core/text/combine';
-import { key } from '@opsimath/core/text/key';
+import type { CombinedQuery } from '@opsimath/contract/api/sift';
 import { Button, InputNumber, Segmented, Select } from 'antd';
 import { useState } from 'react';
-import { count } from '../../parts/words/figures';
-import { siftApi } from '../../state/siftApi';
-import { useAppDispatch } from '../../state/store';
+import { Problem } from '../../parts/words/Problem';
+import { count, counted } from '../../parts/words/figures';
+import { useCombinedQuery } from '../../state/siftApi';
 import { useLookUpOf } from '../../state/useLookUpOf';
 
-const MOST = 500;
 const FEWEST = 2;
 const LONGEST = 5;
 
 /** Builds new phrases of chosen words: those the pool does not hold go to a look-up, where their price is shown. */
 export function CombineWords({ lookUp, offered }: { lookUp: LookUp; offered: readonly string[] }) {
-  const dispatch = useAppDispatch();
   const goToLookUp = useLookUpOf();
   const [chosen, setChosen] = useState<string[]>([]);
   const [least, setLeast] = useState(FEWEST);
   const [most, setMost] = useState(3);
   const [order, setOrder] = useState<'any' | 'given'>('given');
-  const [made, setMade] = useState<Combined | null>(null);
-  const combine = async (): Promise<void> => {
-    const how = { least, most: Math.max(least, most), anyOrder: order === 'any' };
-    const known = new Set<string>();
-    // What the pool holds of these words decides what is new.
-    const asked = dispatch(
-      siftApi.endpoints.sift.initiate({
-        lookUp: lookUp.id,
-        query: {
-          steps: [
-            {
-              id: 'of',
-              on: true,
-              sieve: { kind: 'words', mode: 'any word', text: chosen.join(' '), out: false },
-            },
-          ],
-          sort: 'words',
-          limit: MOST,
-        },
-      }),
-    );
-    const { data } = await asked;
-    asked.unsubscribe();
-    for (const { text } of data?.rows ?? []) known.add(key(text));
-    setMade(combinePhrases(chosen.map(key), how, known, MOST));
-  };
+  const how = { words: chosen, least, most: Math.max(least, most), anyOrder: order === 'any' };
+  const [asked, setAsked] = useState<CombinedQuery | null>(null);
+  const { currentData: made, error } = useCombinedQuery(
+    { lookUp: lookUp.id, query: asked ?? how },
+    { skip: asked === null },
+  );
   return (
     <details className="combine">
       <summary>Combine words into new phrases</summary>
@@ -60,7 +37,7 @@ export function CombineWords({ lookUp, offered }: { lookUp: LookUp; offered: rea
           options={offered.map((value) => ({ value, label: value }))}
           onChange={(next: string[]) => {
             setChosen(next);
-            setMade(null);
+            setAsked(null);
           }}
         />
         <span className="soft">
@@ -97,19 +74,25 @@ export function CombineWords({ lookUp, offered }: { lookUp: LookUp; offered: rea
           ]}
           onChange={setOrder}
         />
-        <Button size="small" disabled={chosen.length < FEWEST} onClick={() => void combine()}>
+        <Button size="small" disabled={chosen.length < FEWEST} onClick={() => setAsked(how)}>
           Combine
         </Button>
       </div>
+      {error && <Problem error={error} />}
       {made && (
         <p>
-          {made.phrases.length === 0
-            ? 'The pool holds them all.'
-            : `${count(made.phrases.length)} new phrases${made.possible > made.phrases.length ? ` of ${count(made.possible)} possible ones` : ''}: ${made.phrases.slice(0, 6).join(', ')}${made.phrases.length > 6 ? '…' : ''} `}
+          {made.held > 0 && `The pool holds ${count(made.held)} of them. `}
+          {made.phrases.length === 0 && made.held === 0 && 'These words make no phrase. '}
           {made.phrases.length > 0 && (
-            <Button size="small" onClick={() => goToLookUp(made.phrases, 'combined')}>
-              See the price of their figures
-            </Button>
+            <>
+              {counted(made.phrases.length, 'new phrase')}
+              {made.possible > made.phrases.length + made.held && ` of ${count(made.possible)} possible ones`}
+              : {made.phrases.slice(0, 6).join(', ')}
+              {made.phrases.length > 6 && '…'}{' '}
+              <Button size="small" onClick={() => goToLookUp(made.phrases, 'combined')}>
+                See the price of their figures
+              </Button>
+            </>
           )}
         </p>
       )}
