@@ -28,6 +28,8 @@ export const around = z.object({
       results: z.int(),
       quartiles: z.array(frontQuartile),
       exactRivals: z.int(),
+      /** The same over all that was captured: exact rivals, of so many organic results. */
+      exactInDepth: z.object({ rivals: z.int(), results: z.int() }),
       allWords: z.int(),
       several: z.array(z.object({ owner: z.string(), positions: z.array(z.int()) })),
       patterns: z.array(z.object({ text: z.string(), titles: z.int() })),
@@ -35,7 +37,16 @@ export const around = z.object({
       capitals: z.int(),
       paidSlots: z.int(),
       /** Blocks above or between the results, and who holds them. */
-      blocks: z.array(z.object({ kind: z.string(), slot: z.int(), holder: z.string().nullable() })),
+      blocks: z.array(
+        z.object({
+          kind: z.string(),
+          slot: z.int(),
+          holder: z.string().nullable(),
+          /** Which place within the block it is, of how many that the capture names. */
+          place: z.int(),
+          of: z.int(),
+        }),
+      ),
       /** Kinds of page by the path rules of the project. */
       kinds: z.array(z.object({ kind: z.string(), slots: z.int() })),
       /** Seldom watched and long untouched. */
@@ -96,6 +107,8 @@ export const around = z.object({
   rough: z.object({
     volumeByResults: z.number().nullable(),
     volumeByExactRivals: z.number().nullable(),
+    /** Clicks on the front for each search, 0–1, estimated; `null` without a capture. */
+    clicksASearch: z.number().nullable(),
     /** What all on the front earn with it a month; `null` without a price and a conversion rate. */
     turnover: z.number().nullable(),
     conversionRate: z.number().nullable(),

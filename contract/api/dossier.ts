@@ -55,6 +55,8 @@ export const historyPoint = z.object({
   ownPaid: position,
   rivals: z.array(position),
   rivalsPaid: z.array(position),
+  /** Ads on the captured page, whoever’s; `null` on days without a capture. */
+  ads: z.int().nullable(),
 });
 export type HistoryPoint = z.infer<typeof historyPoint>;
 

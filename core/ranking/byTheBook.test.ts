@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { priorCurve } from './clickThrough';
+import { clicksOfFront, priorCurve } from './clickThrough';
 import { difficulty } from './difficulty';
 import { PRIOR_IMPRESSIONS, emptyBuckets, fitClickCurve } from './fitCurve';
 import { ABSENT, UNKNOWN } from './position';
@@ -118,4 +118,11 @@ test('visibility is 1 for who stands first everywhere, 0 for who is absent, and 
       expect(visibility(positions, volumes, curve, known)).toBe(found);
     }),
   );
+});
+
+test('clicks of a front are the sum over its positions, and never more than there are searches', () => {
+  const curve = Float64Array.from([0, 0.4, 0.3, 0.2, 0.2, 0.1]);
+  expect(clicksOfFront(curve, 1)).toBeCloseTo(0.4, 12);
+  expect(clicksOfFront(curve, 3)).toBeCloseTo(0.9, 12);
+  expect(clicksOfFront(curve, 5)).toBe(1);
 });

@@ -66,3 +66,10 @@ export function featureFactor(above: AboveOrganic): number {
 export function estimatedClicks(volume: number, position: number, factor: number, curve: ClickCurve): number {
   return volume * curve[position]! * factor;
 }
+
+/** Share of searches that click something on a bare front (method §3): Σ c(p) over its positions, 0–1. */
+export function clicksOfFront(curve: ClickCurve, front: number): number {
+  let share = 0;
+  for (let position = 1; position <= front; position++) share += curve[position]!;
+  return Math.min(1, share);
+}

@@ -1,4 +1,5 @@
 import type { Around } from '@opsimath/contract/api/around';
+import { key } from '@opsimath/core/text/key';
 import type { OverTime } from '@opsimath/contract/api/overTime';
 import type { OwnQueryPage, OwnQueryRow } from '@opsimath/contract/api/ownQueries';
 import type { PaidView } from '@opsimath/contract/api/paid';
@@ -297,6 +298,32 @@ test('what lies around a keyword agrees with its captured page', async () => {
     Math.min(...known),
     Math.max(...known),
   ]);
+  const organicSlots = page.slots.filter((slot: { kind: string }) => slot.kind === 'organic');
+  const keyed = (text: string | null): string => ` ${key(text ?? '')} `;
+  expect(found.front!.exactInDepth).toEqual({
+    rivals: organicSlots.filter(
+      (slot: { side: string; title: string | null }) =>
+        slot.side !== 'own' && keyed(slot.title).includes(keyed(row.text)),
+    ).length,
+    results: organicSlots.length,
+  });
+  for (const { kind, place, of } of found.front!.blocks) {
+    const alike = page.slots.filter((slot: { kind: string }) => slot.kind === kind);
+    expect([of, place <= of]).toEqual([alike.length, true]);
+  }
+  expect(found.rough.clicksASearch).toBeGreaterThan(0);
+  expect(found.rough.clicksASearch).toBeLessThanOrEqual(1);
+  // Ads of every capture, counted on its page.
+  const { history } = await running.api.get(`${at}/keywords/${row.id}/dossier?${SCOPE}`);
+  const ads = history.filter((point: { ads: number | null }) => point.ads !== null);
+  expect(ads.length).toBeGreaterThan(0);
+  for (const point of ads) {
+    const then = await running.api.get(
+      `${at}/keywords/${row.id}/result-page?market=${MARKET}&date=${point.date}`,
+    );
+    const slots = then.slots.filter((slot: { kind: string }) => slot.kind === 'paid');
+    expect([point.date, point.ads]).toEqual([point.date, slots.length]);
+  }
   expect(found.candidates[0]).toMatchObject({ address: ours.address, position: row.own });
   for (const neighbour of found.neighbours)
     expect(neighbour.chance).toBeGreaterThanOrEqual(1.5 * row.chance - 1e-9);

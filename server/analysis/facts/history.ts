@@ -1,5 +1,5 @@
 import type { HistoryPoint, ShownPage } from '@opsimath/contract/api/dossier';
-import { ABSENT, UNKNOWN, better } from '@opsimath/core/ranking/position';
+import { ABSENT, UNKNOWN, better, isRanked } from '@opsimath/core/ranking/position';
 import { placeVersions } from '../../data/places';
 import { FEATURE_CODES, FIGURE_COLUMNS, PHRASE } from '../../data/segments/captureColumns';
 import { findSegments, type StoredSegment } from '../../data/segments/segments';
@@ -14,6 +14,8 @@ interface Point {
   organic: number[];
   paid: number[];
   captured: boolean;
+  /** Paid slots of the page, whoever’s. */
+  ads: number;
 }
 
 /** Where everybody stood for one keyword on every day of which something is known; a capture speaks for its day alone. */
@@ -37,7 +39,7 @@ export async function keywordHistory(
   const dates = [...points.keys()].sort();
   return {
     history: dates.map((date) => {
-      const { source, organic, paid } = points.get(date)!;
+      const { source, organic, paid, captured, ads } = points.get(date)!;
       return {
         date,
         source,
@@ -45,6 +47,7 @@ export async function keywordHistory(
         ownPaid: positionOf(paid[0]!),
         rivals: organic.slice(1).map(positionOf),
         rivalsPaid: paid.slice(1).map(positionOf),
+        ads: captured ? ads : null,
       };
     }),
     captureDates: dates.filter((date) => points.get(date)!.captured),
@@ -63,6 +66,7 @@ async function capturedPoint(
   const point = emptyPoint(segment, sides, ABSENT, true);
   for (let slot = columns.slotStart[row]!; slot < columns.slotStart[row]! + columns.slotCount[row]!; slot++) {
     addSlot(point, sides.masks[columns.place[slot]!] ?? 0, columns.organic[slot]!, columns.paid[slot]!);
+    if (isRanked(columns.paid[slot]!)) point.ads++;
   }
   return point;
 }
@@ -89,7 +93,7 @@ async function lookedUpPoint(
 function emptyPoint(segment: StoredSegment, sides: Sides, value: number, captured: boolean): Point {
   const all = (): number[] => new Array<number>(sides.rivals.length + 1).fill(value);
   const source = captured ? `capture, ${segment.source}` : `look-up, ${segment.source}`;
-  return { source, organic: all(), paid: all(), captured };
+  return { source, organic: all(), paid: all(), captured, ads: 0 };
 }
 
 function addSlot(point: Point, mask: number, organic: number, paid: number): void {

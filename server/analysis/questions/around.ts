@@ -6,6 +6,7 @@ import { startBy } from '@opsimath/core/demand/startBy';
 import { peakMonth, seasonStrength, trendOf } from '@opsimath/core/demand/trend';
 import { easierNeighbours } from '@opsimath/core/gap/neighbours';
 import { turnover } from '@opsimath/core/gap/ratios';
+import { clicksOfFront } from '@opsimath/core/ranking/clickThrough';
 import { GAP_KINDS } from '@opsimath/core/gap/kind';
 import { median } from '@opsimath/core/ranking/statistics';
 import { wordsTable } from '@opsimath/core/copy/wordsTable';
@@ -220,6 +221,7 @@ function roughOf(
       : knownOrNull(turnover(searches, curve, depth, conversionRate, price));
   return {
     volumeByResults: gapFigure(comparison, 'volume to results', i),
+    clicksASearch: page === null ? null : columns.featureFactor[i]! * clicksOfFront(curve, depth),
     volumeByExactRivals: gapFigure(comparison, 'volume to rivals', i),
     turnover: turned(demand),
     turnoverASearch: turned(1),

@@ -2,6 +2,7 @@ import type { Around } from '@opsimath/contract/api/around';
 import type { ShownPage } from '@opsimath/contract/api/dossier';
 import { type FrontResult, resultFacts, weakPlaces } from '@opsimath/core/gap/resultFacts';
 import { frontOf } from '@opsimath/core/ranking/front';
+import { key } from '@opsimath/core/text/key';
 import { pageKind } from '@opsimath/core/text/pageKind';
 import type { Comparison } from '../comparison/comparison';
 
@@ -70,10 +71,20 @@ export function frontInFigures(
     date: page.date,
     depth: page.depth,
     ...facts,
+    exactInDepth: {
+      rivals: organic.filter(
+        ({ side, title }) => side !== 'own' && ` ${key(title ?? '')} `.includes(` ${keywordKey} `),
+      ).length,
+      results: organic.length,
+    },
     paidSlots: page.slots.filter(({ kind }) => kind === 'paid').length,
     blocks: page.slots
       .filter(({ kind }) => BLOCKS.has(kind))
-      .map(({ kind, slot, owner, side }) => ({ kind, slot, holder: side === 'own' ? 'ours' : owner })),
+      .map(({ kind, slot, owner, side }, _, blocks) => {
+        const alike = blocks.filter((block) => block.kind === kind);
+        const place = alike.filter((block) => block.slot <= slot).length;
+        return { kind, slot, holder: side === 'own' ? 'ours' : owner, place, of: alike.length };
+      }),
     kinds: [...kinds].map(([kind, count]) => ({ kind, slots: count })).sort((a, b) => b.slots - a.slots),
     weak: weakPlaces(front),
   };

@@ -1,13 +1,15 @@
 import type { Around } from '@opsimath/contract/api/around';
+import type { HistoryPoint } from '@opsimath/contract/api/dossier';
 import type { ComparisonScope } from '@opsimath/contract/api/gapQuery';
 import { Problem } from '../words/Problem';
-import { count, decimal, percent, spelledDay, worth } from '../words/figures';
+import { count, counted, decimal, percent, spelledDay, worth } from '../words/figures';
 import { useAroundQuery } from '../../state/standingApi';
 import { useScope } from '../../state/useScope';
 
 const MONTHS = 'January February March April May June July August September October November December'.split(
   ' ',
 );
+const MOST_EARLIER = 4;
 const QUARTERS = ['', 'lowest quarter', 'second quarter', 'third quarter', 'highest quarter'];
 
 interface AroundPartsProps {
@@ -17,17 +19,18 @@ interface AroundPartsProps {
   currency: string;
   /** F: positions that count as the first page. */
   front: number;
+  history: readonly HistoryPoint[];
 }
 
 /** What lies around a keyword: its front in figures, who of ours could answer, easier neighbours, season, markets. */
-export function AroundParts({ project, keyword, scope, currency, front }: AroundPartsProps) {
+export function AroundParts({ project, keyword, scope, currency, front, history }: AroundPartsProps) {
   const { data, error } = useAroundQuery({ project, keyword, scope });
   if (error) return <Problem error={error} />;
   if (!data) return null;
   return (
     <>
       <Demand around={data} date={scope.date} front={front} />
-      <Front around={data} currency={currency} />
+      <Front around={data} currency={currency} history={history} />
       <Candidates around={data} />
       <Neighbours around={data} />
       <Rough around={data} currency={currency} />
@@ -47,6 +50,9 @@ function Demand({
   // A place is part of its market: in the sum it would count twice.
   const known = markets.filter(({ volume, within }) => volume !== null && within === null);
   const all = known.reduce((sum, { volume }) => sum + volume!, 0);
+  const unknown = markets
+    .filter(({ volume, within }) => volume === null && within === null)
+    .map(({ place }) => place);
   const placed = markets.map(({ own }) => own).filter((own) => own !== 'unknown');
   return (
     <section className="section">
@@ -73,6 +79,13 @@ function Demand({
             {typeof own === 'number' ? `at ${own}` : own}
           </span>
         ))}
+        {markets.length > 1 && (
+          <span>
+            {known.length === 0 ? 'No market’s volume is known' : <b>{count(all)} in all</b>}
+            {known.length > 0 && unknown.length > 0 && ` of ${counted(known.length, 'market')} known`}
+            {unknown.length > 0 && `; unknown in ${unknown.join(', ')}`}.{' '}
+          </span>
+        )}
         {placed.length > 1 && (
           <span className="faint">
             {placed.filter((own) => typeof own === 'number' && own <= front).length} of {placed.length} on the
@@ -84,7 +97,36 @@ function Demand({
   );
 }
 
-function Front({ around: { front, before }, currency }: { around: Around; currency: string }) {
+/** Ads on earlier captures, so that it is seen whether they grow. */
+function adsBefore(history: readonly HistoryPoint[], day: string): string {
+  const earlier = history.filter(({ ads, date }) => ads !== null && date < day);
+  return earlier.length === 0
+    ? ''
+    : `; before, ${earlier
+        .slice(-MOST_EARLIER)
+        .map(({ date, ads }) => `${ads} on ${spelledDay(date)}`)
+        .join(', ')}`;
+}
+
+/** A block with its slot on the page, and the holder's place within it where several are named. */
+function blockWords({
+  kind,
+  slot,
+  holder,
+  place,
+  of,
+}: NonNullable<Around['front']>['blocks'][number]): string {
+  const within = of > 1 ? `, place ${place} of ${of} in it` : '';
+  return `${kind} at slot ${slot}${within}: ${holder ?? 'nobody'}`;
+}
+
+interface FrontProps {
+  around: Around;
+  currency: string;
+  history: readonly HistoryPoint[];
+}
+
+function Front({ around: { front, before }, currency, history }: FrontProps) {
   if (front === null) return null;
   const figure = (name: string, value: number): string =>
     name === 'price' ? worth(value) : decimal(value, name === 'rating' ? 1 : 0);
@@ -119,7 +161,9 @@ function Front({ around: { front, before }, currency }: { around: Around; curren
       <ul className="soft told">
         <li>
           <b>{front.exactRivals}</b> exact rivals of {front.results} on the front, {front.allWords} with all
-          words in the title.
+          words in the title; to depth {front.depth}, {front.exactInDepth.rivals} of{' '}
+          {count(front.exactInDepth.results)} results (
+          {percent(front.exactInDepth.rivals / Math.max(1, front.exactInDepth.results), 0)}).
           {before &&
             ` Before us stand ${before.organic} organic, ${before.paid} paid, ${before.features} features; we are on page ${before.page}.`}
         </li>
@@ -141,9 +185,8 @@ function Front({ around: { front, before }, currency }: { around: Around; curren
           </li>
         )}
         <li>
-          {front.paidSlots} paid slots on the page.{' '}
-          {front.blocks.length > 0 &&
-            `${front.blocks.map(({ kind, slot, holder }) => `${kind} at slot ${slot}: ${holder ?? 'nobody'}`).join('; ')}.`}
+          {counted(front.paidSlots, 'paid slot')} on the page{adsBefore(history, front.date)}.{' '}
+          {front.blocks.length > 0 && `${front.blocks.map(blockWords).join('; ')}.`}
         </li>
         {front.weak.length > 0 && (
           <li>
@@ -227,6 +270,11 @@ function Rough({ around: { rough }, currency }: { around: Around; currency: stri
           Volume to results {rough.volumeByResults === null ? 'unknown' : decimal(rough.volumeByResults, 2)}{' '}
           searches a month for a thousand; volume to exact rivals{' '}
           {rough.volumeByExactRivals === null ? 'unknown' : count(rough.volumeByExactRivals)}.
+        </li>
+        <li>
+          {rough.clicksASearch === null
+            ? 'Clicks for each search unknown: its page was never captured.'
+            : `Of 100 searches about ${decimal(100 * rough.clicksASearch, 0)} click a result of the front, what stands above it taken off (§3, estimated): the fewer, the weaker the keyword even at 1.`}
         </li>
         <li>
           {rough.turnover === null

@@ -160,6 +160,7 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
             scope={comparison}
             currency={data.currency}
             front={data.front}
+            history={data.history}
           />
           <FrontStudy
             key={`study ${keyword}`}

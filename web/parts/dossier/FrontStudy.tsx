@@ -32,7 +32,7 @@ export function FrontStudy(props: FrontStudyProps) {
       <ul className="soft told">
         {(['opening', 'picture'] as const).map((about) => (
           <li key={about}>
-            {ABOUT[about]}: <Shares read={data.read[about]} front={data.front} />
+            {ABOUT[about]}: <Shares read={data.read[about]} front={data.front} ours={oursOf(data, about)} />
           </li>
         ))}
         {data.tags.map((tags) => (
@@ -80,12 +80,24 @@ export function FrontStudy(props: FrontStudyProps) {
   );
 }
 
-function Shares({ read: { looked, shares }, front }: { read: Study['read']['opening']; front: number }) {
+/** What was ticked at our best result: `null` where nobody looked at it, `undefined` where none of ours is held. */
+function oursOf(data: Study, about: ReadAbout): readonly string[] | null | undefined {
+  return data.results.find(({ side }) => side === 'own')?.read[about];
+}
+
+interface SharesProps {
+  read: Study['read']['opening'];
+  front: number;
+  ours: readonly string[] | null | undefined;
+}
+
+function Shares({ read: { looked, shares }, front, ours }: SharesProps) {
   if (looked === 0) return <>nobody has looked yet.</>;
   return (
     <>
       {shares.map(({ trait, share }) => `${trait} ${percent(share, 0)}`).join(', ')} of the {looked} looked at
-      {looked < front && ` (${front - looked} not yet)`}.
+      {looked < front && ` (${front - looked} not yet)`}.{ours === null && ' Ours: not looked at yet.'}
+      {ours && ` Ours: ${ours.length > 0 ? ours.join(', ') : 'none of these'}.`}
     </>
   );
 }

@@ -3,6 +3,10 @@ import { FIT } from '@opsimath/core/gap/priority';
 import { compareTwo, frontOverlap } from '@opsimath/core/sift/compareTwo';
 import { key } from '@opsimath/core/text/key';
 import { Spin } from 'antd';
+import { HistoryChart } from '../charts/HistoryChart';
+import { LaneHead } from '../lane/LaneHead';
+import { RowLane } from '../lane/RowLane';
+import '../lane/lane.css';
 import { Problem } from '../words/Problem';
 import { count, decimal, movement } from '../words/figures';
 import './compare.css';
@@ -42,6 +46,31 @@ export function TwoKeywords() {
           </tr>
         </thead>
         <tbody>
+          <tr>
+            <th scope="row">where everybody stands</th>
+            {both.map((data) => (
+              <td key={data.row.id} className="figure">
+                <LaneHead width={LANE} />
+                <RowLane {...data} width={LANE} height={36} />
+              </td>
+            ))}
+          </tr>
+          <tr>
+            <th scope="row">why</th>
+            {both.map(({ row }) => (
+              <td key={row.id} className="compare-text">
+                {row.reason}
+              </td>
+            ))}
+          </tr>
+          <tr>
+            <th scope="row">positions over time</th>
+            {both.map(({ row, history, own, rivals }) => (
+              <td key={row.id}>
+                <HistoryChart history={history} own={own} rivals={rivals} of="organic" />
+              </td>
+            ))}
+          </tr>
           {LINES.map(([name, read]) => {
             const [x, y] = [read(both[0]), read(both[1])];
             return (
@@ -52,10 +81,48 @@ export function TwoKeywords() {
               </tr>
             );
           })}
+          <tr>
+            <th scope="row">on the front</th>
+            {both.map(({ row, page }, n) => (
+              <td key={row.id} className="compare-text">
+                <FrontList page={page} other={both[1 - n]!.page} front={both[n]!.front} />
+              </td>
+            ))}
+          </tr>
         </tbody>
       </table>
     </section>
   );
+}
+
+const LANE = 380;
+
+/** The organic results of a front in their order; those that answer the other keyword as well are marked in words. */
+function FrontList({ page, other, front }: { page: Dossier['page']; other: Dossier['page']; front: number }) {
+  if (page === null) return <span className="faint">never captured</span>;
+  const shared = new Set(organicOf(other).map(({ address }) => address));
+  return (
+    <ol className="compare-front">
+      {organicOf(page)
+        .filter(({ position }) => position! <= front)
+        .map(({ slot, position, owner, title, side, address }) => (
+          <li key={slot} value={position!} className={side}>
+            <b>{side === 'own' ? 'ours' : owner}</b> {title}
+            {shared.has(address) && <span className="faint"> · answers both</span>}
+          </li>
+        ))}
+    </ol>
+  );
+}
+
+const organicOf = (page: Dossier['page']): NonNullable<Dossier['page']>['slots'] =>
+  (page?.slots ?? []).filter(({ kind, address, position }) => kind === 'organic' && address && position);
+
+function byPriority(ahead: number, behind: number | null): string {
+  const [one, other] = [ahead, behind].map((value) => (value === null ? 'unknown' : decimal(value, 1)));
+  return one === other
+    ? `By priority, by less than a tenth: both ${one} a day of work.`
+    : `By priority: ${one} against ${other} a day of work.`;
 }
 
 /** Smaller differences do not decide anything. */
@@ -80,16 +147,14 @@ function Choice({ both }: { both: readonly [Dossier, Dossier] }) {
       .filter(({ times }) => times >= WORTH_TELLING)
       .map(({ factor, times }) => `${factor} (${decimal(times, 1)} times)`)
       .join(', ');
-  const fronts = both.map(({ page }) =>
-    (page?.slots ?? []).flatMap(({ kind, address }) => (kind === 'organic' && address ? [address] : [])),
-  );
+  const fronts = both.map(({ page }) => organicOf(page).map(({ address }) => address!));
   const shared = frontOverlap(fronts[0]!, fronts[1]!);
   return (
     <header>
       <h1>“{ahead.row.text}” goes first</h1>
       <p className="soft">
         {decision.by === 'priority' && ahead.row.priority !== null
-          ? `By priority: ${decimal(ahead.row.priority, 1)} against ${behind.row.priority === null ? 'unknown' : decimal(behind.row.priority, 1)} a day of work.`
+          ? byPriority(ahead.row.priority, behind.row.priority)
           : decision.by === 'volume'
             ? 'It is searched more; their priority is equal or unknown.'
             : 'By the alphabet only: nothing else tells them apart.'}{' '}
@@ -113,7 +178,7 @@ const LINES: [string, (of: Dossier) => string][] = [
   ['gap kind', ({ row }) => row.kind],
   [
     'rivals within the front',
-    ({ row, rivals }) => (row.spread === null ? 'unknown' : `${row.spread} of ${rivals.length}`),
+    ({ row }) => (row.spread === null ? 'unknown' : `${row.spread} of ${lookedUp(row)} looked up`),
   ],
   ['paid', ({ row }) => row.paid],
   [
@@ -137,6 +202,10 @@ const LINES: [string, (of: Dossier) => string][] = [
   ['our page', ({ row }) => row.ownAddress ?? 'none ranks'],
   ['captured on', ({ row }) => row.captureDate ?? 'never'],
 ];
+
+/** Rivals of which it is known whether they rank. */
+const lookedUp = ({ rivals }: Dossier['row']): number =>
+  rivals.filter((position) => position !== 'unknown').length;
 
 function bestOf(rivals: Dossier['row']['rivals']): string {
   const places = rivals.filter((position): position is number => typeof position === 'number');

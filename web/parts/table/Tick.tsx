@@ -1,3 +1,5 @@
+import './tick.css';
+
 /** Whether a row is in the tray; the keyboard uses Space on the row instead. */
 export function Tick({ on, text, onPress }: { on: boolean; text: string; onPress: () => void }) {
   return (

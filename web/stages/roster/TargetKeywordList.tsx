@@ -18,7 +18,7 @@ import { useLookUpOf } from '../../state/useLookUpOf';
 import { useShown } from '../../state/useShown';
 import { useTraySelection } from '../../state/useTraySelection';
 
-const LANE = 190;
+const LANE = 165;
 const FEW = 100;
 const MIX = ['0–33', '34–66', '67–100', 'unknown'];
 

@@ -15,7 +15,7 @@ const PARTS = [
   { value: 'profile', label: 'Profile' },
   { value: 'keywords', label: 'Keywords' },
   { value: 'coverage', label: 'Coverage' },
-  { value: 'markets', label: 'All markets' },
+  { value: 'markets', label: 'Markets' },
   { value: 'record', label: 'Record' },
   { value: 'notes', label: 'Our notes' },
 ] as const;
