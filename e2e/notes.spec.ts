@@ -86,7 +86,7 @@ test('keywords in the tray go to a look-up, which asks nothing for what is held'
 test('one target in all markets, and own figures over another period', async ({ page }) => {
   await page.goto(`${address}/roster`);
   await page.getByRole('button', { name: 'tarnwick', exact: false }).first().click();
-  await page.getByText('All markets').click();
+  await page.getByText('Markets', { exact: true }).click();
   await expect(page.getByRole('table', { name: 'Markets' })).toContainText('Germany · German');
   await expect(page.getByRole('table', { name: 'Keywords by market' })).toContainText('unknown');
   await page.getByRole('button', { name: 'Own figures: 28 days' }).click();

@@ -3,6 +3,7 @@ import { GAP_KINDS } from '@opsimath/core/gap/kind';
 import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
 import { PAID_STATES } from '@opsimath/core/gap/paid';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
+import { PAGE_KINDS } from '@opsimath/core/text/pageKind';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { z } from 'zod';
 import { isoDay } from '../source/answers';
@@ -74,6 +75,8 @@ export const gapFilter = z.object({
   rivals: list(z.coerce.number().int()),
   /** Depths of our own position. */
   bands: list(z.enum(DEPTH_BANDS)),
+  /** Kinds of the page of ours that ranks; on the web alone. */
+  pageKinds: list(z.enum(PAGE_KINDS)),
   verdicts: list(z.enum(VERDICTS)),
   actions: list(action),
   /** See {@link readLimits}. */

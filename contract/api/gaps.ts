@@ -1,5 +1,6 @@
 import { WORTH_SOURCES } from '@opsimath/core/gap/worth';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
+import { PAGE_KINDS } from '@opsimath/core/text/pageKind';
 import { z } from 'zod';
 import { GAP_FIGURE_NAMES } from '../figures/gapFigures';
 import { isoDay } from '../source/answers';
@@ -8,7 +9,7 @@ import { volumeRange } from './pool';
 import { position } from './position';
 
 /** Rows that pass, in groups; `sort` says which row speaks for a group. */
-export const gapGroupQuery = gapQuery.extend({ by: z.enum(['cluster', 'target', 'action']) });
+export const gapGroupQuery = gapQuery.extend({ by: z.enum(['cluster', 'target', 'action', 'page kind']) });
 export type GapGroupQuery = z.input<typeof gapGroupQuery>;
 export const gapGroups = z.object({
   total: z.int(),
@@ -22,6 +23,7 @@ export const gapGroups = z.object({
         cluster: z.int().optional(),
         target: z.string().optional(),
         actions: z.array(action).optional(),
+        pageKinds: z.array(z.enum(PAGE_KINDS)).optional(),
       }),
       keywords: z.int(),
       volume: z.number(),
@@ -176,6 +178,8 @@ export const gapTotals = z.object({
   marks: z.record(gapMark, z.int()),
   rivals: z.array(z.int()),
   bands: z.array(z.int()),
+  /** By kind of the page of ours that ranks, in the order of PAGE_KINDS. */
+  pageKinds: z.array(z.int()),
   verdicts: z.array(z.int()),
   actions: z.array(z.int()),
 });

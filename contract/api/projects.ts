@@ -115,6 +115,12 @@ export const USUAL_REASONS = [
   'banned',
 ] as const;
 
+const MOST_BY_HAND = 5000;
+/** What single pages are, said by hand; `by rule` takes it back. */
+const pageKinds = z
+  .record(z.string().max(2000), z.enum([...PAGE_KINDS, 'by rule']))
+  .refine((said) => Object.keys(said).length <= MOST_BY_HAND, `at most ${MOST_BY_HAND} pages`);
+
 export const projectSettings = z.object({
   /** F: positions that count as the first page. */
   front: z.int().min(1).max(100).default(DEFAULT_FRONT),
@@ -183,6 +189,7 @@ export const projectSettings = z.object({
   verdictReasons: phrases.default([...USUAL_REASONS]),
   purposeWords: purposeWords.default({ seek: [], weigh: [], learn: [] }),
   pagePaths: pagePaths.default(usualPaths),
+  pageKinds: pageKinds.default({}),
 });
 export type ProjectSettings = z.infer<typeof projectSettings>;
 

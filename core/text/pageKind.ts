@@ -43,11 +43,16 @@ export const PATH_RULES: PathRules = {
   talk: ['talk', 'forum', 'forums', 'thread', 'threads', 'community', 'questions'],
 };
 
+/** What somebody said of single pages by hand, by address; `by rule` takes it back. */
+export type KindsByHand = Readonly<Record<string, PageKind | 'by rule'>>;
+
 /**
- * The kind of a page by the last part of its path that tells one; a page without a path is home.
- * @param address host and path, with or without scheme
+ * The kind of a page: as somebody said by hand, else by the last part of its path that tells one; a page without a path is home.
+ * @param address host and path, with or without scheme; by hand without
  */
-export function pageKind(address: string, rules: PathRules = PATH_RULES): PageKind {
+export function pageKind(address: string, rules: PathRules = PATH_RULES, byHand: KindsByHand = {}): PageKind {
+  const said = Object.hasOwn(byHand, address) ? byHand[address]! : 'by rule';
+  if (said !== 'by rule') return said;
   const parts = address
     .replace(/^[a-z]+:\/\//i, '')
     .replace(/[?#].*$/, '')

@@ -2,6 +2,7 @@ import type { GapGroups, GapPage, GapRow } from '@opsimath/contract/api/gaps';
 import ExcelJS from 'exceljs';
 import { ACTIONS } from '@opsimath/core/gap/action';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
+import { PAGE_KINDS, pageKind } from '@opsimath/core/text/pageKind';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { BEFORE, DATE, MARKET, Running } from '../testing/running';
 
@@ -32,6 +33,7 @@ beforeAll(async () => {
 });
 afterAll(() => running.stop());
 
+const kindOf = ({ ownAddress }: GapRow): string | null => (ownAddress === null ? null : pageKind(ownAddress));
 const bandOf = ({ own }: GapRow): string =>
   typeof own === 'string'
     ? own
@@ -52,6 +54,7 @@ test('each count says how many there would be, and choosing it gives just those'
     ['bands', page.totals.bands, DEPTH_BANDS, (row, n) => bandOf(row) === DEPTH_BANDS[n]],
     ['actions', page.totals.actions, ACTIONS, (row, n) => row.action === ACTIONS[n]],
     ['verdicts', page.totals.verdicts, VERDICTS, (row, n) => row.verdict === VERDICTS[n]],
+    ['pageKinds', page.totals.pageKinds, PAGE_KINDS, (row, n) => kindOf(row) === PAGE_KINDS[n]],
     ['rivals', page.totals.rivals, page.rivals.map(({ id }) => String(id)), front],
   ];
   for (const [name, counts, values, belongs] of groups)
@@ -62,6 +65,23 @@ test('each count says how many there would be, and choosing it gives just those'
       expect([name, value, chosen.total]).toEqual([name, value, wanted.length]);
       if (wanted.length <= 500) expect(ids(chosen.rows)).toEqual(ids(wanted));
     }
+});
+
+test('a page is what somebody said by hand: in the filter, in groups and on the front; taken back it is by its path', async () => {
+  const row = all.find((each) => kindOf(each) === 'unknown' || kindOf(each) === 'collection')!;
+  const said = (kind: string) =>
+    running.api.patch(at, { settings: { pageKinds: { [row.ownAddress!]: kind } } });
+  const ofPage = all.filter(({ ownAddress }) => ownAddress === row.ownAddress).length;
+  const talks = page.totals.pageKinds[PAGE_KINDS.indexOf('talk')]!;
+  await said('talk');
+  const found = await gaps({ pageKinds: 'talk' });
+  expect(found.total).toBe(talks + ofPage);
+  expect(ids(found.rows)).toContain(row.id);
+  const { groups } = await running.api.get(`${at}/gaps/groups?${SCOPE}&by=page+kind`);
+  const group = groups.find(({ name }: { name: string }) => name === 'talk');
+  expect(group).toMatchObject({ keywords: talks + ofPage, narrowed: { pageKinds: ['talk'] } });
+  await said('by rule');
+  expect((await gaps({ pageKinds: 'talk' })).total).toBe(talks);
 });
 
 test('counts of one group obey the others: depth bands of what is to be retitled', async () => {

@@ -1,6 +1,7 @@
 import { action, gapKind, gapMark, gapSort, paidState } from '@opsimath/contract/api/gapQuery';
 import { FOUND_BY } from '@opsimath/contract/api/lookUps';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
+import { PAGE_KINDS } from '@opsimath/core/text/pageKind';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import fc from 'fast-check';
 import { type Scope, readScope, scopeDefaults, writeScope } from './scope';
@@ -57,6 +58,7 @@ test('what is written into an address is read back', () => {
     only: fc.constantFrom('' as const, 'tracked' as const),
     rivals: fc.uniqueArray(fc.integer({ min: 1, max: 1e6 }), { maxLength: 3 }),
     bands: fc.subarray([...DEPTH_BANDS]),
+    pageKinds: fc.subarray([...PAGE_KINDS]),
     verdicts: fc.subarray([...VERDICTS]),
     actions: fc.subarray([...action.options]),
     limits: fc.constantFrom('', 'chance:0.2..0.6', 'volume:100..?,spread:..3'),

@@ -6,6 +6,7 @@ import { PAID_STATES } from '@opsimath/core/gap/paid';
 import { isOnFront } from '@opsimath/core/ranking/front';
 import { bringsLittle } from '@opsimath/core/ranking/littleDemand';
 import { DEPTH_BANDS, depthBand } from '@opsimath/core/ranking/position';
+import { PAGE_KINDS } from '@opsimath/core/text/pageKind';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { keywordIdsContaining } from '../../data/keywords';
 import { listById, listMembers } from '../../data/lists';
@@ -13,6 +14,7 @@ import { filled } from '../facts/columnMaps';
 import { clustersOf } from './gapClusters';
 import type { Comparison } from './comparison';
 import { gapFigures } from './gapFigures';
+import { ownPageKinds } from './ownPageKinds';
 import type { Workspace } from '../kept/workspace';
 
 const MARKS: readonly GapMark[] = gapMark.options;
@@ -23,7 +25,7 @@ const DEFENCE = 1 << MARKS.indexOf('defence');
 const SEVERAL = 1 << MARKS.indexOf('several of ours');
 const SLIPPING = MOVEMENT_MARKS.indexOf('slipping');
 /** What rows are divided by, in this order. */
-const FACETS = ['kinds', 'paid', 'marks', 'rivals', 'bands', 'verdicts', 'actions'] as const;
+const FACETS = ['kinds', 'paid', 'marks', 'rivals', 'bands', 'pageKinds', 'verdicts', 'actions'] as const;
 type FacetName = (typeof FACETS)[number];
 
 /** Which rows pass, and how many there would be of each kind, paid state, mark… */
@@ -43,6 +45,7 @@ export async function applyFilter(
     marks: { all: MARKS, wanted: filter.marks },
     rivals: { all: rivals, wanted: filter.rivals },
     bands: { all: DEPTH_BANDS, wanted: filter.bands },
+    pageKinds: { all: PAGE_KINDS, wanted: filter.pageKinds },
     verdicts: { all: VERDICTS, wanted: filter.verdicts },
     actions: { all: action.options, wanted: filter.actions },
   };
@@ -111,9 +114,19 @@ function makeBits(comparison: Comparison): Record<FacetName, ArrayLike<number>> 
     marks,
     rivals,
     bands: filled(new Uint8Array(size), (i) => 1 << depthBand(columns.ownOrganic[i]!)),
+    pageKinds: pageKindBits(comparison),
     verdicts: oneBit(verdicts),
     actions: oneBit(gaps.action),
   };
+}
+
+/** Nothing where none of ours ranks, and on surfaces that have no pages. */
+function pageKindBits({ now, rows, ...comparison }: Comparison): Uint16Array {
+  const kinds = ownPageKinds(comparison);
+  return filled(new Uint16Array(rows.length), (i) => {
+    const kind = kinds.get(now.ownPlace[rows[i]!]!);
+    return kind === undefined ? 0 : 1 << PAGE_KINDS.indexOf(kind);
+  });
 }
 
 /** The marks of a row as bits in the order of the contract's list. */

@@ -232,6 +232,7 @@ const OTHERWISE: Record<keyof typeof projectSettings.shape, unknown> = {
   verdictReasons: ['c'],
   purposeWords: { learn: ['bike'] },
   pagePaths: { item: ['range'] },
+  pageKinds: { 'tarnwick.example': 'collection' },
 };
 
 test('after a change of each setting the warm answers are the fresh ones', async () => {

@@ -1,5 +1,5 @@
 import { exactRivals } from '@opsimath/core/ranking/front';
-import { pageKind, type PathRules } from '@opsimath/core/text/pageKind';
+import type { PageKind } from '@opsimath/core/text/pageKind';
 import { pagePlaces } from '../../data/places';
 import type { Pool } from './pool';
 import { CaptureReader } from '../facts/captures';
@@ -19,11 +19,11 @@ export async function frontSigns(
   { database, store }: Workspace,
   { ids, market, captures, masks }: Pool,
   front: number,
-  rules: PathRules,
+  kindOf: (address: string) => PageKind,
 ): Promise<FrontSigns> {
   const unknown = (): Float32Array => new Float32Array(ids.length).fill(NaN);
   const signs = { paidSlots: unknown(), exactRivals: unknown(), itemShare: unknown() };
-  const isItem = market.surface === 'web' ? await itemPlaces(database, rules) : null;
+  const isItem = market.surface === 'web' ? await itemPlaces(database, kindOf) : null;
   const reader = await CaptureReader.over(store, captures, masks);
   for (let i = 0; i < ids.length; i++) {
     const page = reader.page(ids[i]!);
@@ -39,9 +39,11 @@ export async function frontSigns(
   return signs;
 }
 
-async function itemPlaces(database: Workspace['database'], rules: PathRules): Promise<ReadonlySet<number>> {
+async function itemPlaces(
+  database: Workspace['database'],
+  kindOf: (address: string) => PageKind,
+): Promise<ReadonlySet<number>> {
   const items = new Set<number>();
-  for (const { id, address } of await pagePlaces(database))
-    if (pageKind(address, rules) === 'item') items.add(id);
+  for (const { id, address } of await pagePlaces(database)) if (kindOf(address) === 'item') items.add(id);
   return items;
 }

@@ -6,6 +6,7 @@ import { LANGUAGES } from '@opsimath/core/text/stems';
 import { keywordKeysText } from '../../data/keywordKeys';
 import { lookUpFinds } from '../../data/lookUps';
 import { listTargets } from '../../data/targets';
+import { type PageKind, pageKind } from '@opsimath/core/text/pageKind';
 import { type FrontSigns, frontSigns } from './frontSigns';
 import { inWordWorker } from '../words/inWordWorker';
 import type { NamedPool, Pool } from './pool';
@@ -56,8 +57,9 @@ export function poolGrains(
 
 /** What the newest result pages say of the front of each keyword. */
 export function poolSigns(workspace: Workspace, { pool, name, revisions }: NamedPool): Promise<FrontSigns> {
-  const { front, pagePaths } = pool.settings;
-  return workspace.keep('signs', revisions, [name], () => frontSigns(workspace, pool, front, pagePaths));
+  const { front, pagePaths, pageKinds } = pool.settings;
+  const kindOf = (address: string): PageKind => pageKind(address, pagePaths, pageKinds);
+  return workspace.keep('signs', revisions, [name], () => frontSigns(workspace, pool, front, kindOf));
 }
 
 /** What tells the purpose of a pool's searches beside their words. */

@@ -64,7 +64,9 @@ export function frontInFigures(
   const kinds = new Map<string, number>();
   for (const { address, what } of slots) {
     const kind =
-      what === 'page' && address !== null ? pageKind(address, settings.pagePaths) : (what ?? 'unknown');
+      what === 'page' && address !== null
+        ? pageKind(address, settings.pagePaths, settings.pageKinds)
+        : (what ?? 'unknown');
     kinds.set(kind, (kinds.get(kind) ?? 0) + 1);
   }
   return {

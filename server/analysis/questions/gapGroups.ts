@@ -1,13 +1,17 @@
 import type { GapGroups, gapGroupQuery } from '@opsimath/contract/api/gaps';
 import { ACTIONS } from '@opsimath/core/gap/action';
+import { PAGE_KINDS } from '@opsimath/core/text/pageKind';
 import type { z } from 'zod';
 import { keywordsById } from '../../data/keywords';
 import type { Comparison } from '../comparison/comparison';
 import { clustersOf } from '../comparison/gapClusters';
+import { ownPageKinds } from '../comparison/ownPageKinds';
 import { filteredOrder } from './gapPage';
 import type { Workspace } from '../kept/workspace';
 
-/** What passes the filter in groups: by cluster, by the own target that ranks, or by what to do. */
+type By = z.output<typeof gapGroupQuery>['by'];
+
+/** What passes the filter in groups: by cluster, by the own target that ranks, by the kind of its page, or by what to do. */
 export async function gapGroups(
   workspace: Workspace,
   projectId: number,
@@ -46,26 +50,53 @@ export async function gapGroups(
     groups: shown.map(([number, { members, month, days, first, volume: searched }]) => {
       const id = keywords[first]!;
       const keyword = { id, text: firsts.get(id)!.text };
-      const narrowed =
-        by === 'action'
-          ? { actions: [ACTIONS[number]!] }
-          : by === 'cluster'
-            ? { cluster: keyword.id }
-            : { target: addresses.get(number) ?? '' };
-      const name =
-        by === 'action' ? ACTIONS[number]! : by === 'cluster' ? keyword.text : (addresses.get(number) ?? '');
-      return { name, narrowed, keywords: members, volume: searched, worthAMonth: month, days, best: keyword };
+      return {
+        ...groupOf(by, number, keyword, addresses),
+        keywords: members,
+        volume: searched,
+        worthAMonth: month,
+        days,
+        best: keyword,
+      };
     }),
   };
+}
+
+/** What a group is called, and what narrows the table to it. */
+function groupOf(
+  by: By,
+  number: number,
+  keyword: { id: number; text: string },
+  addresses: ReadonlyMap<number, string>,
+): Pick<GapGroups['groups'][number], 'name' | 'narrowed'> {
+  switch (by) {
+    case 'action':
+      return { name: ACTIONS[number]!, narrowed: { actions: [ACTIONS[number]!] } };
+    case 'cluster':
+      return { name: keyword.text, narrowed: { cluster: keyword.id } };
+    case 'page kind':
+      return number < 0
+        ? { name: '', narrowed: { target: '' } }
+        : { name: PAGE_KINDS[number]!, narrowed: { pageKinds: [PAGE_KINDS[number]!] } };
+    case 'target':
+      return { name: addresses.get(number) ?? '', narrowed: { target: addresses.get(number) ?? '' } };
+  }
 }
 
 async function numbering(
   workspace: Workspace,
   comparison: Comparison,
-  by: z.output<typeof gapGroupQuery>['by'],
+  by: By,
 ): Promise<(i: number) => number> {
   if (by === 'action') return (i) => comparison.gaps.action[i]!;
   if (by === 'target') return (i) => comparison.now.ownPlace[comparison.rows[i]!]!;
+  if (by === 'page kind') {
+    const kinds = ownPageKinds(comparison);
+    return (i) => {
+      const kind = kinds.get(comparison.now.ownPlace[comparison.rows[i]!]!);
+      return kind === undefined ? -1 : PAGE_KINDS.indexOf(kind);
+    };
+  }
   const clusters = await clustersOf(workspace, comparison);
   return (i) => clusters[i]!;
 }

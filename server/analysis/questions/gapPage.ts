@@ -96,6 +96,7 @@ export function totalsOf(comparison: Comparison, filtered: Filtered, order: Int3
     marks: named(gapMark.options, filtered.marks),
     rivals: [...filtered.rivals],
     bands: [...filtered.bands],
+    pageKinds: [...filtered.pageKinds],
     verdicts: [...filtered.verdicts],
     actions: [...filtered.actions],
   };

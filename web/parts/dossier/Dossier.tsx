@@ -118,7 +118,12 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
           <DossierActs project={project} data={data} />
           <DossierLane data={data} />
           <Alternatives key={keyword} project={project} data={data} />
-          <DossierFacts data={data} metricsAge={metricsAge} pageAge={pageAge} />
+          <DossierFacts
+            data={data}
+            metricsAge={metricsAge}
+            pageAge={pageAge}
+            isPage={surfaceOf(comparison.market) === 'web'}
+          />
           <section className="section">
             <h2>Notes</h2>
             <Notes project={project} subject={{ on: 'keyword', keyword }} />

@@ -1,4 +1,5 @@
 import type { Dossier } from '@opsimath/contract/api/dossier';
+import { KindOfPage } from './KindOfPage';
 import { count, decimal, volumeWord, worth } from '../words/figures';
 
 /** What is known of a keyword beside its lane, each figure with its age where it has one. */
@@ -6,10 +7,13 @@ export function DossierFacts({
   data,
   metricsAge,
   pageAge,
+  isPage,
 }: {
   data: Dossier;
   metricsAge: string;
   pageAge: string;
+  /** Whether what ranks are pages: on the web. */
+  isPage: boolean;
 }) {
   return (
     <dl className="facts">
@@ -48,7 +52,7 @@ export function DossierFacts({
           wide
         />
       )}
-      <Fact name="Our page" value={data.row.ownAddress ?? 'none ranks'} wide />
+      <OurPage address={data.row.ownAddress} isPage={isPage} />
     </dl>
   );
 }
@@ -58,6 +62,27 @@ function spreadWords({ spread, rivals }: Dossier['row']): string {
   const looked = rivals.filter((position) => position !== 'unknown').length;
   const never = rivals.length - looked;
   return `${spread} of ${looked} rivals looked up${never > 0 ? `, ${never} never` : ''}`;
+}
+
+/** Which page of ours ranks, of what kind it is, and the way to it. */
+function OurPage({ address, isPage }: { address: string | null; isPage: boolean }) {
+  return (
+    <div className="wide">
+      <dt className="faint">Our page</dt>
+      <dd title={address ?? undefined}>
+        {address === null ? (
+          'none ranks'
+        ) : (
+          <>
+            <a href={`https://${address}`} target="_blank" rel="noreferrer noopener">
+              {address}
+            </a>{' '}
+            {isPage && <KindOfPage address={address} />}
+          </>
+        )}
+      </dd>
+    </div>
+  );
 }
 
 function Fact({ name, value, wide }: { name: string; value: string; wide?: boolean }) {

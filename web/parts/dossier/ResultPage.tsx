@@ -2,6 +2,7 @@ import type { ShownPage } from '@opsimath/contract/api/dossier';
 import { Select } from 'antd';
 import { useState } from 'react';
 import { useResultPageQuery } from '../../state/gapsApi';
+import { KindOfPage } from './KindOfPage';
 import { NoteMark } from '../notes/NoteMark';
 import { decimal, spelledDay } from '../words/figures';
 
@@ -72,6 +73,12 @@ export function ResultPage({ project, keyword, market, page, dates }: ResultPage
                       {slot.letter && <b>{slot.letter} </b>}
                       {slot.owner}
                       {slot.authority !== null && ` · authority ${slot.authority}`}
+                      {slot.what === 'page' && slot.address !== null && (
+                        <>
+                          {' · '}
+                          <KindOfPage address={slot.address} />
+                        </>
+                      )}
                       {slot.phraseInTitle && ' · phrase in title'}
                       {slot.figures.price !== undefined && ` · price ${decimal(slot.figures.price, 2)}`}
                       {slot.figures.rating !== undefined && ` · rated ${decimal(slot.figures.rating, 1)}`}

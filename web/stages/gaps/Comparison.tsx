@@ -32,6 +32,7 @@ const GROUPS: { value: Groups; label: string }[] = [
   { value: 'none', label: 'not in groups' },
   { value: 'cluster', label: 'by cluster' },
   { value: 'target', label: 'by our target' },
+  { value: 'page kind', label: 'by kind of our page' },
   { value: 'action', label: 'by what to do' },
 ];
 
@@ -40,9 +41,10 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
   const { project, scope, change } = useScope();
   const { data: lookUps } = useLookUpsQuery(project);
   const { data: lists } = useListsQuery(project);
-  const further = scope.rivals.length + scope.bands.length + scope.verdicts.length + scope.actions.length;
+  const { rivals, bands, pageKinds, verdicts, actions } = scope;
+  const further = [rivals, bands, pageKinds, verdicts, actions].some((wanted) => wanted.length > 0);
   const [wide, setWide] = useState(
-    further > 0 ||
+    further ||
       scope.marks.includes('several of ours') ||
       (scope.limits !== '' && !map) ||
       scope.inList !== null,

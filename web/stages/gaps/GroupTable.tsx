@@ -11,6 +11,7 @@ const HEADS = {
   cluster: 'Cluster, by its best keyword',
   target: 'Our target that ranks',
   action: 'What to do',
+  'page kind': 'Kind of our page that ranks',
 };
 
 /** What passes the filter in groups; pressing one shows its keywords. */
@@ -25,6 +26,7 @@ export function GroupTable({ project, query }: { project: number; query: GapGrou
       cluster: narrowed.cluster ?? null,
       answering: narrowed.target ?? '',
       ...(narrowed.actions && { actions: narrowed.actions }),
+      ...(narrowed.pageKinds && { pageKinds: narrowed.pageKinds }),
     });
   return (
     <section className="gap-groups" aria-label="Groups">
@@ -35,7 +37,7 @@ export function GroupTable({ project, query }: { project: number; query: GapGrou
           {
             head: HEADS[query.by],
             cell: (group) =>
-              query.by === 'target' && group.name === '' ? (
+              group.name === '' ? (
                 <span className="soft">none of ours ranks</span>
               ) : (
                 <button className="plain" onClick={() => open(group)}>

@@ -3,6 +3,7 @@ import { GAP_FIGURE_NAMES } from '@opsimath/contract/figures/gapFigures';
 import { type GapPage } from '@opsimath/contract/api/gaps';
 import { action } from '@opsimath/contract/api/gapQuery';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
+import { PAGE_KINDS } from '@opsimath/core/text/pageKind';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { Checkbox, InputNumber, Select } from 'antd';
 import { useListsQuery } from '../../state/siftApi';
@@ -44,6 +45,25 @@ export function NarrowPanel({ project, page, scope, onChange }: NarrowPanelProps
           onPress={() => onChange({ marks: toggled(scope.marks, SEVERAL) })}
         />
       </div>
+      {scope.market.startsWith('web-') && (
+        <>
+          <span className="faint">Our page is</span>
+          <div>
+            {PAGE_KINDS.map((kind, n) =>
+              (totals?.pageKinds[n] ?? 0) > 0 || scope.pageKinds.includes(kind) ? (
+                <FilterToggle
+                  key={kind}
+                  name={kind}
+                  tip={`The page of ours that ranks is of this kind, by its path or as somebody said in the dossier: ${kind}.`}
+                  count={totals?.pageKinds[n]}
+                  on={scope.pageKinds.includes(kind)}
+                  onPress={() => onChange({ pageKinds: toggled(scope.pageKinds, kind) })}
+                />
+              ) : null,
+            )}
+          </div>
+        </>
+      )}
       <span className="faint">On the front</span>
       <div>
         {(page?.rivals ?? []).map((rival, n) => (

@@ -54,6 +54,7 @@ test('a scope asks the API for what it holds', () => {
   expect(gapFilterOf(scope)).toMatchObject({
     kinds: ['absent'],
     bands: ['4–10'],
+    pageKinds: [],
     limits: 'chance:0.2..0.6',
     sort: '-volume,keyword',
     cluster: 9,

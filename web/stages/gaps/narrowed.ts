@@ -8,6 +8,7 @@ export const EVERYTHING: Partial<Scope> = {
   paid: [],
   rivals: [],
   bands: [],
+  pageKinds: [],
   verdicts: [],
   actions: [],
   limits: '',
@@ -27,13 +28,14 @@ export function isNarrowed(scope: Scope): boolean {
 
 /** Filter and order of gaps as the API reads them. */
 export function gapFilterOf(scope: Scope): Omit<GapQuery, 'market' | 'date'> {
-  const { kinds, paid, marks, rivals, bands, verdicts, actions, limits, find, sort } = scope;
+  const { kinds, paid, marks, rivals, bands, pageKinds, verdicts, actions, limits, find, sort } = scope;
   return {
     kinds,
     paid,
     marks,
     rivals,
     bands,
+    pageKinds,
     verdicts,
     actions,
     limits,

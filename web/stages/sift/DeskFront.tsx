@@ -1,5 +1,6 @@
 import { useResultPageQuery } from '../../state/gapsApi';
-import { useMarketsQuery, useProjectsQuery } from '../../state/projectApi';
+import { useMarketsQuery } from '../../state/projectApi';
+import { usePageKinds } from '../../state/usePageKinds';
 import { frontFacts } from './frontFacts';
 import { spelledDay } from '../../parts/words/figures';
 
@@ -20,11 +21,10 @@ export function DeskFront({ project, market, date, keyword, text, ahead }: DeskF
   const { currentData: page, isFetching } = useResultPageQuery({ project, keyword, market, date });
   useResultPageQuery({ project, keyword: ahead ?? 0, market, date }, { skip: ahead === null });
   const front = (page?.slots ?? []).filter(({ kind }) => kind === 'organic').slice(0, MOST);
-  const { data: projects } = useProjectsQuery();
-  const rules = projects?.find(({ id }) => id === project)?.settings.pagePaths;
+  const { kindOf } = usePageKinds();
   const { data: markets } = useMarketsQuery();
   const here = markets?.find(({ code }) => code === market);
-  const facts = rules && here ? frontFacts(front, { rules, ...here }) : [];
+  const facts = here ? frontFacts(front, { kindOf, ...here }) : [];
   return (
     <div className="desk-front sheet" aria-label="Front">
       <h3>What answers it</h3>

@@ -1,5 +1,5 @@
 import type { ShownPage } from '@opsimath/contract/api/dossier';
-import { PATH_RULES } from '@opsimath/core/text/pageKind';
+import { pageKind } from '@opsimath/core/text/pageKind';
 import { frontFacts } from './frontFacts';
 
 type Slot = ShownPage['slots'][number];
@@ -22,10 +22,9 @@ const slot = (more: Partial<Slot>): Slot => ({
 });
 const facts = (front: Slot[], surface = 'web') =>
   Object.fromEntries(
-    frontFacts(front, { rules: PATH_RULES, currency: 'USD', surface }).map(({ name, value }) => [
-      name,
-      value,
-    ]),
+    frontFacts(front, { kindOf: (address) => pageKind(address), currency: 'USD', surface }).map(
+      ({ name, value }) => [name, value],
+    ),
   );
 
 describe('the front in a few words', () => {

@@ -1,5 +1,5 @@
 import type { ShownPage } from '@opsimath/contract/api/dossier';
-import { pageKind, type PathRules } from '@opsimath/core/text/pageKind';
+import type { PageKind } from '@opsimath/core/text/pageKind';
 import { quartiles } from '@opsimath/core/ranking/statistics';
 
 type Slot = ShownPage['slots'][number];
@@ -7,13 +7,13 @@ type Slot = ShownPage['slots'][number];
 /** The front in a few words: kinds of pages, price, rating, age, views, length; each as lowest to highest quarter. */
 export function frontFacts(
   front: readonly Slot[],
-  { rules, currency, surface }: { rules: PathRules; currency: string; surface: string },
+  { kindOf, currency, surface }: { kindOf: (address: string) => PageKind; currency: string; surface: string },
 ): { name: string; value: string }[] {
   const facts: { name: string; value: string }[] = [];
   const kinds = new Map<string, number>();
   for (const { address } of front) {
     if (surface !== 'web' || !address) continue;
-    const kind = pageKind(address, rules);
+    const kind = kindOf(address);
     if (kind !== 'unknown') kinds.set(kind, (kinds.get(kind) ?? 0) + 1);
   }
   if (kinds.size > 0)

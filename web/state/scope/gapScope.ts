@@ -4,6 +4,7 @@ import type { Action } from '@opsimath/core/gap/action';
 import type { GapKind } from '@opsimath/core/gap/kind';
 import type { PaidState } from '@opsimath/core/gap/paid';
 import { DEPTH_BANDS, type DepthBand } from '@opsimath/core/ranking/position';
+import { PAGE_KINDS, type PageKind } from '@opsimath/core/text/pageKind';
 import { VERDICTS, type Verdict } from '@opsimath/core/sift/sieve';
 import type { AddressReader } from './address';
 
@@ -20,6 +21,8 @@ export interface GapScope {
   /** Rivals of which one at least is within the front, by id. */
   rivals: number[];
   bands: DepthBand[];
+  /** Kinds of the page of ours that ranks. */
+  pageKinds: PageKind[];
   verdicts: Verdict[];
   actions: Action[];
   /** Limits of figures, as the API writes them. */
@@ -29,7 +32,7 @@ export interface GapScope {
   /** Address of the own target that ranks. */
   answering: string;
   /** Gaps in groups. */
-  by: 'cluster' | 'target' | 'action' | '';
+  by: 'cluster' | 'target' | 'action' | 'page kind' | '';
   /** Orders of gaps: `-priority,keyword`. */
   sort: string;
   /** Columns of the gap table beside the usual ones. */
@@ -53,13 +56,14 @@ export function readGaps(address: AddressReader): GapScope {
     find: address.text('find'),
     rivals: address.ids('rivals'),
     bands: address.several('bands', DEPTH_BANDS),
+    pageKinds: address.several('pageKinds', PAGE_KINDS),
     verdicts: address.several('verdicts', VERDICTS),
     actions: address.several('actions', action.options),
     limits: writeLimits(readLimits(address.text('limits'))),
     inList: address.id('inList'),
     cluster: address.id('cluster'),
     answering: address.text('answering'),
-    by: address.one('by', ['cluster', 'target', 'action'], ''),
+    by: address.one('by', ['cluster', 'target', 'action', 'page kind'], ''),
     sort: readOrder(address.words('sort')),
     gapColumns: address.words('gapColumns'),
     open: address.id('open'),
