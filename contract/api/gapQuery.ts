@@ -96,6 +96,12 @@ export const gapQuery = comparisonScope.extend(gapFilter.shape).extend({
   limit: z.coerce.number().int().min(1).max(500).default(100),
 });
 
+/** What a file of gaps holds beside the filter: all figures, or those named. */
+export const gapFileQuery = gapQuery.extend({
+  format: z.enum(['csv', 'xlsx', 'json']).default('csv'),
+  figures: list(z.enum(GAP_FIGURE_NAMES)),
+});
+
 export type GapQuery = z.input<typeof gapQuery>;
 export type GapFilterRead = z.output<typeof gapFilter>;
 export type GapQueryRead = z.output<typeof gapQuery>;

@@ -4,6 +4,7 @@ import type { Database } from './storage/connection';
 import { keywordsById } from './keywords';
 import { listMembers } from './lists';
 import { marketById } from './markets';
+import { listMarkers, markersOf } from './markers';
 import { notesOfKeywords } from './notes';
 import type { keywordList } from './schema';
 import { judgementsOf } from './verdicts';
@@ -22,6 +23,7 @@ const HEADS = [
   'judged by',
   'judged at',
   'notes',
+  'markers',
 ];
 
 /**
@@ -42,6 +44,7 @@ export async function listTable(
   const texts = await keywordsById(database, ids);
   const judgements = await judgementsOf(database, projectId, ids);
   const notes = await notesOfKeywords(database, projectId);
+  const markers = await markerNamesOf(database, projectId, ids);
   const about = `List “${list.name}”, ${market.code}; ${list.origin || 'put together by hand'}. Volumes as last known.`;
   const sheet = await sheetOf(ids);
   if (sheet) {
@@ -52,7 +55,12 @@ export async function listTable(
       rows: ids.map((id, n) => [
         market.code,
         ...(rows.get(id) ??
-          sheet.heads.map((head) => plainCell(head, texts.get(id)!.text, judgements[n]!, notes.get(id)))),
+          sheet.heads.map((head) =>
+            plainCell(head, texts.get(id)!.text, judgements[n]!, {
+              notes: notes.get(id),
+              markers: markers.get(id),
+            }),
+          )),
       ]),
       about: `${about} Positions and figures from the look-up that the list came from.`,
     };
@@ -71,13 +79,32 @@ export async function listTable(
         person || null,
         decidedAt || null,
         notes.get(id) ?? null,
+        markers.get(id) || null,
       ];
     }),
     about,
   };
 }
 
-function plainCell(head: string, text: string, judged: KeptJudgement, notes: string | undefined): Cell {
+/** Names of the markers that keywords bear, as files have them. */
+async function markerNamesOf(
+  database: Database,
+  projectId: number,
+  ids: readonly number[],
+): Promise<Map<number, string>> {
+  const names = new Map((await listMarkers(database, projectId)).map(({ id, name }) => [id, name]));
+  const borne = await markersOf(database, projectId, ids);
+  return new Map(
+    [...borne].map(([id, markers]) => [id, markers.map((marker) => names.get(marker)).join(', ')]),
+  );
+}
+
+function plainCell(
+  head: string,
+  text: string,
+  judged: KeptJudgement,
+  { notes, markers }: { notes: string | undefined; markers: string | undefined },
+): Cell {
   switch (head) {
     case 'keyword':
       return text;
@@ -93,6 +120,8 @@ function plainCell(head: string, text: string, judged: KeptJudgement, notes: str
       return judged.decidedAt || null;
     case 'notes':
       return notes ?? null;
+    case 'markers':
+      return markers || null;
     default:
       return null;
   }

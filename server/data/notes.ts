@@ -143,16 +143,21 @@ export async function removeNote(database: Database, projectId: number, id: numb
 
 /** What was noted on keywords, oldest first, for files: one text a keyword. */
 export async function notesOfKeywords(database: Database, projectId: number): Promise<Map<number, string>> {
+  const notes = await notesByKeyword(database, projectId);
+  return new Map([...notes].map(([keyword, written]) => [keyword, written.join('; ')]));
+}
+
+/** Each note on a keyword as files have it: its text, who wrote it and when; oldest first. */
+export async function notesByKeyword(database: Database, projectId: number): Promise<Map<number, string[]>> {
   const answer = await database.client.execute({
     sql: `SELECT keyword_id AS id, text, person, substr(created_at, 1, 10) AS day FROM note
           WHERE project_id = ? AND kind = 'keyword' ORDER BY id`,
     args: [projectId],
   });
-  const notes = new Map<number, string>();
+  const notes = new Map<number, string[]>();
   for (const { id, text, person, day } of answer.rows) {
     const said = `${String(text)} (${[person, day].filter(Boolean).join(', ')})`;
-    const before = notes.get(Number(id));
-    notes.set(Number(id), before === undefined ? said : `${before}; ${said}`);
+    notes.set(Number(id), [...(notes.get(Number(id)) ?? []), said]);
   }
   return notes;
 }

@@ -5,7 +5,11 @@ import type { Database } from './storage/connection';
 import { keywordIdsOfKnown } from './keywords';
 import { listMarkers, markersOf } from './markers';
 import type { MarketRow } from './markets';
+import { notesByKeyword } from './notes';
+import { addedNote, namesIn } from './writtenBack';
 import { judgementsOf } from './verdicts';
+
+const LONGEST_NOTE = 20_000;
 
 /** What a table worked on outside would change, matched by key and market. */
 export async function outsideChanges(
@@ -48,9 +52,13 @@ export async function outsideChanges(
     const newer = row.judgedAt !== null && before.decidedAt > row.judgedAt;
     return same ? [] : [{ keyword, text: row.keyword, before, after, newer }];
   });
+  const standing = await notesByKeyword(database, projectId);
   const notes = keywords.flatMap((keyword) => {
-    const { note, keyword: text } = rows.get(keyword)!;
-    return note === null ? [] : [{ keyword, text, note: note.slice(0, 20_000) }];
+    const { note, notes: written, keyword: text } = rows.get(keyword)!;
+    const added = written === null ? '' : addedNote(written, standing.get(keyword) ?? []);
+    return [note ?? '', added].flatMap((said) =>
+      said === '' ? [] : [{ keyword, text, note: said.slice(0, LONGEST_NOTE) }],
+    );
   });
   const markers = await markerChanges(database, projectId, rows, unmatched);
   const touched = new Set([
@@ -80,12 +88,10 @@ async function markerChanges(
   );
   for (const [keyword, { markers, line, keyword: text }] of rows) {
     if (markers === null) continue;
-    const wanted = new Set<number>();
-    for (const name of markers) {
-      const marker = known.find((other) => key(other.name) === key(name));
-      if (marker) wanted.add(marker.id);
-      else unmatched.push({ line, text, why: `no marker is named “${name.slice(0, 60)}”` });
-    }
+    const { found, strange } = namesIn(markers, known);
+    const wanted = new Set(found.map(({ id }) => id));
+    for (const name of strange)
+      unmatched.push({ line, text, why: `no marker is named “${name.slice(0, 60)}”` });
     const bears = new Set(borne.get(keyword) ?? []);
     for (const id of wanted) if (!bears.has(id)) changes.get(id)!.on.push(keyword);
     for (const id of bears) if (!wanted.has(id)) changes.get(id)!.off.push(keyword);

@@ -1,4 +1,4 @@
-import { GAP_FIGURE_NAMES, figureOf, fileHead } from '@opsimath/contract/figures/gapFigures';
+import { GAP_FIGURE_NAMES, type GapFigure, figureOf, fileHead } from '@opsimath/contract/figures/gapFigures';
 import type { GapPage, GapRow } from '@opsimath/contract/api/gaps';
 import type { Position } from '@opsimath/contract/api/position';
 
@@ -30,10 +30,14 @@ const FURTHER: CsvColumn[] = [
   { head: 'captured on', cell: (row) => row.captureDate },
 ];
 
-/** The columns of a gap table as exported: every figure of the register with its unit in the head. */
+/**
+ * The columns of a gap table as exported: every figure of the register with its unit in the head, or those that are named;
+ * what stands in words and positions are always there.
+ */
 export function gapColumns(
   page: Pick<GapPage, 'rivals' | 'own' | 'currency' | 'resultsPerPage'>,
   notes: ReadonlyMap<number, string>,
+  figures: readonly GapFigure[] = [],
 ): CsvColumn[] {
   const { own, rivals, currency, resultsPerPage } = page;
   const context = { currency, rivals: rivals.length, resultsPerPage };
@@ -52,12 +56,18 @@ export function gapColumns(
       },
       { head: `${rival.name} paid slot`, cell: (row) => row.rivalsPaid[r]! },
     ]),
-    ...GAP_FIGURE_NAMES.filter((name) => !figureOf(name).position).map((name): CsvColumn => ({
+    ...GAP_FIGURE_NAMES.filter(
+      (name) => !figureOf(name).position && (figures.length === 0 || figures.includes(name)),
+    ).map((name): CsvColumn => ({
       head: fileHead(name, context),
       cell: (row) => rounded(row.figures[name] ?? null, figureOf(name).fileDigits),
     })),
-    { head: `CPC low (${currency} a click)`, cell: (row) => row.cpcLow },
-    { head: `CPC high (${currency} a click)`, cell: (row) => row.cpcHigh },
+    ...(figures.length === 0 || figures.includes('cpc')
+      ? [
+          { head: `CPC low (${currency} a click)`, cell: (row: GapRow) => row.cpcLow },
+          { head: `CPC high (${currency} a click)`, cell: (row: GapRow) => row.cpcHigh },
+        ]
+      : []),
     ...FURTHER,
     { head: 'notes', cell: (row) => notes.get(row.id) ?? null },
   ];

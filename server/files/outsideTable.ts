@@ -16,8 +16,11 @@ export interface OutsideRow {
   parked: boolean | null;
   reason: string | null;
   judgedAt: string | null;
-  markers: string[] | null;
+  /** Names with commas between, as they were written; a name may hold a comma itself. */
+  markers: string | null;
   note: string | null;
+  /** The notes that were written with it, and whatever somebody added to them. */
+  notes: string | null;
 }
 export interface OutsideProblem {
   line: number;
@@ -27,7 +30,7 @@ export interface OutsideProblem {
 
 const MOST_ROWS = 100_000;
 
-/** Reads a table by its heads: keyword is needed; market, verdict, parked, reason, judged at, markers, new note if there. */
+/** Reads a table by its heads: keyword is needed; market, verdict, parked, reason, judged at, markers, notes, new note if there. */
 export async function readOutsideTable(
   file: string,
 ): Promise<{ rows: OutsideRow[]; problems: OutsideProblem[] }> {
@@ -103,11 +106,9 @@ async function readDelimited(
           : parked !== '' && parked !== 'no' && parked !== 'false' && parked !== '0',
       reason: cell('reason'),
       judgedAt: cell('judged at'),
-      markers:
-        cell('markers')
-          ?.split(/[,;]/)
-          .flatMap((name) => name.trim() || []) ?? null,
+      markers: cell('markers'),
       note: cell('new note') || null,
+      notes: cell('notes') || null,
     });
   }
   return { rows, problems };

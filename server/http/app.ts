@@ -27,6 +27,7 @@ import { projectRoutes } from './projects';
 import { auditRoutes } from './audits';
 import { frozenRoutes, shareRoutes } from './frozenReports';
 import { reportFileRoutes, sharedRoute } from './reportFiles';
+import { tableFileRoutes } from './tableFiles';
 import { reportRoutes } from './reports';
 import { listRoutes } from './lists';
 import { draftPartRoutes, draftRoutes, writerRoutes } from './drafts';
@@ -90,6 +91,7 @@ export function createApp(
     frozenRoutes,
     shareRoutes,
     reportFileRoutes,
+    tableFileRoutes,
     sharedRoute,
     auditRoutes,
     noteRoutes,

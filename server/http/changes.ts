@@ -21,7 +21,7 @@ const CHANGES: readonly [RegExp, ChangedThing | null][] = [
   [/^\/imports\//, null],
   [/^\/projects(\/\d+)?$/, 'projects'],
   [/^\/archives$/, 'projects'],
-  [/^\/(packing|written-text)$/, null],
+  [/^\/(packing|written-text|table-files)$/, null],
   [/^\/projects\/\d+\/published(\/|$)/, 'drafts'],
   [/^\/projects\/\d+\/report-files(\/|$)/, null],
   [/^\/projects\/\d+\/(frozen|shares)(\/|$)/, 'reports'],

@@ -225,6 +225,67 @@ test('keywords picked one by one are just those, whatever else is chosen', async
 const file = async (format: string, more: string): Promise<Response> =>
   fetch(`${running.server.url}/api${at}/gaps.file?${SCOPE}&format=${format}${more}`);
 
+test('a file holds the columns that are shown, under the name of what is compared', async () => {
+  const read = async (more: string) => {
+    const answer = await file('csv', `&limit=1&chosen=${all[0]!.id}${more}`);
+    return { name: answer.headers.get('content-disposition')!, heads: (await answer.text()).split('\n')[0]! };
+  };
+  const every = await read('');
+  expect(every.heads).toMatch(/^.?keyword,/);
+  expect(every.heads).toMatch(/difficulty/);
+  expect(every.name).toContain(`Gaps ${MARKET} ${DATE}.csv`);
+  const some = await read('&figures=demand,priority');
+  expect(some.heads).toMatch(/demand/);
+  expect(some.heads).toMatch(/priority/);
+  expect(some.heads).not.toMatch(/difficulty|CPC low|chance \(/);
+  const lists = await running.api.post(`${at}/lists`, {
+    name: 'Spring / 2026',
+    market: MARKET,
+    keywords: [all[0]!.id],
+  });
+  const { name } = await read(`&list=${lists.at(-1).id}`);
+  expect(name).toContain(`Gaps Spring 2026 ${MARKET} ${DATE}.csv`);
+});
+
+test.each(['csv', 'xlsx', 'json'] as const)(
+  'what is on the screen is written as %s, its cells made safe',
+  async (format) => {
+    const table = {
+      format,
+      name: 'Own queries: Tarnwick',
+      about: 'as shown',
+      heads: ['Query', 'Clicks'],
+      rows: [
+        ['bike bag', 1200],
+        ['=1+1', null],
+      ],
+    };
+    const answer = await fetch(`${running.server.url}/api/table-files`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(table),
+    });
+    expect(answer.headers.get('content-disposition')).toContain(`Own queries Tarnwick.${format}`);
+    if (format === 'csv')
+      expect((await answer.text()).trim().split('\n')).toEqual(['Query,Clicks', 'bike bag,1200', "'=1+1,"]);
+    if (format === 'json')
+      expect(await answer.json()).toMatchObject({
+        about: 'as shown',
+        rows: [
+          { Query: 'bike bag', Clicks: 1200 },
+          { Query: '=1+1', Clicks: null },
+        ],
+      });
+    if (format === 'xlsx') {
+      const book = new ExcelJS.Workbook();
+      await book.xlsx.load(await answer.arrayBuffer());
+      expect(book.worksheets[0]!.getCell('B2').value).toBe(1200);
+      expect(book.worksheets[0]!.getCell('A3').value).toBe('=1+1');
+      expect(book.worksheets[0]!.getCell('A3').type).toBe(ExcelJS.ValueType.String);
+    }
+  },
+);
+
 test('a workbook and JSON hold the rows and figures of the CSV, with what they are of', async () => {
   const chosen = `&chosen=${all
     .slice(0, 5)

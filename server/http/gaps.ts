@@ -1,21 +1,18 @@
 import { actionChoice, dossier, dossierQuery, shownPage } from '@opsimath/contract/api/dossier';
-import { type GapQueryRead, gapQuery } from '@opsimath/contract/api/gapQuery';
+import { type GapQueryRead, gapFileQuery, gapQuery } from '@opsimath/contract/api/gapQuery';
 import { gapGroupQuery, gapGroups, gapPage } from '@opsimath/contract/api/gaps';
 import { marketModels } from '@opsimath/contract/api/models';
 import { whatToDo, whatToDoQuery } from '@opsimath/contract/api/whatToDo';
+import type { GapFigure } from '@opsimath/contract/figures/gapFigures';
 import { isoDay } from '@opsimath/contract/source/answers';
 import { z } from 'zod';
 import { chooseAction } from '../data/chosenActions';
 import { notesOfKeywords } from '../data/notes';
 import { gapColumns } from '../files/gapCsv';
-import {
-  type Cell,
-  MOST_SHEET_ROWS,
-  type Table,
-  type TableFormat,
-  tableFormat,
-  writeTable,
-} from '../files/tableWriters';
+import { type Cell, MOST_SHEET_ROWS, type Table, type TableFormat, writeTable } from '../files/tableWriters';
+import { listById } from '../data/lists';
+import { listLookUps } from '../data/lookUpList';
+import { fileName } from '../files/fileName';
 import { KnownProblem } from '../problems/problem';
 import type { Routes } from './route';
 import type { Services } from './services';
@@ -43,14 +40,14 @@ export function gapRoutes(routes: Routes, services: Services): void {
         method: 'get',
         path,
         summary,
-        query: gapQuery.extend({ format: tableFormat.default('csv') }),
+        query: gapFileQuery,
         answer: null,
         media: 'application/octet-stream',
       },
-      async ({ params, query: { format, ...query }, context }) => {
-        const table = await gapTable(services, params.id, query, format);
+      async ({ params, query: { format, figures, ...query }, context }) => {
+        const table = await gapTable(services, params.id, query, { format, figures });
         const { body, type } = writeTable(format, table);
-        context.attachment(`gaps-${query.market}-${query.date}.${format}`);
+        context.attachment(`${fileName(table.name)}.${format}`);
         context.type = type;
         context.body = body;
       },
@@ -127,7 +124,7 @@ async function gapTable(
   { analysis, database }: Services,
   project: number,
   query: GapQueryRead,
-  format: TableFormat,
+  { format, figures }: { format: TableFormat; figures: readonly GapFigure[] },
 ): Promise<Table> {
   const first = await analysis.gapPage(project, { ...query, offset: 0, limit: EXPORT_PAGE });
   if (format === 'xlsx' && first.total > MOST_SHEET_ROWS)
@@ -136,7 +133,7 @@ async function gapTable(
       `A sheet holds ${MOST_SHEET_ROWS} rows; these are ${first.total}.`,
       'Export them as CSV.',
     );
-  const columns = gapColumns(first, await notesOfKeywords(database, project));
+  const columns = gapColumns(first, await notesOfKeywords(database, project), figures);
   const cells = (rows: typeof first.rows): Cell[][] =>
     rows.map((row) => columns.map(({ cell }) => cell(row)));
   async function* pages(): AsyncGenerator<Cell[][]> {
@@ -144,11 +141,23 @@ async function gapTable(
     for (let offset = EXPORT_PAGE; offset < first.total; offset += EXPORT_PAGE)
       yield cells((await analysis.gapPage(project, { ...query, offset, limit: EXPORT_PAGE })).rows);
   }
+  const of = await chosenName(database, project, query);
   const compared = query.compare === undefined ? '' : `, compared with ${query.compare}`;
   return {
-    name: `Gaps ${query.market}`,
+    name: `Gaps ${of === '' ? '' : `${of} `}${query.market} ${query.date}`,
     heads: columns.map(({ head }) => head),
     about: `Gaps of ${first.own} and ${first.rivals.map(({ name }) => name).join(', ')}, ${query.market}, ${query.date}${compared}; facts up to ${first.rests.latest ?? 'none'}; ${first.total} of ${first.totals.keywords} keywords; demand, chance, worth, gain and clicks are estimated.`,
     pages: pages(),
   };
+}
+
+/** What is compared, by its name: a list, a look-up; nothing for all keywords. */
+async function chosenName(
+  database: Services['database'],
+  project: number,
+  { list, pool, only }: GapQueryRead,
+): Promise<string> {
+  if (list !== undefined) return (await listById(database, project, list)).name;
+  if (pool !== undefined) return (await listLookUps(database, project, pool))[0]?.name ?? '';
+  return only === 'tracked' ? 'followed' : '';
 }

@@ -27,6 +27,7 @@ import { marketByCode } from '../data/markets';
 import { projectById } from '../data/projects';
 import { judgedInList } from '../data/verdicts';
 import { volumesAt } from '../data/volumes';
+import { fileName } from '../files/fileName';
 import { tableFormat, writeTable } from '../files/tableWriters';
 import { KnownProblem } from '../problems/problem';
 import type { Routes } from './route';
@@ -148,12 +149,12 @@ export function listRoutes(routes: Routes, services: Services): void {
         lookUp === null ? null : analysis.listSheet(lookUp, ids),
       );
       const { body, type } = writeTable(format, {
-        name: `List ${list.id}`,
+        name: list.name,
         heads,
         about,
         pages: Readable.from([rows]),
       });
-      context.attachment(`list-${list.id}.${format}`);
+      context.attachment(`${fileName(list.name, `list-${list.id}`)}.${format}`);
       context.type = type;
       context.body = body;
     },

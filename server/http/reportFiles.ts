@@ -6,6 +6,7 @@ import { sharedBy } from '../data/reportShares';
 import { reportById } from '../data/reports';
 import { escaped } from '../files/escape';
 import { htmlFile } from '../files/report/htmlFile';
+import { fileName } from '../files/fileName';
 import { MEDIA_TYPES } from '../files/mediaTypes';
 import { type FileOrder, SCHEMA_PATH } from '../files/report/makeFile';
 import type { Routes } from './route';
@@ -24,12 +25,7 @@ export function reportFileRoutes(routes: Routes, services: Services): void {
     async ({ params, body }) => {
       const order = await orderOf(services, params.id, body);
       const { title, date } = order.content;
-      const plain =
-        title
-          .replace(/[\\/:*?"<>|\p{Cc}]+/gu, ' ')
-          .trim()
-          .slice(0, 80) || 'Report';
-      return reportFiles.start(params.id, `${plain} ${date}.${body.format}`, order);
+      return reportFiles.start(params.id, `${fileName(title, 'Report')} ${date}.${body.format}`, order);
     },
   );
   routes.add(

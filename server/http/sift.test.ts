@@ -386,7 +386,7 @@ describe('lists', () => {
       });
       const { id } = listNamed(made, `file ${format}`);
       const file = await fetch(`${running.server.url}/api${at}/lists/${id}/file?format=${format}`);
-      expect(file.headers.get('content-disposition')).toContain(`list-${id}.${format}`);
+      expect(file.headers.get('content-disposition')).toContain(`file ${format}.${format}`);
       const content = await file.text();
       for (const { text } of some) expect(content).toContain(text);
       expect(content).toMatch(/core use/);

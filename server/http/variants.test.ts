@@ -489,6 +489,30 @@ describe('a table worked on outside', () => {
     expect(rows.find(({ id: of }) => of === a)).toMatchObject({ verdict: 'unjudged', markers: [] });
   });
 
+  test('markers whose name holds a comma and notes come back as they were written; what was added is a new note', async () => {
+    const keyword = named('fahrradtasche');
+    const markers = await running.api.post(`${at}/markers`, { name: 'soon, but small', shape: 'star' });
+    const marker = markers.find(({ name }: { name: string }) => name === 'soon, but small').id;
+    await running.api.post(`${at}/markers/${marker}/keywords`, { keywords: [keyword], on: true });
+    await running.api.post(`${at}/notes`, {
+      subject: { on: 'keyword', keyword },
+      text: '=too dear;\nask again',
+      person: 'Ines',
+    });
+    const lists = await running.api.post(`${at}/lists`, {
+      name: 'noted',
+      market: MARKET,
+      keywords: [keyword],
+    });
+    const file = `${running.server.url}/api${at}/lists/${lists.at(-1).id}/file?format=csv`;
+    const written = await (await fetch(file)).text();
+    expect(written).toContain('soon, but small');
+    expect(await bring(written)).toMatchObject({ unchanged: 1, notes: [], markers: [], unmatched: [] });
+    const added = written.replace(/ask again \(Ines, [\d-]+\)/, (note) => `${note}; rather in May`);
+    expect(added).not.toBe(written);
+    expect(await bring(added)).toMatchObject({ notes: [{ keyword, note: 'rather in May' }], markers: [] });
+  });
+
   test.each([
     ['nothing', ''],
     ['no keyword column', 'word,verdict\nbike bag,fit\n'],

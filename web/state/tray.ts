@@ -1,7 +1,14 @@
 import { type PayloadAction, createSlice } from '@reduxjs/toolkit';
 
+/** A keyword put aside, and where it was picked, in words: what is made of it says so. */
+export interface Trayed {
+  id: number;
+  text: string;
+  from?: string | undefined;
+}
+
 /** Keywords put aside, by project; they travel between stages and survive a reload. */
-type Trays = Record<string, { id: number; text: string }[]>;
+type Trays = Record<string, Trayed[]>;
 const PLACE = 'opsimath.tray';
 
 function remembered(): Trays {
@@ -19,7 +26,7 @@ export const tray = createSlice({
   name: 'tray',
   initialState: remembered,
   reducers: {
-    toggle(state, { payload }: PayloadAction<{ project: number; keyword: { id: number; text: string } }>) {
+    toggle(state, { payload }: PayloadAction<{ project: number; keyword: Trayed }>) {
       const kept = state[payload.project] ?? [];
       const at = kept.findIndex((keyword) => keyword.id === payload.keyword.id);
       state[payload.project] = at < 0 ? [...kept, payload.keyword] : kept.toSpliced(at, 1);

@@ -8,7 +8,7 @@ import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 import { useTrouble } from '../words/useTrouble';
 import { count } from '../words/figures';
-import { type ActedOn, nameOf } from './keywordsActedOn';
+import { type ActedOn, nameOf, originOf } from './keywordsActedOn';
 
 /** Keywords into a list of this market, or into a new one; each is one step that can be taken back. */
 export function ListSheet({ keywords, onDone }: { keywords: readonly ActedOn[]; onDone: () => void }) {
@@ -37,7 +37,7 @@ export function ListSheet({ keywords, onDone }: { keywords: readonly ActedOn[]; 
   const make = async (): Promise<void> => {
     const made = await add({
       project,
-      list: { name: name.trim(), market: scope.market, keywords: ids, origin: 'picked by hand', person },
+      list: { name: name.trim(), market: scope.market, keywords: ids, origin: originOf(keywords), person },
     }).unwrap();
     undoable(newList(project, made, `the list “${name.trim()}” made`));
     onDone();

@@ -3,8 +3,7 @@ import type { ComparisonScope } from '@opsimath/contract/api/gapQuery';
 import { Button, Segmented } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { useDossierQuery } from '../../state/gapsApi';
-import { useAppDispatch } from '../../state/store';
-import { toggle } from '../../state/tray';
+import { useTraySelection } from '../../state/useTraySelection';
 import { surfaceOf } from '../../state/surfaceOf';
 import { useOldAfter } from '../../state/useOldAfter';
 import { rateOf } from '@opsimath/core/rates/wilson';
@@ -65,7 +64,7 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
   const oldAfter = useOldAfter(surfaceOf(comparison.market));
   const metricsAge = data?.metricsDate ? age(data.metricsDate, comparison.date, oldAfter) : '';
   const pageAge = data?.page ? age(data.page.date, comparison.date, oldAfter) : '';
-  const dispatch = useAppDispatch();
+  const { select } = useTraySelection();
   const [positions, setPositions] = useState<PositionsOf>('organic');
   const panel = useRef<HTMLElement>(null);
   useEffect(() => {
@@ -83,10 +82,7 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
         <span className="faint">Dossier</span>
         {data && (
           <>
-            <Button
-              size="small"
-              onClick={() => dispatch(toggle({ project, keyword: { id: keyword, text: data.row.text } }))}
-            >
+            <Button size="small" onClick={() => select({ id: keyword, text: data.row.text })}>
               Tray
             </Button>
             <LivePage market={comparison.market} keyword={data.row.text} />

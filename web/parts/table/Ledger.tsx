@@ -1,3 +1,5 @@
+import { TakeTable } from './TakeTable';
+
 /** One column of a ledger. */
 export interface LedgerColumn<Row> {
   head: React.ReactNode;
@@ -27,6 +29,8 @@ interface LedgerProps<Row> {
   label?: string;
   /** Said where there is no row. */
   empty?: string;
+  /** Under which name the table can be taken along: copied, or written as a file. */
+  take?: string;
   order?: LedgerOrder;
   /** Told the order that pressing a head asks for; a head pressed again turns round. */
   onOrder?: (order: LedgerOrder) => void;
@@ -34,11 +38,11 @@ interface LedgerProps<Row> {
 
 /** A plain table of the ledger: hairlines, figures at the right, every head explained on the spot. */
 export function Ledger<Row>(props: LedgerProps<Row>) {
-  const { rows, keyOf, className = '', label, empty, order, onOrder } = props;
+  const { rows, keyOf, className = '', label, empty, take, order, onOrder } = props;
   const columns = props.columns.filter((column) => column !== false);
   const classOf = ({ figure, className: own }: LedgerColumn<Row>): string | undefined =>
     [figure && 'figure', own].filter(Boolean).join(' ') || undefined;
-  return (
+  const table = (
     <table className={`ledger ${className}`.trim()} aria-label={label}>
       <thead>
         <tr>
@@ -88,5 +92,13 @@ export function Ledger<Row>(props: LedgerProps<Row>) {
         )}
       </tbody>
     </table>
+  );
+  return take === undefined || rows.length === 0 ? (
+    table
+  ) : (
+    <>
+      <TakeTable name={take} />
+      {table}
+    </>
   );
 }

@@ -92,6 +92,7 @@ export function AdTermsTable() {
         rows={data.rows}
         keyOf={({ id }) => id}
         empty="No term of this choice."
+        take="Own ad search terms"
         order={{ sort, descending: true }}
         onOrder={(order) => setSort(order.sort as TermSort)}
         columns={[

@@ -105,6 +105,7 @@ export function BidsTable() {
             rows={all ? rows : rows.slice(0, FEW)}
             keyOf={({ campaign, id, match }) => `${campaign}:${id}:${match}`}
             empty="None of this choice."
+            take="What we bid on"
             columns={[
               {
                 head: '',

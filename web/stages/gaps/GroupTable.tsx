@@ -31,6 +31,7 @@ export function GroupTable({ project, query }: { project: number; query: GapGrou
   return (
     <section className="gap-groups" aria-label="Groups">
       <Ledger
+        take={`Gaps by ${query.by}`}
         rows={data.groups}
         keyOf={(group) => `${group.name}:${group.best.id}`}
         columns={[

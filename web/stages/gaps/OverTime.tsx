@@ -141,6 +141,7 @@ function Changes({ data }: { data: Data }) {
           What changed, {spelledDay(scope.compare)} to {spelledDay(scope.date)}
         </h2>
         <Ledger
+          take="What changed"
           rows={data.changes}
           keyOf={({ name }) => name}
           columns={[
@@ -191,6 +192,7 @@ function Changes({ data }: { data: Data }) {
           On more fronts than before
         </h2>
         <Ledger
+          take="On more fronts"
           rows={data.newcomers}
           keyOf={({ owner }) => owner}
           empty="Nobody came onto more fronts than it left."

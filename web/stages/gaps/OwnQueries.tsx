@@ -205,6 +205,7 @@ function QueryTable({ page, order, goal, onOrder }: QueryTableProps) {
   return (
     <Ledger
       className="own-queries"
+      take="Own queries"
       rows={page.rows}
       keyOf={({ id }) => id}
       empty="No query of this choice in this period."

@@ -156,6 +156,7 @@ function Sides({ data }: { data: Data }) {
       </h2>
       <Ledger
         className="paid-sides"
+        take="Paid against organic"
         rows={data.sides}
         keyOf={({ name }) => name}
         columns={[

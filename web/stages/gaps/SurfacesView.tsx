@@ -74,6 +74,7 @@ function OverSurfaces({ data }: { data: Data }) {
       </p>
       <Ledger
         className="surfaces"
+        take="Across surfaces"
         rows={data.keywords}
         keyOf={({ id }) => id}
         columns={[
@@ -109,6 +110,7 @@ function OverMarkets({ data }: { data: Data }) {
       </p>
       <Ledger
         className="surfaces"
+        take="Across markets"
         rows={data.keywords}
         keyOf={({ id }) => id}
         columns={[

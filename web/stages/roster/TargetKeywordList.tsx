@@ -75,6 +75,7 @@ function Keywords({ target, data }: { target: Target; data: TargetKeywords }) {
         rows={rows}
         keyOf={({ id }) => id}
         empty="None at this depth."
+        take={`Keywords of ${target.name}`}
         columns={[
           {
             head: '',

@@ -152,6 +152,7 @@ function Buys({ profile: { buys, buysInAll } }: { profile: TargetProfile }) {
       <h2>Pays for {counted(buysInAll, 'keyword')}</h2>
       <p className="soft">A paid slot shows belief in a keyword, not profit.</p>
       <Ledger
+        take="What it pays for"
         rows={all ? buys : buys.slice(0, FEW_BUYS)}
         keyOf={({ id }) => id}
         columns={[

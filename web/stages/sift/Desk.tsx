@@ -15,6 +15,8 @@ import { DeskKeyword } from './DeskKeyword';
 import { FactCard } from './FactCard';
 import { LikelyFitWords } from './LikelyFitWords';
 import { PutAside } from './PutAside';
+import { useNoteOn } from './useNoteOn';
+import { useShown } from '../../state/useShown';
 import { useJudge } from '../../state/useJudge';
 import { VERDICT_KEYS } from '../../parts/act/verdictKeys';
 import { useLikelyFit } from './useLikelyFit';
@@ -33,6 +35,8 @@ const ORDERS: { value: DeskOrder; label: string }[] = [
   { value: 'unsure', label: 'least sure first' },
 ];
 
+const ORDER_NAMES = ORDERS.map(({ value }) => value);
+
 /** One keyword at a time, with its front, and one key for each verdict. */
 export function Desk({ lookUp, query, page }: { lookUp: LookUp; query: SiftQuery; page: SiftPage }) {
   const { project, scope } = useScope();
@@ -40,8 +44,10 @@ export function Desk({ lookUp, query, page }: { lookUp: LookUp; query: SiftQuery
   const steps = useUndoState(project);
   const [done, setDone] = useState<ReadonlySet<number>>(new Set());
   const [skipped, setSkipped] = useSkipped(lookUp.id);
-  const [order, setOrder] = useState<DeskOrder>('searched');
+  const [order, setOrder] = useShown<DeskOrder>('deskOrder', 'searched', ORDER_NAMES);
   const [reason, setReason] = useState('');
+  const [note, setNote] = useState('');
+  const keepNote = useNoteOn();
   const { data: projects } = useProjectsQuery();
   const reasons = projects?.find(({ id }) => id === project)?.settings.verdictReasons ?? NO_REASONS;
   const { data, error, isFetching } = useSiftQuery({
@@ -76,12 +82,14 @@ export function Desk({ lookUp, query, page }: { lookUp: LookUp; query: SiftQuery
     const { verdict, parked, word } = VERDICT_KEYS[pressed]!;
     setDone((before) => new Set(before).add(current.id));
     setReason('');
+    setNote('');
+    keepNote(current.id, note);
     judge([{ keyword: current.id, verdict, parked, reason }], `${current.text}: ${word}`);
   };
   const skip = (): void => {
     if (current) setSkipped([...skipped.filter((id) => id !== current.id), current.id]);
   };
-  useKeys(['f', 'a', 'o', 'w'], (_, { hotkey }) => decide(hotkey), [current, reason]);
+  useKeys(['f', 'a', 'o', 'w'], (_, { hotkey }) => decide(hotkey), [current, reason, note]);
   useKeys('n', skip, [current, skipped]);
   useKeys(
     ['1', '2', '3', '4', '5', '6', '7', '8', '9'],
@@ -134,6 +142,8 @@ export function Desk({ lookUp, query, page }: { lookUp: LookUp; query: SiftQuery
               reasons={reasons}
               reason={reason}
               onReason={setReason}
+              note={note}
+              onNote={setNote}
               onDecide={decide}
               onSkip={skip}
             />

@@ -1,5 +1,5 @@
 import type { SiftRow } from '@opsimath/contract/api/sift';
-import { Button, Select } from 'antd';
+import { Button, Input, Select } from 'antd';
 import { count, decimal } from '../../parts/words/figures';
 import { VERDICT_KEYS } from '../../parts/act/verdictKeys';
 
@@ -11,12 +11,16 @@ interface DeskKeywordProps {
   reasons: readonly string[];
   reason: string;
   onReason: (reason: string) => void;
+  /** Kept with the keyword when it is decided, or parked. */
+  note: string;
+  onNote: (note: string) => void;
   onDecide: (key: string) => void;
   onSkip: () => void;
 }
 
 /** The keyword to be judged, large, with what is known of it and the keys that decide. */
-export function DeskKeyword({ row, targets, reasons, reason, onReason, onDecide, onSkip }: DeskKeywordProps) {
+export function DeskKeyword(props: DeskKeywordProps) {
+  const { row, targets, reasons, reason, onReason, note, onNote, onDecide, onSkip } = props;
   const ranking = row.organic.filter((position) => position !== null).length;
   return (
     <div className="desk-keyword sheet">
@@ -67,6 +71,16 @@ export function DeskKeyword({ row, targets, reasons, reason, onReason, onDecide,
           value={reason || undefined}
           options={reasons.map((value, n) => ({ value, label: n < 9 ? `${n + 1}  ${value}` : value }))}
           onChange={(chosen?: string) => onReason(chosen ?? '')}
+        />{' '}
+        <Input
+          size="small"
+          aria-label="Note on this keyword"
+          placeholder="A note: why it waits, say"
+          maxLength={5000}
+          style={{ width: 220 }}
+          value={note}
+          onChange={(event) => onNote(event.target.value)}
+          onPressEnter={(event) => event.currentTarget.blur()}
         />
       </p>
     </div>

@@ -1,5 +1,5 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
-import type { SiftPage, SiftQuery } from '@opsimath/contract/api/sift';
+import type { SiftQuery } from '@opsimath/contract/api/sift';
 import { App, Button, Dropdown } from 'antd';
 import { count } from '../../parts/words/figures';
 import { problemOf } from '../../state/api';
@@ -11,16 +11,18 @@ import { VERDICT_KEYS } from '../../parts/act/verdictKeys';
 
 const SHOWN = ['f', 'a', 'o', 'u'];
 
-/** One verdict for all that comes through, as one step that can be taken back. */
-export function JudgeAll({
-  lookUp,
-  page,
-  query,
-}: {
+interface JudgeAllProps {
   lookUp: LookUp;
-  page: SiftPage | undefined;
-  query: SiftQuery;
-}) {
+  /** How many come through; `undefined` until that is known. */
+  total: number | undefined;
+  query: Pick<SiftQuery, 'steps' | 'rescued' | 'find'>;
+  children: React.ReactNode;
+  /** A plain word within a table rather than a button. */
+  plain?: boolean;
+}
+
+/** One verdict for all that comes through, as one step that can be taken back. */
+export function JudgeAll({ lookUp, total, query, children, plain }: JudgeAllProps) {
   const { project } = useScope();
   const { message } = App.useApp();
   const person = useAppSelector((state) => state.preferences.person);
@@ -42,7 +44,7 @@ export function JudgeAll({
       menu={{
         items: SHOWN.map((pressed) => ({
           key: pressed,
-          label: `all ${count(page?.total)} ${VERDICT_KEYS[pressed]!.word}`,
+          label: `all ${count(total)} ${VERDICT_KEYS[pressed]!.word}`,
         })),
         onClick: ({ key }) =>
           void act(key).catch((error: unknown) => {
@@ -51,9 +53,15 @@ export function JudgeAll({
           }),
       }}
     >
-      <Button size="small" loading={isLoading} disabled={!page || page.total === 0}>
-        Judge all
-      </Button>
+      {plain ? (
+        <button className="plain written" disabled={isLoading}>
+          {children}
+        </button>
+      ) : (
+        <Button size="small" loading={isLoading} disabled={!total}>
+          {children}
+        </Button>
+      )}
     </Dropdown>
   );
 }

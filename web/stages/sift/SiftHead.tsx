@@ -62,7 +62,9 @@ export function SiftHead({ lookUp, recipe, page, query }: SiftHeadProps) {
         >
           Redo
         </Button>
-        <JudgeAll lookUp={lookUp} page={page} query={query} />
+        <JudgeAll lookUp={lookUp} total={page?.total} query={query}>
+          Judge all
+        </JudgeAll>
         <MarkMenu />
         <SiftColumnsMenu />
         <Popover
@@ -106,11 +108,15 @@ function KeepList({ lookUp, recipe, query, page }: SiftHeadProps) {
         name,
         person,
         only: only === 'all' ? [] : [only],
-        origin:
-          `${lookUp.name}, ${lookUp.date}, ${recipe.recipe ? `through “${recipe.recipe.name}”` : 'without a recipe'}`.slice(
-            0,
-            500,
-          ),
+        origin: [
+          lookUp.name,
+          lookUp.date,
+          recipe.recipe ? `through “${recipe.recipe.name}”` : 'without a recipe',
+          find && `found by “${find}”`,
+        ]
+          .filter(Boolean)
+          .join(', ')
+          .slice(0, 500),
         query: { steps, rescued, find },
       },
     }).unwrap();

@@ -1,10 +1,11 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
-import type { TreeLevel } from '@opsimath/contract/api/sift';
+import type { SiftQuery, TreeLevel } from '@opsimath/contract/api/sift';
 import { Spin } from 'antd';
 import { useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';
 import { useTreeQuery } from '../../state/siftApi';
+import { JudgeAll } from './JudgeAll';
 import type { UsedRecipe } from './useRecipe';
 
 const PAGE = 50;
@@ -42,6 +43,7 @@ export function TreeView({ lookUp, recipe }: OfRecipe) {
               Share below
             </th>
             <th>Verdict</th>
+            <th aria-label="Judge the branch" />
           </tr>
         </thead>
         <tbody>
@@ -59,7 +61,7 @@ function Level({ lookUp, recipe, under, depth }: OfRecipe & { under: number | nu
   if (error || !data)
     return (
       <tr>
-        <td colSpan={6}>{error ? <Problem error={error} /> : <Spin size="small" />}</td>
+        <td colSpan={7}>{error ? <Problem error={error} /> : <Spin size="small" />}</td>
       </tr>
     );
   return (
@@ -69,7 +71,7 @@ function Level({ lookUp, recipe, under, depth }: OfRecipe & { under: number | nu
       ))}
       {data.total > data.rows.length && (
         <tr>
-          <td colSpan={6} style={{ paddingLeft: 8 + depth * STEP }}>
+          <td colSpan={7} style={{ paddingLeft: 8 + depth * STEP }}>
             {limit < MOST ? (
               <button className="plain written" onClick={() => setLimit(MOST)}>
                 show more of {count(data.total)}
@@ -84,6 +86,12 @@ function Level({ lookUp, recipe, under, depth }: OfRecipe & { under: number | nu
       )}
     </>
   );
+}
+
+/** What narrows a recipe to a keyword and all that hold it, words in order. */
+function branchOf({ steps, rescued }: UsedRecipe, text: string): Pick<SiftQuery, 'steps' | 'rescued'> {
+  const sieve = { kind: 'words', mode: 'phrase', text, out: false } as const;
+  return { steps: [...steps, { id: 'branch', on: true, sieve }], rescued };
 }
 
 function BranchRows({ lookUp, recipe, row, depth }: OfRecipe & { row: Branch; depth: number }) {
@@ -108,6 +116,13 @@ function BranchRows({ lookUp, recipe, row, depth }: OfRecipe & { row: Branch; de
           {row.branch > 0 && row.branchVolume > 0 ? `${Math.round((100 * below) / row.branchVolume)} %` : '–'}
         </td>
         <td className={row.verdict === 'unjudged' ? 'faint' : ''}>{row.verdict}</td>
+        <td>
+          {row.branch > 0 && (
+            <JudgeAll lookUp={lookUp} total={row.branch + 1} query={branchOf(recipe, row.text)} plain>
+              judge all {count(row.branch + 1)}
+            </JudgeAll>
+          )}
+        </td>
       </tr>
       {open && <Level lookUp={lookUp} recipe={recipe} under={row.id} depth={depth + 1} />}
     </>

@@ -1,0 +1,37 @@
+import { useLocation } from 'react-router';
+import { useLookUpsQuery } from './lookUpApi';
+import { useListsQuery, useRecipesQuery } from './siftApi';
+import { useScope } from './useScope';
+
+const NAMES: Record<string, string> = {
+  roster: 'Roster',
+  'look-up': 'Look-up',
+  sift: 'Sift',
+  gaps: 'Gaps',
+  rounds: 'Rounds',
+  drafts: 'Drafts',
+  watch: 'Watch',
+  report: 'Report',
+};
+
+/** Where a keyword is being picked, in words: the stage, the look-up or list that is open, the recipe, what was sought. */
+export function usePickedFrom(): string {
+  const { project, scope } = useScope();
+  const { pathname } = useLocation();
+  const stage = pathname.split('/')[3] ?? '';
+  const lookUp = useLookUpsQuery(project).data?.find(
+    ({ id }) => id === (stage === 'gaps' ? scope.pool : scope.lookUp),
+  );
+  const recipe = useRecipesQuery(project).data?.find(({ id }) => id === scope.recipe);
+  const list = useListsQuery(project).data?.find(({ id }) => id === scope.list);
+  const find = stage === 'gaps' ? scope.find : scope.poolFind;
+  return [
+    `picked in ${NAMES[stage] ?? 'Opsimath'}`,
+    stage === 'gaps' && list && `“${list.name}”`,
+    lookUp && `${lookUp.name}, ${lookUp.date}`,
+    stage === 'sift' && recipe && `through “${recipe.name}”`,
+    find.trim() !== '' && `found by “${find.trim()}”`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+}

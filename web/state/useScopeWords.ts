@@ -1,0 +1,19 @@
+import { useMarketsQuery, useProjectsQuery } from './projectApi';
+import { NO_COMPARE } from './scope';
+import { useScope } from './useScope';
+
+/** The scope in words, for what leaves the application: for a name, and in full. */
+export function useScopeWords(): { short: string; long: string } {
+  const { project, scope } = useScope();
+  const { data: projects } = useProjectsQuery();
+  const { data: markets } = useMarketsQuery();
+  const name = projects?.find(({ id }) => id === project)?.name ?? '';
+  const market = markets?.find(({ code }) => code === scope.market);
+  const where = market ? `${market.surface}, ${market.placeName}, ${market.languageName}` : scope.market;
+  const compared =
+    scope.compare === '' || scope.compare === NO_COMPARE ? '' : `, compared with ${scope.compare}`;
+  return {
+    short: [name, scope.market, scope.date].filter(Boolean).join(' '),
+    long: `${name}: ${where}, ${scope.date}${compared}; own figures of ${scope.own}. As shown in Opsimath, where each figure says its source and whether it is estimated.`,
+  };
+}
