@@ -262,3 +262,73 @@ for (const [width, height] of [
     }
     expect(outside).toEqual([]);
   });
+
+test('a dossier opens beside the view it was asked for in, and a link brings both back', async ({ page }) => {
+  await page.goto(`${root}/gaps?${SCOPE}&view=paid`);
+  const list = page.getByRole('region', { name: 'Rivals buy, we do not' });
+  const first = list.getByRole('listitem').getByRole('button').first();
+  const text = (await first.innerText()).trim();
+  await first.click();
+  const dossier = page.getByRole('complementary', { name: 'Dossier' });
+  await expect(dossier.getByRole('heading', { level: 1 })).toHaveText(text);
+  await expect(list).toBeVisible();
+  await page.reload();
+  await expect(dossier.getByRole('heading', { level: 1 })).toHaveText(text);
+  await expect(list).toBeVisible();
+  await dossier.getByRole('button', { name: 'Close the dossier' }).click();
+  await expect(list).toBeVisible();
+});
+
+test('what is on the screen is taken along as a table and as a file', async ({ page }) => {
+  await page.goto(`${root}/gaps?${SCOPE}&view=paid`);
+  const menu = page.getByRole('button', { name: 'Take along: Paid against organic' });
+  await menu.click();
+  await page.getByRole('menuitem', { name: 'copy as a table' }).click();
+  await expect
+    .poll(async () => (await clipboard(page)).split('\n')[0])
+    .toBe('Side\tOrganic\tPaid\tOrganic to one paid\tPaid missing');
+  expect(await clipboard(page)).toContain('Cobblemoor');
+  await menu.click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('menuitem', { name: 'CSV' }).click();
+  expect((await download).suggestedFilename()).toMatch(/^Paid against organic.*\.csv$/);
+});
+
+test('the kind of a page is said by hand and taken back', async ({ page, running }) => {
+  const { rows }: GapPage = await running.api.get(`${at}/gaps?${SCOPE}&bands=1–3,4–10&sort=keyword&limit=1`);
+  await page.goto(`${root}/gaps?${SCOPE}&open=${rows[0]!.id}`);
+  const kind = page
+    .getByRole('complementary', { name: 'Dossier' })
+    .getByLabel(`Kind of page: ${rows[0]!.ownAddress}`)
+    .first();
+  await expect(kind).toBeVisible();
+  await kind.click();
+  await page.getByTitle('talk', { exact: true }).last().click();
+  const talks = async () =>
+    ((await running.api.get(`${at}/gaps?${SCOPE}&pageKinds=talk&limit=1`)) as GapPage).total;
+  await expect.poll(talks).toBeGreaterThan(0);
+  await page.getByRole('grid', { name: 'Gaps' }).focus();
+  await page.keyboard.press('Control+z');
+  await expect.poll(talks).toBe(0);
+});
+
+test('at the desk a keyword is parked with a note, and its purpose is said by hand', async ({
+  page,
+  running,
+}) => {
+  await page.goto(`${root}/sift?${SCOPE}&lookUp=${pool}&view=desk`);
+  const desk = page.getByRole('region', { name: 'Desk' });
+  const name = desk.getByRole('heading', { level: 2 });
+  const text = await name.innerText();
+  await desk.getByLabel(`Purpose of ${text}`).click();
+  await page.getByTitle('learn', { exact: true }).last().click();
+  await desk.getByLabel('Note on this keyword').fill('ask the shop first');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('w');
+  await expect(name).not.toHaveText(text);
+  const { rows } = await running.api.post(`/look-ups/${pool}/sift`, { steps: [], find: text, limit: 50 });
+  const row = rows.find((each: { text: string }) => each.text === text);
+  expect(row).toMatchObject({ parked: true, purpose: { purpose: 'learn', byHand: true } });
+  const notes = await running.api.get(`${at}/notes`);
+  expect(notes.some((note: { text: string }) => note.text === 'ask the shop first')).toBe(true);
+});

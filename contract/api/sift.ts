@@ -50,6 +50,8 @@ export const sieve = z.discriminatedUnion('kind', [
   }),
   z.object({ kind: z.literal('marker'), marker: z.int(), out: z.boolean() }),
   z.object({ kind: z.literal('purpose'), purposes: z.array(z.enum(PURPOSES)) }),
+  /** Of whose position somebody typed in what they saw. */
+  z.object({ kind: z.literal('seen by hand'), out: z.boolean() }),
   z.object({ kind: z.literal('own queries'), groups: z.array(z.enum(QUERY_GROUPS)), out: z.boolean() }),
 ]);
 export type Sieve = z.infer<typeof sieve>;
@@ -129,7 +131,8 @@ export const siftRow = poolRow.extend({
   /** Those that were asked for; `null` where unknown. */
   figures: z.partialRecord(z.enum(SIEVE_FIGURES), z.number().nullable()),
   /** What the search is for, with the evidence in words. */
-  purpose: z.object({ purpose: z.enum(PURPOSES), evidence: z.string() }),
+  /** By hand: somebody said so, whatever the rules say. */
+  purpose: z.object({ purpose: z.enum(PURPOSES), evidence: z.string(), byHand: z.boolean() }),
 });
 export type SiftRow = z.infer<typeof siftRow>;
 
@@ -219,6 +222,13 @@ export const wordCountsPage = z.object({
   byWords: z.array(z.object({ words: z.int(), keywords: z.int(), volume: z.number() })),
 });
 export type WordCountsPage = z.infer<typeof wordCountsPage>;
+
+/** What a search is for, said by hand; `null` leaves it to the rules. */
+export const purposeChoice = z.object({
+  purpose: z.enum(PURPOSES).nullable(),
+  person: z.string().trim().max(80).default(''),
+});
+export type PurposeChoice = z.input<typeof purposeChoice>;
 
 /** Phrases of chosen words that a pool does not hold yet. */
 export const combinedQuery = z.object({

@@ -65,6 +65,7 @@ export type Sieve =
   | { kind: 'banned words'; level: 'any' | 'forbidden' | 'doubtful'; out: boolean }
   | { kind: 'marker'; marker: number; out: boolean }
   | { kind: 'purpose'; purposes: readonly Purpose[] }
+  | { kind: 'seen by hand'; out: boolean }
   | { kind: 'own queries'; groups: readonly QueryGroup[]; out: boolean };
 
 /**
@@ -106,6 +107,7 @@ export function sieveProblem(sieve: Sieve): string | null {
       return sieve.groups.length === 0 ? 'Choose a group of own queries.' : null;
     case 'main variants':
     case 'banned words':
+    case 'seen by hand':
       return null;
   }
 }

@@ -82,3 +82,12 @@ export async function removeHandPosition(database: Database, projectId: number, 
     revised(projectId),
   ]);
 }
+
+/** Keywords of whose position anybody typed in what they saw. */
+export async function keywordsSeenByHand(database: Database, projectId: number): Promise<number[]> {
+  const found = await database.client.execute({
+    sql: 'SELECT DISTINCT keyword_id AS id FROM hand_position WHERE project_id = ?',
+    args: [projectId],
+  });
+  return found.rows.map(({ id }) => Number(id));
+}

@@ -91,6 +91,7 @@ const OWN_TABLES = [
   'result_reading',
   'hand_position',
   'chosen_action',
+  'said_purpose',
   'published_change',
   'report_share',
   'report_plan',

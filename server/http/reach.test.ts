@@ -203,6 +203,16 @@ describe('sieves', () => {
     expect(written.total).toBeLessThan(page.total);
   });
 
+  test('by whether somebody typed in where it was seen', async () => {
+    const [first] = await all();
+    const seen = (out: boolean) => through({ kind: 'seen by hand', out });
+    expect((await seen(false)).total).toBe(0);
+    const [own] = await running.api.get(`${at}/targets`);
+    await running.api.post(`${at}/keywords/${first!.id}/hand`, { target: own.id, date: DATE, organic: 7 });
+    expect((await seen(false)).rows.map(({ id }) => id)).toEqual([first!.id]);
+    expect((await seen(true)).total).toBe(pool.keywords - 1);
+  });
+
   test('by why it was judged; parked ones last; figures of sieves as columns', async () => {
     const [first, second, third] = (await all()).slice(0, 3);
     await running.api.post(`${at}/verdicts`, {

@@ -14,6 +14,7 @@ import {
   siftQuery,
   treeLevel,
   treeQuery,
+  purposeChoice,
   combinedPhrases,
   combinedQuery,
   wordCountsPage,
@@ -32,6 +33,7 @@ import { projectById } from '../data/projects';
 import { addRecipe, bringRecipeBack, changeRecipe, listRecipes, removeRecipe } from '../data/recipes';
 import { judge, takeJudgementBack } from '../data/verdicts';
 import { KnownProblem, knownProblemOf } from '../problems/problem';
+import { sayPurpose } from '../data/saidPurposes';
 import type { Routes } from './route';
 import type { Services } from './services';
 
@@ -91,6 +93,19 @@ export function siftRoutes(routes: Routes, { database, analysis }: Services): vo
       answer: wordCountsPage,
     },
     ({ params, body }) => analysis.wordCounts(params.id, body),
+  );
+  routes.add(
+    {
+      method: 'put',
+      path: '/projects/:id/keywords/:keyword/purpose',
+      summary: 'Say what a search is for; null leaves it to the rules',
+      body: purposeChoice,
+      answer: z.object({ said: z.boolean() }),
+    },
+    async ({ params, body }) => {
+      await sayPurpose(database, params.id, params.keyword, body.purpose, body.person);
+      return { said: body.purpose !== null };
+    },
   );
   routes.add(
     {

@@ -134,13 +134,36 @@ describe('languages', () => {
 describe('what a search is for', () => {
   test('each row says it with its evidence, and the recipe can ask for it', async () => {
     const rows = new Map((await sift([])).rows.map(({ text, purpose }) => [text, purpose]));
-    expect(rows.get('tarnwick panniers')).toEqual({ purpose: 'seek', evidence: '“tarnwick” is a name' });
+    expect(rows.get('tarnwick panniers')).toEqual({
+      purpose: 'seek',
+      evidence: '“tarnwick” is a name',
+      byHand: false,
+    });
     expect(rows.get('how to pack panniers')?.purpose).toBe('learn');
     expect(rows.get('best waterproof panniers')?.purpose).toBe('weigh');
     expect(texts(await sift([{ kind: 'purpose', purposes: ['learn', 'weigh'] }]))).toEqual([
       'best waterproof panniers',
       'how to pack panniers',
     ]);
+  });
+
+  test('said by hand it goes before the rules, in the row and in the recipe, until it is taken back', async () => {
+    const keyword = named('how to pack panniers');
+    const say = (purpose: string | null) =>
+      running.api.put(`${at}/keywords/${keyword}/purpose`, { purpose, person: 'Ines' });
+    await sift([{ kind: 'purpose', purposes: ['buy'] }]);
+    await say('buy');
+    const row = async () => (await sift([])).rows.find(({ id: of }) => of === keyword)!.purpose;
+    expect(await row()).toMatchObject({
+      purpose: 'buy',
+      byHand: true,
+      evidence: expect.stringContaining('Ines'),
+    });
+    expect(texts(await sift([{ kind: 'purpose', purposes: ['buy'] }]))).toContain('how to pack panniers');
+    expect(texts(await sift([{ kind: 'purpose', purposes: ['learn'] }]))).toEqual([]);
+    await say(null);
+    expect(await row()).toMatchObject({ purpose: 'learn', byHand: false });
+    expect(texts(await sift([{ kind: 'purpose', purposes: ['learn'] }]))).toEqual(['how to pack panniers']);
   });
 
   test('a project’s own words count, too, and at once', async () => {
@@ -522,7 +545,8 @@ describe('a table worked on outside', () => {
   });
 });
 
-test('an archive brings markers, choices, leaves and renewable lists back', async () => {
+test('an archive brings markers, choices, purposes said by hand, leaves and renewable lists back', async () => {
+  await running.api.put(`${at}/keywords/${named('how to pack panniers')}/purpose`, { purpose: 'buy' });
   const marker = (await running.api.post(`${at}/markers`, { name: 'kept', shape: 'star' })).at(-1);
   await running.api.post(`${at}/markers/${marker.id}/keywords`, {
     keywords: [named('fahrradtasche')],
@@ -545,6 +569,11 @@ test('an archive brings markers, choices, leaves and renewable lists back', asyn
   const again = (await running.api.get(`${there}/look-ups`)).find(
     ({ name }: { name: string }) => name === 'given.csv',
   );
+  const sifted: SiftPage = await running.api.post(`/look-ups/${again.id}/sift`, { steps: [], limit: 500 });
+  expect(sifted.rows.find(({ text }) => text === 'how to pack panniers')!.purpose).toMatchObject({
+    purpose: 'buy',
+    byHand: true,
+  });
   const page: VariantPage = await running.api.post(`/look-ups/${again.id}/sift/variants`, { steps: [] });
   expect(page.rows[0]!.members.map(({ text, link }) => `${text} (${link})`)).toContain(
     'fahrradtasche (by hand)',

@@ -179,6 +179,7 @@ export const CHANGES = {
   fetchRecords: ['records'],
   read: ['readings'],
   chooseAction: ['choices'],
+  sayPurpose: ['choices'],
   addRound: ['rounds'],
   changeRound: ['rounds'],
   removeRound: ['rounds'],

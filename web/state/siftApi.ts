@@ -21,6 +21,7 @@ import type {
   SiftQuery,
   CombinedPhrases,
   CombinedQuery,
+  PurposeChoice,
   WordCountsPage,
   WordCountsQuery,
 } from '@opsimath/contract/api/sift';
@@ -71,6 +72,14 @@ export const siftApi = api.injectEndpoints({
     combined: build.query<CombinedPhrases, { lookUp: number; query: CombinedQuery }>({
       query: ({ lookUp, query }) => ({ url: `/look-ups/${lookUp}/combined`, method: 'POST', body: query }),
       providesTags: restsOn('combined'),
+    }),
+    sayPurpose: build.mutation<unknown, InProject<{ keyword: number } & PurposeChoice>>({
+      query: ({ project, keyword, ...body }) => ({
+        url: `/projects/${project}/keywords/${keyword}/purpose`,
+        method: 'PUT',
+        body,
+      }),
+      invalidatesTags: touches('sayPurpose'),
     }),
     recipes: build.query<Recipe[], number>({
       query: (project) => `/projects/${project}/recipes`,
@@ -192,6 +201,7 @@ export const {
   useTreeQuery,
   useClustersQuery,
   useCombinedQuery,
+  useSayPurposeMutation,
   useWordCountsQuery,
   useRecipesQuery,
   useAddRecipeMutation,

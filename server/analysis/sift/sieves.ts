@@ -10,6 +10,8 @@ import { keywordIdsLike } from '../../data/keywords';
 import { keywordIdsHolding, keywordIdsHoldingForms } from '../../data/keywordWords';
 import { listMembers } from '../../data/lists';
 import { markedIds } from '../../data/markers';
+import { keywordsSeenByHand } from '../../data/handPositions';
+import { saidPurposes } from '../../data/saidPurposes';
 import { keywordsJudgedFor } from '../../data/verdicts';
 import { TREND_WORDS } from '../../data/segments/metricsColumns';
 import { bannedPhrases } from '../pool/bannedPhrases';
@@ -47,10 +49,21 @@ export const SIEVE_GROUNDS: Record<Sieve['kind'], readonly Ground[]> = {
   marker: ['markers'],
   'banned words': ['words'],
   language: [],
-  purpose: [],
+  purpose: ['choices'],
+  'seen by hand': ['hand'],
   'own queries': ['lists', 'tracked', 'hand'],
   'main variants': ['variants', 'translations'],
 };
+
+/** By rule, and as somebody said where they did. */
+async function purposesWithSaid(workspace: Workspace, named: NamedPool): Promise<Uint8Array> {
+  const { pool } = named;
+  const said = await saidPurposes(workspace.database, pool.projectId, pool.market.id);
+  const codes = (await poolPurposes(workspace, named)).slice();
+  for (const [id, { purpose }] of said)
+    for (const i of indicesOf(pool, [id])) codes[i] = PURPOSES.indexOf(purpose);
+  return codes;
+}
 
 /** One byte a keyword of the pool: 1 where it passes the sieve. */
 export async function sievePasses(
@@ -101,8 +114,14 @@ export async function sievePasses(
     }
     case 'purpose':
       return anyOfCodes(
-        await poolPurposes(workspace, named),
+        await purposesWithSaid(workspace, named),
         sieve.purposes.map((purpose) => PURPOSES.indexOf(purpose)),
+      );
+    case 'seen by hand':
+      return members(
+        indicesOf(pool, await keywordsSeenByHand(workspace.database, pool.projectId)),
+        size,
+        sieve.out,
       );
     case 'own queries': {
       const { projectId, market, date } = pool;

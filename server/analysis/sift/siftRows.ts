@@ -1,5 +1,5 @@
 import type { SiftQueryRead, SiftRow } from '@opsimath/contract/api/sift';
-import { type PurposeSigns, purposeReader } from '@opsimath/core/sift/purpose';
+import { type Purpose, type PurposeSigns, purposeReader } from '@opsimath/core/sift/purpose';
 import { key } from '@opsimath/core/text/key';
 import { LANGUAGES } from '@opsimath/core/text/stems';
 import { markersOf } from '../../data/markers';
@@ -7,6 +7,7 @@ import { heldTranslations } from '../../data/translations';
 import { judgementsOf } from '../../data/verdicts';
 import { poolFigures } from '../pool/poolFigures';
 import { poolRows } from '../pool/poolRows';
+import { saidPurposes } from '../../data/saidPurposes';
 import { poolContaining, poolLanguages, purposeMaterial } from '../pool/poolWords';
 import { figuresOf } from './sieves';
 import type { NamedPool } from '../pool/pool';
@@ -32,6 +33,7 @@ export async function siftRows(
   const holding = contained ? await poolContaining(workspace, named) : null;
   const { words, names, signs, dearFrom } = await purposeMaterial(workspace, named);
   const readPurpose = purposeReader(words, names);
+  const said = await saidPurposes(database, pool.projectId, pool.market.id);
   const cpc = poolFigures(pool, 'cpc');
   const isRescued = new Set(rescued);
   const columns = await Promise.all(
@@ -59,9 +61,19 @@ export async function siftRows(
       contained: holding && { keywords: holding.counts[i]!, volume: holding.volumes[i]! },
       markers: markers.get(row.id) ?? [],
       figures: Object.fromEntries(columns.map(([name, column]) => [name, known(column[i]!)])),
-      purpose: readPurpose(key(row.text), signsOfIt),
+      purpose: purposeOf(said.get(row.id), () => readPurpose(key(row.text), signsOfIt)),
     };
   });
+}
+
+/** What somebody said goes before what the rules read. */
+function purposeOf(
+  said: { purpose: Purpose; person: string; day: string } | undefined,
+  read: () => { purpose: Purpose; evidence: string },
+): SiftRow['purpose'] {
+  if (said === undefined) return { ...read(), byHand: false };
+  const by = [said.person, said.day].filter(Boolean).join(', ');
+  return { purpose: said.purpose, evidence: `said by hand (${by})`, byHand: true };
 }
 
 const known = (value: number): number | null => (Number.isNaN(value) ? null : value);

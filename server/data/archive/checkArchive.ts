@@ -18,6 +18,7 @@ const REFERENCES: Partial<Record<ArchivedTable, Record<string, ArchivedTable>>> 
   result_reading: { place_id: 'place' },
   hand_position: { keyword_id: 'keyword', target_id: 'target' },
   chosen_action: { keyword_id: 'keyword' },
+  said_purpose: { keyword_id: 'keyword' },
   task: { market_id: 'market', keyword_id: 'keyword', round_id: 'round' },
   answering: { keyword_id: 'keyword' },
   draft: { market_id: 'market', task_id: 'task' },

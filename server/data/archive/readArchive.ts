@@ -132,7 +132,8 @@ export class ArchiveReader extends ArchiveRows {
           'id',
         ]);
       case 'chosen_action':
-        return this.insert('chosen_action', rows, { keyword_id: this.keywords });
+      case 'said_purpose':
+        return this.insert(table, rows, { keyword_id: this.keywords });
       case 'own_bid':
       case 'auction_slot':
         return this.insert(table, rows, { keyword_id: this.keywords, market_id: this.markets });

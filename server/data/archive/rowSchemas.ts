@@ -72,6 +72,7 @@ export const ARCHIVED = {
   result_reading: tables.resultReading,
   hand_position: tables.handPosition,
   chosen_action: tables.chosenAction,
+  said_purpose: tables.saidPurpose,
   round: tables.round,
   task: tables.task,
   answering: tables.answering,

@@ -25,6 +25,7 @@ const PROJECT_TABLES = [
   ['result_reading', 'project_id = ?1'],
   ['hand_position', 'project_id = ?1'],
   ['chosen_action', 'project_id = ?1'],
+  ['said_purpose', 'project_id = ?1'],
   ['round', 'project_id = ?1'],
   ['task', 'project_id = ?1'],
   ['answering', 'project_id = ?1'],
@@ -97,7 +98,8 @@ export async function* archiveLines(database: Database, projectId: number): Asyn
      UNION SELECT market_id FROM keyword WHERE id IN (
        SELECT keyword_id FROM verdict WHERE project_id = ?1 UNION SELECT keyword_id FROM tracked WHERE project_id = ?1
        UNION SELECT keyword_id FROM note WHERE project_id = ?1 UNION SELECT keyword_id FROM hand_position WHERE project_id = ?1
-       UNION SELECT keyword_id FROM chosen_action WHERE project_id = ?1 UNION SELECT keyword_id FROM answering WHERE project_id = ?1
+       UNION SELECT keyword_id FROM chosen_action WHERE project_id = ?1
+       UNION SELECT keyword_id FROM said_purpose WHERE project_id = ?1 UNION SELECT keyword_id FROM answering WHERE project_id = ?1
        UNION SELECT keyword_id FROM variant_choice WHERE project_id = ?1 UNION SELECT keyword_id FROM word_leave WHERE project_id = ?1
        UNION SELECT keyword_id FROM marked_keyword JOIN marker ON marker.id = marker_id WHERE project_id = ?1)`,
     [projectId],

@@ -63,6 +63,21 @@ export const handPosition = sqliteTable(
   (table) => [index('hand_position_keyword').on(table.projectId, table.keywordId)],
 );
 
+/** What a search is for, as somebody said it whatever the rules say. */
+export const saidPurpose = sqliteTable(
+  'said_purpose',
+  {
+    projectId: ofProject(),
+    keywordId: integer('keyword_id')
+      .notNull()
+      .references(() => keyword.id),
+    purpose: text().notNull(),
+    person: text().notNull().default(''),
+    createdAt: createdAt(),
+  },
+  (table) => [primaryKey({ columns: [table.projectId, table.keywordId] })],
+);
+
 /** What somebody chose to do about a keyword instead of what is worth most. */
 export const chosenAction = sqliteTable(
   'chosen_action',

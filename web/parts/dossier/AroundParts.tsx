@@ -165,7 +165,7 @@ function Front({ around: { front, before }, currency, history }: FrontProps) {
           {count(front.exactInDepth.results)} results (
           {percent(front.exactInDepth.rivals / Math.max(1, front.exactInDepth.results), 0)}).
           {before &&
-            ` Before us stand ${before.organic} organic, ${before.paid} paid, ${before.features} features; we are on page ${before.page}.`}
+            ` Before us stand ${before.organic} organic, ${before.paid} paid, ${counted(before.features, 'feature')}; we are on page ${before.page}.`}
         </li>
         <li>
           Titles: phrase first in {front.phrasePlace.first}, later in {front.phrasePlace.later};{' '}

@@ -1,6 +1,7 @@
 import type { SiftRow } from '@opsimath/contract/api/sift';
 import { Button, Input, Select } from 'antd';
 import { count, decimal } from '../../parts/words/figures';
+import { PurposeChoice } from './PurposeChoice';
 import { VERDICT_KEYS } from '../../parts/act/verdictKeys';
 
 const SHOWN = ['f', 'a', 'o', 'w'];
@@ -42,7 +43,7 @@ export function DeskKeyword(props: DeskKeywordProps) {
           name="CPC"
           value={row.cpcLow === null ? 'unknown' : `${decimal(row.cpcLow, 2)}–${decimal(row.cpcHigh, 2)}`}
         />
-        <Fact name="Purpose" value={row.purpose.purpose} tip={row.purpose.evidence} />
+        <Fact name="Purpose" value={<PurposeChoice row={row} />} />
         <Fact name="Difficulty" value={row.difficulty === null ? 'unknown' : `${row.difficulty} of 100`} />
       </dl>
       <p className="soft">Would somebody who typed this want what we offer?</p>
@@ -61,7 +62,7 @@ export function DeskKeyword(props: DeskKeywordProps) {
           skip <kbd>n</kbd>
         </Button>
       </div>
-      <p>
+      <p className="desk-words">
         <Select
           allowClear
           size="small"
@@ -71,7 +72,7 @@ export function DeskKeyword(props: DeskKeywordProps) {
           value={reason || undefined}
           options={reasons.map((value, n) => ({ value, label: n < 9 ? `${n + 1}  ${value}` : value }))}
           onChange={(chosen?: string) => onReason(chosen ?? '')}
-        />{' '}
+        />
         <Input
           size="small"
           aria-label="Note on this keyword"
@@ -87,9 +88,9 @@ export function DeskKeyword(props: DeskKeywordProps) {
   );
 }
 
-function Fact({ name, value, tip }: { name: string; value: string; tip?: string }) {
+function Fact({ name, value }: { name: string; value: React.ReactNode }) {
   return (
-    <div title={tip}>
+    <div>
       <dt className="faint">{name}</dt>
       <dd>{value}</dd>
     </div>

@@ -210,6 +210,18 @@ export function SieveSentence({ sieve, targets, lists, markers, reasons, onChang
           />
         </>
       );
+    case 'seen by hand':
+      return (
+        <>
+          <Choice
+            name="Seen by hand or not"
+            value={sieve.out ? 'nobody' : 'somebody'}
+            options={plain(['somebody', 'nobody'])}
+            onChange={(value) => onChange({ ...sieve, out: value === 'nobody' })}
+          />{' '}
+          typed in where <b>it was seen</b>
+        </>
+      );
     case 'own queries':
       return (
         <>

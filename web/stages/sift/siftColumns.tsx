@@ -10,6 +10,7 @@ import { MarkerRow } from '../../parts/marks/MarkerShapes';
 import { count, decimal } from '../../parts/words/figures';
 import { LANGUAGE_NAMES } from '../../parts/words/languages';
 import { type ExtraColumn, FIGURE_COLUMNS, type FigureColumn } from './extraColumns';
+import { PurposeChoice } from './PurposeChoice';
 import { FIGURE_TIPS } from './figureTips';
 
 const LANE = 250;
@@ -127,11 +128,7 @@ const EXTRA: Record<ExtraColumn, GridColumn<SiftRow>> = {
     head: 'Purpose',
     tip: 'What the search is for: seek a name or place, weigh, learn, buy; by rules that each row names.',
     width: 66,
-    cell: ({ purpose: { purpose, evidence } }) => (
-      <span className={purpose === 'unclear' ? 'faint' : ''} title={evidence}>
-        {purpose}
-      </span>
-    ),
+    cell: (row) => <PurposeChoice row={row} />,
   },
   language: {
     id: 'language',
