@@ -60,7 +60,7 @@ test('from an empty project to an exported report', async ({ page, running }) =>
     await page.getByRole('link', { name: 'Compare these in Gaps' }).click();
     await page.getByRole('button', { name: /Trailing/ }).click();
     await expect(page).toHaveURL(/kinds=trailing/);
-    await expect(page.getByRole('heading', { level: 1, name: /of this choice/ })).toBeVisible();
+    await expect(page.getByRole('heading', { level: 1, name: /these filters/ })).toBeVisible();
     const shown = await page
       .getByRole('grid', { name: 'Gaps' })
       .getByRole('row')

@@ -41,7 +41,7 @@ test('a note written by keyboard on a keyword is signed, found from anywhere, ta
   await expect(page.getByRole('option', { name: /Needs a picture/ })).toContainText(keyword!);
   await page.keyboard.press('Enter');
   await expect(dossier.getByRole('heading', { level: 1 })).toHaveText(keyword!);
-  await dossier.getByRole('button', { name: 'take away' }).click();
+  await dossier.getByRole('button', { name: 'remove' }).click();
   await expect(notes).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(notes).toContainText('Needs a picture of the buckle 🚲 Ines');
@@ -89,9 +89,9 @@ test('one target in all markets, and own figures over another period', async ({ 
   await page.getByText('Markets', { exact: true }).click();
   await expect(page.getByRole('table', { name: 'Markets' })).toContainText('Germany · German');
   await expect(page.getByRole('table', { name: 'Keywords by market' })).toContainText('unknown');
-  await page.getByRole('button', { name: 'Own figures: 28 days' }).click();
+  await page.getByRole('button', { name: 'Own data period: 28 days' }).click();
   await page.getByRole('button', { name: 'last month' }).click();
   await expect(page).toHaveURL(/own=last\+month/);
   await page.reload();
-  await expect(page.getByRole('button', { name: 'Own figures: last month' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Own data period: last month' })).toBeVisible();
 });

@@ -115,7 +115,7 @@ for (const [stage, grid] of [
       .getByRole('dialog', { name: 'List' })
       .locator('.act-line')
       .filter({ hasText: `Picked in ${stage}` })
-      .getByRole('button', { name: 'take out' })
+      .getByRole('button', { name: 'remove' })
       .click();
     await expect.poll(async () => (await lists()).find(({ id }) => id === list.id)!.keywords).toBe(1);
     await dossier.getByRole('button', { name: 'Copy' }).click();
@@ -214,7 +214,7 @@ test('look-ups are named and taken away, and both can be taken back', async ({ p
   await page.getByLabel('Name of the look-up').fill('Everybody in spring');
   await page.keyboard.press('Enter');
   await expect(list).toContainText('Everybody in spring');
-  await list.getByRole('button', { name: 'take away' }).click();
+  await list.getByRole('button', { name: 'remove' }).click();
   await expect(list).not.toContainText('Everybody in spring');
   await page.keyboard.press('Control+z');
   await expect(list).toContainText('Everybody in spring');

@@ -59,7 +59,7 @@ for (const [what, content, message] of [
 test('a target can be taken out and added again', async ({ page }) => {
   await page
     .getByRole('row', { name: /Saltfen/ })
-    .getByRole('button', { name: 'take out' })
+    .getByRole('button', { name: 'remove' })
     .click();
   await page.getByRole('button', { name: 'Take out', exact: true }).click();
   await expect(page.getByRole('row', { name: /Saltfen/ })).toBeHidden();

@@ -182,7 +182,7 @@ test('lists are kept from what came through, combined, locked and sieved by', as
   expect(size('Both')).toBeLessThan(Math.min(size('Bags'), size('Water')) + 1);
   await row.getByRole('button', { name: 'lock' }).click();
   await expect(row.getByRole('button', { name: 'unlock' })).toBeVisible();
-  await expect(row.getByRole('button', { name: 'take away' })).toBeHidden();
+  await expect(row.getByRole('button', { name: 'delete list' })).toBeHidden();
   await page.getByText('Table', { exact: true }).click();
   await page.getByLabel('Find among these').fill('');
   await add(page, 'a list');

@@ -67,7 +67,7 @@ test('a position is typed in, stands apart, and is taken away and brought back',
   await expect(part.getByRole('listitem')).toContainText(/at 6 .*typed in by Ines/);
   await expect(part).toContainText('count nowhere');
   await expect(page.getByRole('button', { name: /^by hand/ })).toHaveText('by hand 1');
-  await part.getByRole('button', { name: 'take away' }).click();
+  await part.getByRole('button', { name: 'remove' }).click();
   await expect(part.getByRole('listitem')).toHaveCount(0);
   await page.getByRole('grid', { name: 'Gaps' }).focus();
   await page.keyboard.press('Control+z');
@@ -97,7 +97,7 @@ test('a pasted picture is shown before it is kept, with its note, and again afte
   const picture = dossier.getByRole('img', { name: 'Picture noted: as it looked on Saturday' });
   const wide = () => picture.evaluate((image: HTMLImageElement) => image.naturalWidth);
   await expect.poll(wide).toBe(1);
-  await dossier.getByRole('list', { name: 'Notes' }).getByRole('button', { name: 'take away' }).click();
+  await dossier.getByRole('list', { name: 'Notes' }).getByRole('button', { name: 'remove' }).click();
   await expect(picture).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect.poll(wide).toBe(1);

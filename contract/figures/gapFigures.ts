@@ -205,7 +205,7 @@ export const GAP_FIGURES = {
     width: 64,
   },
   move: {
-    head: 'Move',
+    head: 'Moved',
     unit: plain('places since the compare-with date, positive is up'),
     section: '§5',
     digits: 0,

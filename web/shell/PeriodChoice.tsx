@@ -46,7 +46,11 @@ export function PeriodChoice({ value, onChange }: { value: string; onChange: (pe
         </div>
       }
     >
-      <button className="plain written" aria-label={`Own figures: ${shown}`} style={{ color: 'var(--ink)' }}>
+      <button
+        className="plain written"
+        aria-label={`Own data period: ${shown}`}
+        style={{ color: 'var(--ink)' }}
+      >
         {shown}
       </button>
     </Popover>

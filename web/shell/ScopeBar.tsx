@@ -76,7 +76,7 @@ export const ScopeBar = memo(function ScopeBar({
         />
       </span>
       <span className="term">
-        Own figures
+        Own data
         <PeriodChoice value={own} onChange={(chosen) => onChange({ own: chosen })} />
       </span>
       <span className="services">

@@ -61,7 +61,7 @@ export function ListSheet({ keywords, onDone }: { keywords: readonly ActedOn[]; 
             disabled={list.locked}
             onClick={() => void put(list, 'remove').catch(trouble)}
           >
-            take out
+            remove
           </button>
         </div>
       ))}

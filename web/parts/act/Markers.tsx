@@ -37,7 +37,7 @@ export function Markers({ keywords }: { keywords: readonly number[] }) {
   const takeAway = async (marker: number, name: string): Promise<void> => {
     await remove({ project, marker }).unwrap();
     undoable({
-      what: `the marker “${name}” taken away`,
+      what: `the marker “${name}” removed`,
       undo: request(variantsApi.endpoints.bringMarkerBack, { project, marker }),
       redo: request(variantsApi.endpoints.removeMarker, { project, marker }),
     });
@@ -69,7 +69,7 @@ export function Markers({ keywords }: { keywords: readonly number[] }) {
             title="Takes the marker away from all keywords"
             onClick={() => void takeAway(id, name).catch(() => undefined)}
           >
-            take away
+            remove
           </button>
         </div>
       ))}

@@ -166,7 +166,7 @@ function useChoice(project: number, { row, choice }: Dossier): (action: Action |
     const arg = { project, keyword: row.id, action, person };
     await chooseAction(arg).unwrap();
     undoable({
-      what: action === null ? `choice for “${row.text}” let go` : `“${action}” chosen for “${row.text}”`,
+      what: action === null ? `choice for “${row.text}” cleared` : `“${action}” chosen for “${row.text}”`,
       undo: request(gapsApi.endpoints.chooseAction, {
         ...arg,
         action: choice?.action ?? null,

@@ -76,7 +76,7 @@ function Entry({ project, keyword, entry }: { project: number; keyword: number; 
     await remove({ project, keyword, entry: id }).unwrap();
     const arg = { project, keyword, id, target, date, organic, paid, person };
     undoable({
-      what: `position of ${name} taken away`,
+      what: `position of ${name} removed`,
       undo: request(studyApi.endpoints.addHandPosition, arg),
       redo: request(studyApi.endpoints.removeHandPosition, { project, keyword, entry: id }),
     });
@@ -90,7 +90,7 @@ function Entry({ project, keyword, entry }: { project: number; keyword: number; 
         {spelledDay(date)}, typed in{person && ` by ${person}`}
       </span>{' '}
       <button className="plain soft written" onClick={() => void takeAway().catch(() => undefined)}>
-        take away
+        remove
       </button>
     </li>
   );

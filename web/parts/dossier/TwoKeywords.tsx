@@ -2,12 +2,12 @@ import type { Dossier } from '@opsimath/contract/api/dossier';
 import { FIT } from '@opsimath/core/gap/priority';
 import { compareTwo, frontOverlap } from '@opsimath/core/sift/compareTwo';
 import { key } from '@opsimath/core/text/key';
-import { Spin } from 'antd';
 import { HistoryChart } from '../charts/HistoryChart';
 import { LaneHead } from '../lane/LaneHead';
 import { RowLane } from '../lane/RowLane';
 import '../lane/lane.css';
 import { Problem } from '../words/Problem';
+import { Waiting } from '../words/Waiting';
 import { count, decimal, movement } from '../words/figures';
 import './compare.css';
 import { useDossierQuery } from '../../state/gapsApi';
@@ -28,7 +28,7 @@ export function TwoKeywords() {
     return <p className="soft">Tick two keywords in the table (Space): they are set side by side here.</p>;
   const error = first.error ?? second.error;
   if (error) return <Problem error={error} />;
-  if (!first.currentData || !second.currentData) return <Spin style={{ marginTop: 16 }} />;
+  if (!first.currentData || !second.currentData) return <Waiting for="both dossiers" />;
   const both = [first.currentData, second.currentData] as const;
   return (
     <section className="two-keywords" aria-label="Two keywords" tabIndex={0}>

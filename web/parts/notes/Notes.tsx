@@ -64,7 +64,7 @@ function WrittenNote({ project, note }: { project: number; note: Note }) {
         {[note.person, spelledDay(note.writtenAt.slice(0, 10)), capturedOn(note)].filter(Boolean).join(', ')}
       </span>{' '}
       <button className="plain soft written" onClick={() => void takeAway().catch(() => undefined)}>
-        take away
+        remove
       </button>
       {note.picture && (
         <a href={pictureAddress(project, note.id)} target="_blank" rel="noreferrer" className="note-picture">

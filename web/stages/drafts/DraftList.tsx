@@ -1,5 +1,6 @@
-import { App, Button, Spin } from 'antd';
+import { App, Button } from 'antd';
 import { Empty } from '../../parts/words/Empty';
+import { Waiting } from '../../parts/words/Waiting';
 import { Problem } from '../../parts/words/Problem';
 import { count, spelledDay } from '../../parts/words/figures';
 import { useDraftsQuery, useRemoveDraftMutation } from '../../state/draftsApi';
@@ -13,7 +14,7 @@ export function DraftList() {
   const [remove] = useRemoveDraftMutation();
   const { modal } = App.useApp();
   if (error) return <Problem error={error} />;
-  if (!data) return <Spin style={{ marginTop: 16 }} />;
+  if (!data) return <Waiting for="the drafts" />;
   const open = data.filter(({ state }) => state === 'written').length;
   return (
     <>

@@ -1,8 +1,9 @@
 import type { Draft } from '@opsimath/contract/api/drafts';
 import { fieldsOfDraft } from '@opsimath/core/copy/draftFields';
-import { Segmented, Spin } from 'antd';
+import { Segmented } from 'antd';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
+import { Waiting } from '../../parts/words/Waiting';
 import { useDraftMaterialQuery, useDraftQuery } from '../../state/draftsApi';
 import { useScope } from '../../state/useScope';
 import { AdGroupPage } from './AdGroupPage';
@@ -30,7 +31,7 @@ export function DraftPage({ id }: { id: number }) {
   const { project, scope } = useScope();
   const { data, error } = useDraftQuery({ project, id, date: scope.date }, { skip: scope.date === '' });
   if (error) return <Problem error={error} />;
-  if (!data) return <Spin style={{ marginTop: 16 }} />;
+  if (!data) return <Waiting for="the draft" />;
   return data.kind === 'ad group' ? <AdGroupPage draft={data} /> : <Manuscript draft={data} />;
 }
 

@@ -1,8 +1,9 @@
 import type { OwnCopy } from '@opsimath/contract/api/drafts';
 import { replaceIn } from '@opsimath/core/copy/replaceIn';
-import { App, Button, Checkbox, Input, Spin } from 'antd';
+import { App, Button, Checkbox, Input } from 'antd';
 import { useMemo, useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
+import { Waiting } from '../../parts/words/Waiting';
 import { count } from '../../parts/words/figures';
 import { useTrouble } from '../../parts/words/useTrouble';
 import { draftsApi, useOwnCopyQuery, useSeveralDraftsMutation } from '../../state/draftsApi';
@@ -25,7 +26,7 @@ export function OwnTitles() {
   );
   const [isReplacing, replace] = useState(false);
   if (error) return <Problem error={error} />;
-  if (!data) return <Spin style={{ marginTop: 16 }} />;
+  if (!data) return <Waiting for="our titles" />;
   const lacking = data.pages.filter(({ lead, leadAt }) => lead !== null && leadAt === null).length;
   return (
     <>

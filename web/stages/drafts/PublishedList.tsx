@@ -1,6 +1,7 @@
-import { App, Button, Spin } from 'antd';
+import { App, Button } from 'antd';
 import { Fragment, useState } from 'react';
 import { Empty } from '../../parts/words/Empty';
+import { Waiting } from '../../parts/words/Waiting';
 import { Problem } from '../../parts/words/Problem';
 import { count, spelledDay } from '../../parts/words/figures';
 import { useTrouble } from '../../parts/words/useTrouble';
@@ -19,7 +20,7 @@ export function PublishedList() {
   const trouble = useTrouble();
   const [opened, open] = useState<number | null>(null);
   if (error) return <Problem error={error} />;
-  if (!data) return <Spin style={{ marginTop: 16 }} />;
+  if (!data) return <Waiting for="what was published" />;
   if (data.length === 0)
     return (
       <>

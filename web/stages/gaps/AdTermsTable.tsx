@@ -1,10 +1,10 @@
 import { type AdTermRow, type PaidQuery, termSort } from '@opsimath/contract/api/paid';
 import { BALANCES, type Balance } from '@opsimath/core/ads/balance';
-import { Spin } from 'antd';
 import { useState } from 'react';
 import { Ledger } from '../../parts/table/Ledger';
 import { Tick } from '../../parts/table/Tick';
 import { FindBox } from '../../parts/words/FindBox';
+import { Waiting } from '../../parts/words/Waiting';
 import { Problem } from '../../parts/words/Problem';
 import { OpenKeyword } from '../../parts/words/OpenKeyword';
 import { PositionWord } from '../../parts/words/PositionWord';
@@ -45,7 +45,7 @@ export function AdTermsTable() {
     query: { ...comparison, own: scope.own, ...narrowed, find, sort, limit },
   });
   if (error) return <Problem error={error} />;
-  if (!data) return <Spin style={{ marginTop: 16 }} />;
+  if (!data) return <Waiting for="own ad terms" />;
   if (data.to === null) return null;
   return (
     <section aria-label="Own ad search terms">
@@ -69,7 +69,7 @@ export function AdTermsTable() {
           <FilterToggle
             key={name}
             name={name}
-            tip="Conversion rate, drawn towards that of all terms, and volume against the medians of the terms. Without a click the rate is unknown, not low."
+            tip="Conversion rate, smoothed towards the average of all terms, and volume against the medians of the terms. Without a click the rate is unknown, not low."
             count={data.balances[name]}
             on={balance === name}
             onPress={() => setBalance(balance === name ? '' : name)}
@@ -91,7 +91,7 @@ export function AdTermsTable() {
       <Ledger
         rows={data.rows}
         keyOf={({ id }) => id}
-        empty="No term of this choice."
+        empty="Nothing matches these filters."
         take="Own ad search terms"
         order={{ sort, descending: true }}
         onOrder={(order) => setSort(order.sort as TermSort)}
@@ -135,12 +135,12 @@ export function AdTermsTable() {
           {
             head: 'CTR',
             sort: 'ctr',
-            tip: 'As counted; the tip of the figure beside it says it drawn towards all terms.',
+            tip: 'As counted; beside it, smoothed towards the average of all terms.',
             figure: true,
             cell: ({ ctr, shrunkCtr }) => (
               <>
                 <RateWord of={ctr} />
-                <span className="faint" title="Drawn towards the CTR of all terms">
+                <span className="faint" title="Smoothed towards the average CTR of all terms">
                   {' '}
                   {percent(shrunkCtr)}
                 </span>
@@ -154,7 +154,7 @@ export function AdTermsTable() {
             figure: true,
             cell: ({ conversions }) => decimal(conversions, 0),
             title: ({ shrunkConversion, value }) =>
-              `rate drawn towards all: ${percent(shrunkConversion)}; worth ${worth(value)}`,
+              `rate smoothed towards the average: ${percent(shrunkConversion)}; worth ${worth(value)}`,
           },
           {
             head: 'Organic',
@@ -169,7 +169,7 @@ export function AdTermsTable() {
             cell: ({ carried }) => (carried === null ? 'unknown' : carried ? 'has all words' : 'lacks words'),
             title: ({ landing }) => landing ?? undefined,
           },
-          { head: 'Says', cell: (row) => said(row) },
+          { head: 'Stands out', tip: 'What is unusual about it', cell: (row) => said(row) },
         ]}
       />
       {data.total > data.rows.length && limit === PAGE && (

@@ -70,7 +70,7 @@ function optionOf(rows: readonly AdTermRow[], edges: PaidView['edges'], ink: Cha
       formatter: ({ data }: { data: { row: AdTermRow } }) => {
         const { row } = data;
         const text = row.text.replace(/[&<>]/g, (sign) => `&#${sign.charCodeAt(0)};`);
-        return `<b>${text}</b><br>${percent(row.shrunkConversion)} of clicks convert, drawn towards all<br>${count(row.volume)} searches a month, ${count(row.clicks)} clicks`;
+        return `<b>${text}</b><br>${percent(row.shrunkConversion)} of clicks convert, smoothed towards the average<br>${count(row.volume)} searches a month, ${count(row.clicks)} clicks`;
       },
     },
     xAxis: {

@@ -104,7 +104,7 @@ export function BidsTable() {
           <Ledger
             rows={all ? rows : rows.slice(0, FEW)}
             keyOf={({ campaign, id, match }) => `${campaign}:${id}:${match}`}
-            empty="None of this choice."
+            empty="Nothing matches these filters."
             take="What we bid on"
             columns={[
               {
@@ -152,7 +152,11 @@ export function BidsTable() {
                   covered === null ? 'words unknown' : covered ? 'has all words' : 'lacks words',
                 title: ({ landing }) => landing,
               },
-              { head: 'Says', cell: ({ unseen: why }) => (why === null ? '' : `never shown: ${why}`) },
+              {
+                head: 'Stands out',
+                tip: 'Why it was never shown, where it was not',
+                cell: ({ unseen: why }) => (why === null ? '' : `never shown: ${why}`),
+              },
             ]}
           />
           {rows.length > FEW && (

@@ -140,7 +140,7 @@ function Chosen({ scope, onChange }: { scope: Scope; onChange: (change: Partial<
         </>
       )}
       <button className="plain written" onClick={() => onChange({ cluster: null, answering: '' })}>
-        Let go of it
+        Clear
       </button>
     </p>
   );

@@ -50,9 +50,7 @@ export function GapTable({ project, query, first, openId, narrow, onOpen }: GapT
     [first, narrow, selected, select, extra, spreadOf],
   );
   if (first.total === 0) {
-    return (
-      <Empty title="Nothing passes this choice">Let go of a filter above, or find something else.</Empty>
-    );
+    return <Empty title="Nothing matches these filters">Clear one above, or find something else.</Empty>;
   }
   return (
     <VirtualGrid

@@ -3,7 +3,7 @@ import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import type { KeywordList } from '@opsimath/contract/api/lists';
 import type { LookUp } from '@opsimath/contract/api/lookUps';
 import { Select } from 'antd';
-import { count, spelledDay, worth } from '../../parts/words/figures';
+import { count, counted, spelledDay, worth } from '../../parts/words/figures';
 import { useWhatToDoQuery } from '../../state/gapsApi';
 import type { Scope } from '../../state/scope';
 import { useScope } from '../../state/useScope';
@@ -104,7 +104,7 @@ function OnFront({ totals: { onFront, onFrontWithDemand } }: { totals: GapPage['
 }
 
 function titleWords({ total, totals }: GapPage, filtered: boolean): string {
-  if (filtered) return `${count(total)} keywords of this choice`;
+  if (filtered) return `${counted(total, 'keyword')} ${total === 1 ? 'matches' : 'match'} these filters`;
   const behind = totals.kinds.absent + totals.kinds.buried + totals.kinds.trailing;
   return `${count(behind)} keywords where a rival stands on the front page ahead of us`;
 }

@@ -1,7 +1,7 @@
 import type { GapGroupQuery, GapGroups } from '@opsimath/contract/api/gaps';
-import { Spin } from 'antd';
 import { Ledger } from '../../parts/table/Ledger';
 import { Problem } from '../../parts/words/Problem';
+import { Waiting } from '../../parts/words/Waiting';
 import { count, decimal, worth } from '../../parts/words/figures';
 import { useGapGroupsQuery } from '../../state/gapsApi';
 import { useScope } from '../../state/useScope';
@@ -19,7 +19,7 @@ export function GroupTable({ project, query }: { project: number; query: GapGrou
   const { change } = useScope();
   const { data, error } = useGapGroupsQuery({ project, query: { ...query, limit: MOST } });
   if (error) return <Problem error={error} />;
-  if (!data) return <Spin style={{ marginTop: 16 }} />;
+  if (!data) return <Waiting for="the groups" />;
   const open = ({ narrowed }: GapGroups['groups'][number]): void =>
     change({
       by: '',

@@ -148,7 +148,7 @@ function Limits({ limits, onChange }: { limits: GapLimit[]; onChange: (limits: G
             aria-label={`No limit of ${figure}`}
             onClick={() => onChange(limits.filter((limit) => limit.figure !== figure))}
           >
-            let go
+            clear
           </button>
         </span>
       ))}

@@ -1,8 +1,9 @@
 import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import type { OverTime as Data } from '@opsimath/contract/api/overTime';
-import { Segmented, Select, Spin } from 'antd';
+import { Segmented, Select } from 'antd';
 import { Ledger } from '../../parts/table/Ledger';
 import { SideName } from '../../parts/words/SideName';
+import { Waiting } from '../../parts/words/Waiting';
 import { Empty } from '../../parts/words/Empty';
 import { Problem } from '../../parts/words/Problem';
 import { count, spelledDay } from '../../parts/words/figures';
@@ -44,7 +45,7 @@ export function OverTime({ query }: { query: GapQuery }) {
   const [measure, setMeasure] = useShown<SideMeasure>('measure', 'share', MEASURE_NAMES);
   const [shownSide, setSide] = useShown<string>('side', '0');
   if (error) return <Problem error={error} />;
-  if (!data) return <Spin style={{ marginTop: 16 }} />;
+  if (!data) return <Waiting for="how it went over time" />;
   if (data.dates.length === 0)
     return (
       <Empty title="No result page was captured by this date">
@@ -188,14 +189,14 @@ function Changes({ data }: { data: Data }) {
         />
       </section>
       <section>
-        <h2 title="Owners that came onto more fronts than they left, of the keywords captured at both dates">
+        <h2 title="Owners that gained more fronts than they lost, of the keywords captured at both dates">
           On more fronts than before
         </h2>
         <Ledger
           take="On more fronts"
           rows={data.newcomers}
           keyOf={({ owner }) => owner}
-          empty="Nobody came onto more fronts than it left."
+          empty="Nobody gained more fronts than it lost."
           columns={[
             {
               head: 'Owner',

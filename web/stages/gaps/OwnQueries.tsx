@@ -5,12 +5,13 @@ import {
   querySort,
 } from '@opsimath/contract/api/ownQueries';
 import { QUERY_GROUPS, type QueryGroup } from '@opsimath/core/performance/queryGroups';
-import { Button, InputNumber, Spin } from 'antd';
+import { Button, InputNumber } from 'antd';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { Ledger } from '../../parts/table/Ledger';
 import { Tick } from '../../parts/table/Tick';
 import { Empty } from '../../parts/words/Empty';
+import { Waiting } from '../../parts/words/Waiting';
 import { FindBox } from '../../parts/words/FindBox';
 import { Problem } from '../../parts/words/Problem';
 import { rateOf } from '@opsimath/core/rates/wilson';
@@ -35,7 +36,7 @@ const TIPS: Record<QueryGroup, string> = {
   'many seen, few clicks':
     'Impressions in the top quarter, and a weak snippet or an average position beyond the front.',
   near: 'At 11–20 with impressions in the top quarter.',
-  unlisted: 'Brought clicks, and is in no list and bid on by nobody of us.',
+  unlisted: 'Brought clicks, is in no list, and we don’t bid on it.',
   'few cases': 'Its CTR is thin: the 95 % interval is wider than the rate itself and than 2 points.',
   'below the goal': 'Fewer clicks than the wanted CTR would bring.',
 };
@@ -82,7 +83,7 @@ export function OwnQueries() {
     },
   });
   if (error) return <Problem error={error} />;
-  if (!data) return <Spin style={{ marginTop: 16 }} />;
+  if (!data) return <Waiting for="own queries" />;
   const goal = data.goal === null ? null : data.goal * 100;
   const setGoal = (): void => {
     if (typed === undefined || typed === goal) return;
@@ -208,7 +209,7 @@ function QueryTable({ page, order, goal, onOrder }: QueryTableProps) {
       take="Own queries"
       rows={page.rows}
       keyOf={({ id }) => id}
-      empty="No query of this choice in this period."
+      empty="Nothing matches these filters in this period."
       order={order}
       onOrder={({ sort, descending }) => onOrder({ sort: sort as QuerySort, descending })}
       columns={[
@@ -248,12 +249,16 @@ function QueryTable({ page, order, goal, onOrder }: QueryTableProps) {
           cell: ({ captured }) => <PositionWord of={captured} />,
         },
         goal && {
-          head: 'Short',
-          tip: 'Clicks short of the wanted CTR',
+          head: 'Clicks short',
+          tip: 'Clicks fewer than the wanted CTR would bring',
           figure: true,
           cell: ({ shortfall }) => decimal(shortfall, 1),
         },
-        { head: 'Says', cell: (row) => said(row) },
+        {
+          head: 'Stands out',
+          tip: 'What is unusual about it, and whether it is in a list',
+          cell: (row) => said(row),
+        },
       ]}
     />
   );

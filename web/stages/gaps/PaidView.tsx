@@ -1,9 +1,9 @@
 import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import type { GapRow } from '@opsimath/contract/api/gaps';
 import type { PaidView as Data } from '@opsimath/contract/api/paid';
-import { Spin } from 'antd';
 import { Ledger } from '../../parts/table/Ledger';
 import { OpenKeyword } from '../../parts/words/OpenKeyword';
+import { Waiting } from '../../parts/words/Waiting';
 import { SideName } from '../../parts/words/SideName';
 import { Problem } from '../../parts/words/Problem';
 import { count, decimal, spelledDay, worth } from '../../parts/words/figures';
@@ -21,7 +21,7 @@ export function PaidView({ query }: { query: GapQuery }) {
   const { project, scope, comparison } = useScope();
   const { data, error } = usePaidQuery({ project, query: { ...comparison, own: scope.own, limit: 1 } });
   if (error) return <Problem error={error} />;
-  if (!data) return <Spin style={{ marginTop: 16 }} />;
+  if (!data) return <Waiting for="paid slots and ad terms" />;
   return (
     <div className="gap-part paid-view">
       <PaidTitle data={data} />
@@ -52,7 +52,7 @@ export function PaidView({ query }: { query: GapQuery }) {
           }
         />
         <PaidList
-          title="Paid for while out of sight"
+          title="Paid for but not ranking"
           tip="We pay where we are absent or buried without paying: ads carry what no target of ours does."
           query={{
             ...query,
@@ -88,7 +88,7 @@ function PaidTitle({ data }: { data: Data }) {
         keywords; of the other {count(data.keywords - data.looked)} it is unknown who else pays.{' '}
         {data.doubling > 0 &&
           (data.costKnown > 0
-            ? `They cost ${worth(data.atStake)} ${data.currency} a month, by the ${count(data.costKnown)} of which own ads say it. `
+            ? `They cost ${worth(data.atStake)} ${data.currency} a month, based on the ${count(data.costKnown)} with ad data. `
             : 'What they cost is unknown. ')}
         {data.to === null ? (
           'No own ad search terms are brought in for this market; slots come from captures.'
@@ -128,7 +128,7 @@ function PaidList({ title, tip, query, narrowed, say }: PaidListProps) {
             <OpenKeyword id={row.id} text={row.text} /> <span className="faint">{say(row)}</span>
           </li>
         ))}
-        {data?.total === 0 && <li className="soft">none of this choice</li>}
+        {data?.total === 0 && <li className="soft">nothing matches these filters</li>}
       </ul>
       {data && data.total > FEW && (
         <button className="plain written" onClick={() => change({ view: '', ...narrowed })}>

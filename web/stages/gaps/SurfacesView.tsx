@@ -1,8 +1,9 @@
 import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import type { OnSurface, SurfacesView as Data } from '@opsimath/contract/api/surfaces';
-import { Segmented, Spin } from 'antd';
+import { Segmented } from 'antd';
 import { Ledger } from '../../parts/table/Ledger';
 import { Empty } from '../../parts/words/Empty';
+import { Waiting } from '../../parts/words/Waiting';
 import { OpenKeyword } from '../../parts/words/OpenKeyword';
 import { PositionWord } from '../../parts/words/PositionWord';
 import { Problem } from '../../parts/words/Problem';
@@ -33,9 +34,7 @@ export function SurfacesView({ query }: { query: GapQuery }) {
   );
   if (page.error ?? error) return <Problem error={page.error ?? error} />;
   if (page.data?.total === 0)
-    return (
-      <Empty title="No keyword in this choice">Let go of a filter in the table, or choose others.</Empty>
-    );
+    return <Empty title="Nothing matches these filters">Clear one in the table, or choose others.</Empty>;
   return (
     <section className="gap-part" aria-label="Across surfaces">
       <Segmented
@@ -49,7 +48,7 @@ export function SurfacesView({ query }: { query: GapQuery }) {
         onChange={setAcross}
       />
       {!data ? (
-        <Spin style={{ marginTop: 16 }} />
+        <Waiting for="the other fronts" />
       ) : across === 'surfaces' ? (
         <OverSurfaces data={data} />
       ) : (

@@ -1,9 +1,10 @@
 import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import type { WorkLine } from '@opsimath/contract/api/whatToDo';
-import { Button, Spin } from 'antd';
+import { Button } from 'antd';
 import { useState } from 'react';
 import { copyAsTable } from '../../parts/table/copyAsTable';
 import { Empty } from '../../parts/words/Empty';
+import { Waiting } from '../../parts/words/Waiting';
 import { FindBox } from '../../parts/words/FindBox';
 import { Problem } from '../../parts/words/Problem';
 import { count, decimal, worth } from '../../parts/words/figures';
@@ -25,7 +26,7 @@ export function WhatToDo({ query }: { query: GapQuery }) {
     query: { ...rest, offset: page * PAGE, limit: PAGE },
   });
   if (error) return <Problem error={error} />;
-  if (!data) return <Spin style={{ marginTop: 16 }} />;
+  if (!data) return <Waiting for="what can be done" />;
   const { currency, total, first, lines } = data;
   const from = page * PAGE;
   return (

@@ -1,9 +1,9 @@
 import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import type { WorkLine } from '@opsimath/contract/api/whatToDo';
-import { Spin } from 'antd';
 import { LaneHead } from '../../parts/lane/LaneHead';
 import { RowLane } from '../../parts/lane/RowLane';
 import { Problem } from '../../parts/words/Problem';
+import { Waiting } from '../../parts/words/Waiting';
 import { count, worth } from '../../parts/words/figures';
 import { useGapPageQuery } from '../../state/gapsApi';
 import { useScope } from '../../state/useScope';
@@ -26,7 +26,7 @@ export function WorkKeywords({ line, query }: { line: WorkLine; query: Omit<GapQ
     },
   });
   if (error) return <Problem error={error} />;
-  if (!data) return <Spin size="small" />;
+  if (!data) return <Waiting for="the keywords it serves" />;
   const rows = new Map(data.rows.map((row) => [row.id, row]));
   return (
     <table className="ledger work-keywords" aria-label="Keywords that it serves">

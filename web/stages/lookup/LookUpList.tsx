@@ -133,12 +133,10 @@ function LookUpActs({ lookUp, running }: { lookUp: LookUp; running: boolean }) {
           className="plain soft written"
           title="Takes it out of this list; what it found stays known. Undo brings it back."
           onClick={() =>
-            void set({ removed: true }, { removed: false }, `${lookUp.name} taken out of the list`).catch(
-              trouble,
-            )
+            void set({ removed: true }, { removed: false }, `${lookUp.name} removed`).catch(trouble)
           }
         >
-          take away
+          remove
         </button>
       )}
     </div>

@@ -1,6 +1,7 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
-import { Button, Spin } from 'antd';
+import { Button } from 'antd';
 import { Problem } from '../../parts/words/Problem';
+import { Waiting } from '../../parts/words/Waiting';
 import { count, spelledDay } from '../../parts/words/figures';
 import { usePoolChangeQuery } from '../../state/lookUpApi';
 import { useScope } from '../../state/useScope';
@@ -12,7 +13,7 @@ export function PoolChangeView({ lookUp, against }: { lookUp: LookUp; against: n
   const { change } = useScope();
   const { data, error } = usePoolChangeQuery({ lookUp: lookUp.id, against });
   if (error) return <Problem error={error} />;
-  if (!data) return <Spin />;
+  if (!data) return <Waiting for="what changed" />;
   return (
     <section className="pool-change">
       <p>

@@ -22,7 +22,7 @@ export function SeedRows({ rows }: { rows: PoolPage['seeds'] }) {
           </span>
           {row.oftener && (
             <span>
-              far oftener typed: <b>{row.oftener.text}</b>, {count(row.oftener.volume)}
+              searched far more often: <b>{row.oftener.text}</b>, {count(row.oftener.volume)}
             </span>
           )}
         </li>

@@ -1,8 +1,9 @@
 import type { Front, FrontCard } from '@opsimath/contract/api/front';
 import type { Target } from '@opsimath/contract/api/targets';
-import { Button, Input, Select, Spin } from 'antd';
+import { Button, Input, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
+import { Waiting } from '../../parts/words/Waiting';
 import { count, spelledDay } from '../../parts/words/figures';
 import { useAddTargetsMutation, useFrontQuery } from '../../state/rosterApi';
 import { useMarketsQuery } from '../../state/projectApi';
@@ -63,7 +64,7 @@ export function FindRivals({ targets }: { targets: readonly Target[] }) {
       </form>
       <StrikeWords targets={targets} onPhrase={look} />
       {error && <Problem error={error} />}
-      {!front && isFetching && <Spin />}
+      {!front && isFetching && <Waiting for="the front" />}
       {front && (
         <>
           <FrontTitle front={front} />

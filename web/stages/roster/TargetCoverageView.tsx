@@ -1,9 +1,10 @@
 import type { TargetCoverage } from '@opsimath/contract/api/coverage';
 import type { Target } from '@opsimath/contract/api/targets';
 import { COVERAGES } from '@opsimath/core/copy/coverage';
-import { Button, Input, Select, Spin } from 'antd';
+import { Button, Input, Select } from 'antd';
 import { useDeferredValue, useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
+import { Waiting } from '../../parts/words/Waiting';
 import { count } from '../../parts/words/figures';
 import { useTargetCoverageQuery } from '../../state/rosterApi';
 import { useListsQuery } from '../../state/siftApi';
@@ -67,7 +68,7 @@ export function TargetCoverageView({ target }: { target: Target }) {
         onChange={({ target: { value } }) => paste(value)}
       />
       {error && <Problem error={error} />}
-      {!data && !error && <Spin style={{ marginTop: 12 }} />}
+      {!data && !error && <Waiting for="its words" />}
       {data && <Covered data={data} busy={isFetching} />}
     </section>
   );
@@ -78,7 +79,8 @@ function Covered({ data, busy }: { data: TargetCoverage; busy: boolean }) {
     return (
       <p className="soft">Nothing is known of its words yet: fetch its public record, or paste slots.</p>
     );
-  if (data.compared === 0) return <p className="soft">No keyword of this choice speaks of it.</p>;
+  if (data.compared === 0)
+    return <p className="soft">No keyword that matches these filters has words to look for.</p>;
   const missing = data.words.filter(({ fields }) => fields.every((presence) => presence === 'missing'));
   const present = data.words.filter(({ fields }) => fields.some((presence) => presence !== 'missing'));
   return (

@@ -1,6 +1,6 @@
 import type { Target, TargetKeywords } from '@opsimath/contract/api/targets';
 import { DEPTH_BANDS, type DepthBand } from '@opsimath/core/ranking/position';
-import { Button, Spin } from 'antd';
+import { Button } from 'antd';
 import { useState } from 'react';
 import { Lane } from '../../parts/lane/Lane';
 import { LaneHead } from '../../parts/lane/LaneHead';
@@ -8,6 +8,7 @@ import '../../parts/lane/lane.css';
 import { Ledger } from '../../parts/table/Ledger';
 import { Tick } from '../../parts/table/Tick';
 import { FilterToggle } from '../../parts/words/FilterToggle';
+import { Waiting } from '../../parts/words/Waiting';
 import { OpenKeyword } from '../../parts/words/OpenKeyword';
 import { Problem } from '../../parts/words/Problem';
 import { count, counted } from '../../parts/words/figures';
@@ -34,7 +35,7 @@ export function TargetKeywordList({ target }: { target: Target }) {
     band: band === '' ? undefined : band,
   });
   if (error) return <Problem error={error} />;
-  if (!data) return <Spin style={{ marginTop: 16 }} />;
+  if (!data) return <Waiting for="its keywords" />;
   return (
     <>
       <p style={{ margin: '12px 0 4px' }}>

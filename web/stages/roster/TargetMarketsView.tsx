@@ -1,7 +1,7 @@
 import type { Position } from '@opsimath/contract/api/position';
 import type { Target } from '@opsimath/contract/api/targets';
-import { Spin } from 'antd';
 import { Problem } from '../../parts/words/Problem';
+import { Waiting } from '../../parts/words/Waiting';
 import { count } from '../../parts/words/figures';
 import { useTargetMarketsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
@@ -11,7 +11,7 @@ export function TargetMarketsView({ target }: { target: Target }) {
   const { project, scope } = useScope();
   const { data, error } = useTargetMarketsQuery({ project, target: target.id, date: scope.date });
   if (error) return <Problem error={error} />;
-  if (!data) return <Spin style={{ marginTop: 16 }} />;
+  if (!data) return <Waiting for="its markets" />;
   return (
     <>
       <table className="ledger spaced" aria-label="Markets">

@@ -1,9 +1,9 @@
 import type { Target, TargetProfile } from '@opsimath/contract/api/targets';
-import { Spin } from 'antd';
 import { useState } from 'react';
 import { Ledger } from '../../parts/table/Ledger';
 import { Tick } from '../../parts/table/Tick';
 import { OpenKeyword } from '../../parts/words/OpenKeyword';
+import { Waiting } from '../../parts/words/Waiting';
 import { Problem } from '../../parts/words/Problem';
 import { count, counted, decimal, percent, spelledDay } from '../../parts/words/figures';
 import { useTargetProfileQuery } from '../../state/rosterApi';
@@ -24,7 +24,7 @@ export function TargetProfileView({ target }: { target: Target }) {
     date: scope.date,
   });
   if (error) return <Problem error={error} />;
-  if (!data) return <Spin style={{ marginTop: 16 }} />;
+  if (!data) return <Waiting for="its profile" />;
   if (data.organic + data.paid === 0) {
     return (
       <p className="soft" style={{ marginTop: 12 }}>

@@ -119,7 +119,7 @@ function TargetRow({ target }: { target: Target }) {
           cancelText="Keep"
           onConfirm={() => void remove({ project, target: target.id })}
         >
-          <button className="plain soft written">take out</button>
+          <button className="plain soft written">remove</button>
         </Popconfirm>
       </td>
     </tr>

@@ -1,7 +1,8 @@
-import { Select, Spin } from 'antd';
+import { Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { FindBox } from '../../parts/words/FindBox';
+import { Waiting } from '../../parts/words/Waiting';
 import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';
 import { useAnswerByMutation, useAnsweringQuery } from '../../state/roundsApi';
@@ -42,7 +43,7 @@ export function AnsweringTable() {
           `/p/${project}/drafts?${writeScope(new URLSearchParams(search), { view: '', draft }).toString()}`,
         );
   if (error) return <Problem error={error} />;
-  if (!data) return <Spin style={{ marginTop: 16 }} />;
+  if (!data) return <Waiting for="which target answers" />;
   const sought = find.trim().toLowerCase();
   const shown = data.keywords.filter(
     ({ keyword, address }) => keyword.text.includes(sought) || address.includes(sought),

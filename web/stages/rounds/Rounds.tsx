@@ -1,5 +1,5 @@
-import { Spin } from 'antd';
 import { Problem } from '../../parts/words/Problem';
+import { Waiting } from '../../parts/words/Waiting';
 import { useRoundsQuery } from '../../state/roundsApi';
 import { StageParts } from '../../parts/words/StageParts';
 import { partOf } from '../../state/stageParts';
@@ -27,7 +27,7 @@ export default function Rounds() {
       ) : view === 'answering' ? (
         <AnsweringTable />
       ) : !data ? (
-        <Spin style={{ marginTop: 16 }} />
+        <Waiting for="the rounds" />
       ) : data.rounds.length === 0 && data.aside.length === 0 ? (
         <FirstRound view={data} />
       ) : view === 'calendar' ? (

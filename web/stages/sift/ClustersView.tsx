@@ -1,11 +1,11 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
 import type { ClusterPage } from '@opsimath/contract/api/sift';
-import { Spin } from 'antd';
 import { useState } from 'react';
 import '../../parts/lane/lane.css';
 import type { PoolSides } from '../../parts/pool/poolSides';
 import { usePoolSides } from '../../parts/pool/usePoolSides';
 import { Problem } from '../../parts/words/Problem';
+import { Waiting } from '../../parts/words/Waiting';
 import { count } from '../../parts/words/figures';
 import { useClustersQuery } from '../../state/siftApi';
 import { useJudge } from '../../state/useJudge';
@@ -23,7 +23,7 @@ export function ClustersView({ lookUp, recipe }: { lookUp: LookUp; recipe: UsedR
   const sides = usePoolSides(data?.targets ?? NO_TARGETS, lookUp.surface);
   const [open, setOpen] = useState<number | null>(null);
   if (error) return <Problem error={error} />;
-  if (!data) return <Spin style={{ marginTop: 16 }} />;
+  if (!data) return <Waiting for="the clusters" />;
   return (
     <section className="words-view" aria-label="Clusters">
       <p className="soft">

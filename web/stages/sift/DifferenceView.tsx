@@ -1,8 +1,9 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
 import type { SiftDifference } from '@opsimath/contract/api/sift';
-import { App, Button, Input, Spin } from 'antd';
+import { App, Button, Input } from 'antd';
 import { useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
+import { Waiting } from '../../parts/words/Waiting';
 import { count } from '../../parts/words/figures';
 import { useDifferenceQuery, useListFromSiftMutation } from '../../state/siftApi';
 import { useAppSelector } from '../../state/store';
@@ -25,7 +26,7 @@ function Difference({ lookUp, recipe, before }: OfRecipe & { before: Before }) {
   const { steps, rescued } = recipe;
   const { data, error } = useDifferenceQuery({ lookUp: lookUp.id, query: { steps, rescued, before } });
   if (error) return <Problem error={error} />;
-  if (!data) return <Spin style={{ marginTop: 16 }} />;
+  if (!data) return <Waiting for="the difference" />;
   return (
     <section className="words-view" aria-label="What the last change did">
       <p>

@@ -30,7 +30,7 @@ export function ListRow({ list }: { list: KeywordList }) {
   const takeAway = async (): Promise<void> => {
     await remove({ project, list: list.id }).unwrap();
     undoable({
-      what: `the list “${list.name}” taken away`,
+      what: `the list “${list.name}” deleted`,
       undo: request(siftApi.endpoints.bringListBack, { project, list: list.id }),
       redo: request(siftApi.endpoints.removeList, { project, list: list.id }),
     });
@@ -158,7 +158,7 @@ export function ListRow({ list }: { list: KeywordList }) {
         </button>
         {!list.locked && (
           <button className="plain soft written" onClick={() => void takeAway().catch(() => undefined)}>
-            take away
+            delete list
           </button>
         )}
         {error && <Problem error={error} />}

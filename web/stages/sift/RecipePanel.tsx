@@ -45,7 +45,7 @@ export function RecipePanel({ recipe, page }: RecipePanelProps) {
             className="plain soft written"
             onClick={() => void recipe.takeAway().catch(() => undefined)}
           >
-            take away
+            remove
           </button>
         )}
       </div>

@@ -1,6 +1,7 @@
 import type { KeywordList } from '@opsimath/contract/api/lists';
-import { Button, Spin } from 'antd';
+import { Button } from 'antd';
 import { Problem } from '../../parts/words/Problem';
+import { Waiting } from '../../parts/words/Waiting';
 import { count } from '../../parts/words/figures';
 import { request } from '../../state/operations';
 import { siftApi } from '../../state/siftApi';
@@ -19,7 +20,7 @@ export function RenewList({ list, onDone }: { list: KeywordList; onDone: () => v
   const [renew, { isLoading, error: failed }] = useRenewListMutation();
   const undoable = useUndoable(project);
   if (error) return <Problem error={error} />;
-  if (!data) return <Spin />;
+  if (!data) return <Waiting for="what would change" />;
   if (data.added === 0 && data.gone === 0)
     return <p className="soft">Its look-up and recipe give the same keywords as when it was made.</p>;
   const known = data.added === data.comes.length && data.gone === data.goes.length;

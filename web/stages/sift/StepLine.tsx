@@ -137,7 +137,7 @@ export function StepLine({
             aria-label={`Take sieve ${place + 1} away`}
             onClick={() => void recipe.drop(step.id)}
           >
-            take away
+            remove
           </button>
         </span>
       </div>

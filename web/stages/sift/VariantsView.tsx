@@ -1,8 +1,9 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
 import type { VariantPage } from '@opsimath/contract/api/variants';
-import { Button, Spin } from 'antd';
+import { Button } from 'antd';
 import { useState } from 'react';
 import { FindBox } from '../../parts/words/FindBox';
+import { Waiting } from '../../parts/words/Waiting';
 import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';
 import { useTranslateMutation, useVariantsQuery } from '../../state/variantsApi';
@@ -26,7 +27,7 @@ export function VariantsView({ lookUp, recipe }: { lookUp: LookUp; recipe: UsedR
     query: { steps, rescued, find, limit: MOST },
   });
   if (error) return <Problem error={error} />;
-  if (!data) return <Spin style={{ marginTop: 16 }} />;
+  if (!data) return <Waiting for="the variants" />;
   return (
     <section className="words-view" aria-label="Variants">
       <p className="soft">

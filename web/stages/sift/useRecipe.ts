@@ -62,7 +62,7 @@ export function useRecipe(lookUp: LookUp) {
     changeScope({ recipe: null, view: '' });
     await remove({ project, recipe: id }).unwrap();
     undoable({
-      what: `the recipe “${name}” taken away`,
+      what: `the recipe “${name}” removed`,
       undo: request(siftApi.endpoints.bringRecipeBack, { project, recipe: id }),
       redo: request(siftApi.endpoints.removeRecipe, { project, recipe: id }),
     });

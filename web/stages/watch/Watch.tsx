@@ -1,8 +1,8 @@
-import { Spin } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { OpenDossier } from '../../parts/dossier/OpenDossier';
 import { Empty } from '../../parts/words/Empty';
+import { Waiting } from '../../parts/words/Waiting';
 import { Problem } from '../../parts/words/Problem';
 import { useAlertsQuery, useEffectsQuery, useWatchQuery } from '../../state/watchApi';
 import { comparedWith } from '../../state/scope';
@@ -40,7 +40,7 @@ export default function Watch() {
   const { data: alerts } = useAlertsQuery({ project, market, date }, { skip: !isReady });
   const error = watch.error ?? effects.error;
   if (error) return <Problem error={error} />;
-  if (!watch.data || !effects.data) return <Spin style={{ marginTop: 16 }} />;
+  if (!watch.data || !effects.data) return <Waiting for="what is followed" />;
   const view = partOf('watch', scope.view);
   const nothing = watch.data.tracked === 0 && effects.data.changes.length === 0;
   return (

@@ -78,7 +78,7 @@ function WhatCounts() {
       {number('season', 'Days before a season’s work', 0, 180)}
       {number('quietFrom', 'Feed rests from, hour UTC', 0, 23)}
       {number('quietTo', 'until, hour UTC', 0, 23)}
-      <p className="soft">Told of:</p>
+      <p className="soft">Alerts about:</p>
       {ALERT_KINDS.map((kind) => (
         <label key={kind}>
           <input

@@ -1,6 +1,6 @@
-import { Spin } from 'antd';
 import { Ledger } from '../../parts/table/Ledger';
 import { Problem } from '../../parts/words/Problem';
+import { Waiting } from '../../parts/words/Waiting';
 import { count, spelledDay } from '../../parts/words/figures';
 import { useScope } from '../../state/useScope';
 import { useWatchTargetsQuery } from '../../state/watchApi';
@@ -14,7 +14,7 @@ export function WatchTargets() {
   const { market, date } = scope;
   const { data, error } = useWatchTargetsQuery({ project, market, date });
   if (error) return <Problem error={error} />;
-  if (!data) return <Spin style={{ marginTop: 16 }} />;
+  if (!data) return <Waiting for="the targets" />;
   return (
     <>
       <h2>Which of the keywords followed they serve</h2>

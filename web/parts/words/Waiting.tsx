@@ -1,0 +1,11 @@
+import { Spin } from 'antd';
+import './waiting.css';
+
+/** What is being read, said where it will stand. */
+export function Waiting({ for: what }: { for: string }) {
+  return (
+    <p className="waiting soft" role="status">
+      <Spin size="small" /> Reading {what}…
+    </p>
+  );
+}
