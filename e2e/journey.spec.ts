@@ -146,3 +146,34 @@ async function chooseCompareDate(page: Page): Promise<void> {
   await box.press('Enter');
   await expect(page.getByRole('button', { name: 'Compare with: 14 Dec 2025' })).toBeVisible();
 }
+
+test('eight actions lead from nothing to the keywords that we lack; a single page raises the question of its site', async ({
+  page,
+  running,
+}) => {
+  await page.goto(running.server.url);
+  await page.getByLabel('Name of the brand').fill('First steps');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  const path = page.getByRole('region', { name: 'First steps' });
+  await path.getByLabel('Our site').fill(OWN);
+  await path.getByRole('button', { name: 'This is us' }).click();
+  await expect(path).toContainText('Tarnwick');
+  await path
+    .getByLabel('Sites we face')
+    .fill('https://www.cobblemoor.example/range/frame-bags, saltfen.example');
+  await expect(path).toContainText('This is a single page.');
+  await path.getByRole('button', { name: 'Take cobblemoor.example instead' }).click();
+  await expect(path).toContainText('Cobblemoor, Saltfen');
+  await expect(path).toContainText(/units? of [\d,]+ left|it costs nothing/);
+  await path.getByRole('button', { name: 'Look up 3 targets' }).click();
+  await path.getByRole('button', { name: 'See what we lack' }).click();
+  const grid = page.getByRole('grid', { name: 'Gaps' });
+  await expect(grid.getByRole('row').nth(1)).toContainText('absent');
+  // It is done with: the roster does not offer it to whoever has left it.
+  await page.getByRole('link', { name: /Roster/ }).click();
+  await path.getByRole('button', { name: 'leave this' }).click();
+  await expect(path).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'We', exact: true })).toBeVisible();
+  await expect(path).toHaveCount(0);
+});

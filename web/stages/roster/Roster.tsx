@@ -10,6 +10,7 @@ import { FindRivals } from './FindRivals';
 import { IndexView } from './IndexView';
 import { ModelsPanel } from './ModelsPanel';
 import { SettingsPanel } from './SettingsPanel';
+import { StartPath } from './StartPath';
 import { TargetPanel } from './TargetPanel';
 import { TargetsView } from './TargetsView';
 import './roster.css';
@@ -36,7 +37,12 @@ export default function Roster() {
       {error && <Problem error={error} />}
       <div className="roster-body">
         <div className="roster-main">
-          {open === 'who' && targets && <TargetsView targets={targets} />}
+          {open === 'who' && targets && (
+            <>
+              <StartPath targets={targets} />
+              <TargetsView targets={targets} />
+            </>
+          )}
           {open === 'find' && targets && <FindRivals targets={targets} />}
           {open === 'index' && <IndexView />}
           {open === 'channels' && <ChannelTable />}
