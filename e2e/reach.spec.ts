@@ -332,3 +332,23 @@ test('at the desk a keyword is parked with a note, and its purpose is said by ha
   const notes = await running.api.get(`${at}/notes`);
   expect(notes.some((note: { text: string }) => note.text === 'ask the shop first')).toBe(true);
 });
+
+test('comma and full stop go from part to part of a stage, and the list of keys says so', async ({
+  page,
+}) => {
+  await page.goto(`${root}/gaps?${SCOPE}`);
+  await expect(page.getByRole('grid', { name: 'Gaps' })).toBeVisible();
+  await page.keyboard.press('.');
+  await expect(page).toHaveURL(/view=work/);
+  await page.keyboard.press(',');
+  await page.keyboard.press(',');
+  await expect(page).toHaveURL(/view=two/);
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText(
+    'the part of a stage before and after',
+  );
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: /Sift/ }).click();
+  await page.getByLabel('Find among these').fill('a.b');
+  await expect(page).not.toHaveURL(/view=words/);
+});

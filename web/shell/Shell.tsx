@@ -16,6 +16,7 @@ import { ScopeBar } from './ScopeBar';
 import { STAGES } from './stages';
 import { StagesRow } from './StagesRow';
 import { Shortcuts } from './Shortcuts';
+import { usePartKeys } from './usePartKeys';
 import { Tray } from './Tray';
 import { useUndoKeys } from './useUndoKeys';
 
@@ -56,7 +57,8 @@ export function Shell() {
 
   useHotkeys('mod+k', () => setCommandOpen(true), { preventDefault: true, enableOnFormTags: true });
   useUndoKeys(project);
-  useKeys('shift+slash', () => setKeysOpen(true));
+  usePartKeys();
+  useKeys('?', () => setKeysOpen(true));
   useKeys(
     STAGES.map((stage) => `g>${stage.letter}`),
     (_, { hotkey }) => {

@@ -6,6 +6,7 @@ import { STAGES } from './stages';
 const EVERYWHERE: [string, string][] = [
   ['Ctrl K', 'check any keyword; go to a stage, a part of one, a list, a target; run an action'],
   ...STAGES.map((stage): [string, string] => [`g ${stage.letter}`, `go to ${stage.name}`]),
+  [', .', 'the part of a stage before and after the one that is open'],
   ['Ctrl Z, Ctrl Y', 'take the last thing done back, do it again'],
   ['?', 'this list'],
   ['Esc', 'close what is open'],

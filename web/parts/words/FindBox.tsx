@@ -23,7 +23,7 @@ export function FindBox({ value, onFind, name = 'Find a keyword', width = 210 }:
     setSent(value);
   }
   const box = useRef<InputRef>(null);
-  useKeys('slash', () => box.current?.focus());
+  useKeys('/', () => box.current?.focus());
   useEffect(() => {
     if (typed === value) return;
     const timer = setTimeout(() => {
