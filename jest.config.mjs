@@ -21,7 +21,10 @@ export default {
     '/node_modules/(?!(eld|p-retry|p-queue|p-timeout|is-network-error|double-metaphone|htmlparser2|entities|domhandler|domutils|domelementtype|dom-serializer)/)',
   ],
   // It offers itself to imports only, and tests are transformed to require.
-  moduleNameMapper: { '^eld/small$': '<rootDir>/node_modules/eld/src/entries/static.small.js' },
+  moduleNameMapper: {
+    '^eld/small$': '<rootDir>/node_modules/eld/src/entries/static.small.js',
+    '\\.css$': '<rootDir>/scripts/no-style.cjs',
+  },
   globalSetup: '<rootDir>/scripts/jest-setup.mjs',
   // Server tests wait for programs of their own: four at once keep two cores at work.
   maxWorkers: 4,

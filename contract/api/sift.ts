@@ -50,8 +50,8 @@ export const sieve = z.discriminatedUnion('kind', [
   }),
   z.object({ kind: z.literal('marker'), marker: z.int(), out: z.boolean() }),
   z.object({ kind: z.literal('purpose'), purposes: z.array(z.enum(PURPOSES)) }),
-  /** Of whose position somebody typed in what they saw. */
-  z.object({ kind: z.literal('seen by hand'), out: z.boolean() }),
+  /** Of whose position somebody typed in what they saw, or nobody did; `null` while that is not chosen. */
+  z.object({ kind: z.literal('seen by hand'), out: z.boolean().nullable() }),
   z.object({ kind: z.literal('own queries'), groups: z.array(z.enum(QUERY_GROUPS)), out: z.boolean() }),
 ]);
 export type Sieve = z.infer<typeof sieve>;

@@ -65,7 +65,8 @@ export type Sieve =
   | { kind: 'banned words'; level: 'any' | 'forbidden' | 'doubtful'; out: boolean }
   | { kind: 'marker'; marker: number; out: boolean }
   | { kind: 'purpose'; purposes: readonly Purpose[] }
-  | { kind: 'seen by hand'; out: boolean }
+  /** Of whose position somebody typed in what they saw; `out`: of which nobody did; `null` while that is not chosen. */
+  | { kind: 'seen by hand'; out: boolean | null }
   | { kind: 'own queries'; groups: readonly QueryGroup[]; out: boolean };
 
 /**
@@ -107,7 +108,8 @@ export function sieveProblem(sieve: Sieve): string | null {
       return sieve.groups.length === 0 ? 'Choose a group of own queries.' : null;
     case 'main variants':
     case 'banned words':
-    case 'seen by hand':
       return null;
+    case 'seen by hand':
+      return sieve.out === null ? 'Choose whether somebody typed it in, or nobody.' : null;
   }
 }

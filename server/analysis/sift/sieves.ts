@@ -121,7 +121,7 @@ export async function sievePasses(
       return members(
         indicesOf(pool, await keywordsSeenByHand(workspace.database, pool.projectId)),
         size,
-        sieve.out,
+        sieve.out === true,
       );
     case 'own queries': {
       const { projectId, market, date } = pool;

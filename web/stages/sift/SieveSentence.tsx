@@ -215,7 +215,7 @@ export function SieveSentence({ sieve, targets, lists, markers, reasons, onChang
         <>
           <Choice
             name="Seen by hand or not"
-            value={sieve.out ? 'nobody' : 'somebody'}
+            value={sieve.out === null ? '' : sieve.out ? 'nobody' : 'somebody'}
             options={plain(['somebody', 'nobody'])}
             onChange={(value) => onChange({ ...sieve, out: value === 'nobody' })}
           />{' '}

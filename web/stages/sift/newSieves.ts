@@ -30,7 +30,7 @@ export const NEW_SIEVES: { name: string; sieve: Sieve }[] = [
   { name: 'trend', sieve: { kind: 'trend', trends: [], unknown: false } },
   { name: 'verdict', sieve: { kind: 'verdict', verdicts: [] } },
   { name: 'reason', sieve: { kind: 'reason', reasons: [], out: false } },
-  { name: 'position seen by hand', sieve: { kind: 'seen by hand', out: false } },
+  { name: 'position seen by hand', sieve: { kind: 'seen by hand', out: null } },
   { name: 'own queries', sieve: { kind: 'own queries', groups: [], out: false } },
   { name: 'a list', sieve: { kind: 'list', list: 0, out: false } },
   { name: 'a marker', sieve: { kind: 'marker', marker: 0, out: false } },

@@ -1,0 +1,2 @@
+// What style sheets are to unit tests: nothing.
+module.exports = {};
