@@ -1,3 +1,15 @@
+/** The stages in the order of the work, by the part of the address that names them. */
+export const STAGE_NAMES = {
+  roster: 'Roster',
+  'look-up': 'Look-up',
+  sift: 'Sift',
+  gaps: 'Gaps',
+  rounds: 'Rounds',
+  drafts: 'Drafts',
+  watch: 'Watch',
+  report: 'Report',
+} as const;
+
 /** The parts of every stage that has several, in their order; the first is what opens by itself. */
 export const STAGE_PARTS = {
   roster: [

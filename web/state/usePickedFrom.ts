@@ -1,18 +1,8 @@
 import { useLocation } from 'react-router';
 import { useLookUpsQuery } from './lookUpApi';
 import { useListsQuery, useRecipesQuery } from './siftApi';
+import { STAGE_NAMES } from './stageParts';
 import { useScope } from './useScope';
-
-const NAMES: Record<string, string> = {
-  roster: 'Roster',
-  'look-up': 'Look-up',
-  sift: 'Sift',
-  gaps: 'Gaps',
-  rounds: 'Rounds',
-  drafts: 'Drafts',
-  watch: 'Watch',
-  report: 'Report',
-};
 
 /** Where a keyword is being picked, in words: the stage, the look-up or list that is open, the recipe, what was sought. */
 export function usePickedFrom(): string {
@@ -26,7 +16,7 @@ export function usePickedFrom(): string {
   const list = useListsQuery(project).data?.find(({ id }) => id === scope.list);
   const find = stage === 'gaps' ? scope.find : scope.poolFind;
   return [
-    `picked in ${NAMES[stage] ?? 'Opsimath'}`,
+    `picked in ${stage in STAGE_NAMES ? STAGE_NAMES[stage as keyof typeof STAGE_NAMES] : 'Opsimath'}`,
     stage === 'gaps' && list && `“${list.name}”`,
     lookUp && `${lookUp.name}, ${lookUp.date}`,
     stage === 'sift' && recipe && `through “${recipe.name}”`,
