@@ -122,11 +122,10 @@ function makeBits(comparison: Comparison): Record<FacetName, ArrayLike<number>> 
 
 /** Nothing where none of ours ranks, and on surfaces that have no pages. */
 function pageKindBits({ now, rows, ...comparison }: Comparison): Uint16Array {
-  const kinds = ownPageKinds(comparison);
-  return filled(new Uint16Array(rows.length), (i) => {
-    const kind = kinds.get(now.ownPlace[rows[i]!]!);
-    return kind === undefined ? 0 : 1 << PAGE_KINDS.indexOf(kind);
-  });
+  const bits = new Map(
+    [...ownPageKinds(comparison)].map(([id, kind]) => [id, 1 << PAGE_KINDS.indexOf(kind)]),
+  );
+  return filled(new Uint16Array(rows.length), (i) => bits.get(now.ownPlace[rows[i]!]!) ?? 0);
 }
 
 /** The marks of a row as bits in the order of the contract's list. */
