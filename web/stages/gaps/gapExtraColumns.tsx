@@ -1,6 +1,8 @@
 import type { GapPage, GapRow } from '@opsimath/contract/api/gaps';
 import type { Position } from '@opsimath/contract/api/position';
 import { type GapFigure, figureOf } from '@opsimath/contract/figures/gapFigures';
+import { overtakenBy } from '@opsimath/core/gap/overtaken';
+import { ABSENT, UNKNOWN } from '@opsimath/core/ranking/position';
 import { ChosenColumns } from '../../parts/table/chosenColumns';
 import type { GridColumn } from '../../parts/table/gridColumn';
 import { decimal, percent, worth } from '../../parts/words/figures';
@@ -121,7 +123,8 @@ const FURTHER: readonly GapFigure[] = [
 
 /** Columns of the gap table that can be added to the usual ones. */
 export function gapExtraColumns(page: Page, spreadOf: SpreadOf): Extra[] {
-  return [...ofDraws(page, spreadOf), ...FURTHER.map((figure) => figureColumn(figure, page)), ...IN_WORDS];
+  const figures = FURTHER.map((figure) => figureColumn(figure, page));
+  return [...ofDraws(page, spreadOf), ...figures, lostTo(page), ...IN_WORDS];
 }
 
 function ofDraws(page: Page, spreadOf: SpreadOf): Extra[] {
@@ -151,6 +154,28 @@ function ofDraws(page: Page, spreadOf: SpreadOf): Extra[] {
   ];
 }
 
+/** Rivals that came past us since the compare-with date. */
+function lostTo({ rivals }: Page): Extra {
+  return {
+    id: 'lost to',
+    head: 'Lost to',
+    tip: 'Rivals that stand before us now and did not at the compare-with date, the best placed first.',
+    width: 110,
+    cell: (row) =>
+      overtakenBy(
+        { now: asColumn(row.own), before: asColumn(row.ownBefore) },
+        row.rivals.map((now, r) => ({ now: asColumn(now), before: asColumn(row.rivalsBefore[r]!) })),
+      ).map((r) => (
+        <span key={r} className="best-of" title={`${rivals[r]!.name}, at ${String(row.rivals[r])}`}>
+          <span className={`letter hue-${r % 4}`}>{rivals[r]!.letter}</span>{' '}
+        </span>
+      )),
+  };
+}
+
+const asColumn = (position: Position): number =>
+  position === 'absent' ? ABSENT : position === 'unknown' ? UNKNOWN : position;
+
 const IN_WORDS: readonly Extra[] = [
   {
     id: 'distance',
@@ -164,6 +189,13 @@ const IN_WORDS: readonly Extra[] = [
       const best = Math.min(...ranked);
       return row.own === 'absent' ? `at least ${101 - best}` : row.own - best;
     },
+  },
+  {
+    id: 'reason',
+    head: 'Why',
+    tip: 'Why the best action stands where it does, in a sentence.',
+    width: 420,
+    cell: (row) => <span title={row.reason}>{row.reason}</span>,
   },
   {
     id: 'paid',
