@@ -7,11 +7,11 @@ test.each([
     'who came past us, the best placed first',
     { now: 9, before: 4 },
     [
-      [12, 3],
       [6, 5],
-      [20, 7],
+      [12, 3],
+      [2, 7],
     ],
-    [1, 2],
+    [1, 0],
   ],
   [
     'nobody where everybody keeps his side',
