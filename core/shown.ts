@@ -34,8 +34,8 @@ export function shown(kind: ShownKind, value: string | number | null | undefined
   }
 }
 
-/** A count with its noun, which agrees with it: `1 slot`, `2 slots`, `3 companies`. */
-export function counted(many: number, noun: string, nouns = `${noun}s`): string {
+/** A count with its noun, which agrees with it: `1 slot`, `2 slots`, `3 companies`; `– slots` where it is unknown. */
+export function counted(many: number | null | undefined, noun: string, nouns = `${noun}s`): string {
   return `${shown('count', many)} ${many === 1 ? noun : nouns}`;
 }
 

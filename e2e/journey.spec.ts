@@ -42,7 +42,7 @@ test('from an empty project to an exported report', async ({ page, running }) =>
     await expect(page.getByText('separated by semicolons, heads on line 3')).toBeVisible();
     await page.getByRole('button', { name: 'Take in' }).click();
     await expect(page.getByText('1 of 2 rows kept')).toBeVisible();
-    await expect(page.getByText('1 rows of totals passed over')).toBeVisible();
+    await expect(page.getByText('1 row of totals passed over')).toBeVisible();
   });
 
   await test.step('a look-up of rivals at two dates, its price seen before', async () => {

@@ -214,7 +214,7 @@ test('a file of another country says so before it is taken in', async ({ page })
   await expect(take).toBeDisabled();
   await page.getByRole('checkbox', { name: /all the same/ }).check();
   await take.click();
-  await expect(page.getByText('1 of 1 rows kept')).toBeVisible();
+  await expect(page.getByText('1 of 1 row kept')).toBeVisible();
 });
 
 test('the console stays silent', async ({ page }) => {

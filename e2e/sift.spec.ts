@@ -307,7 +307,7 @@ test('a list is made again after what it would change was shown, and a table com
   });
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('adjacent: complement');
-  await expect(dialog).toContainText('1 rows fit nothing here');
+  await expect(dialog).toContainText('1 row fits nothing here');
   await dialog.getByRole('button', { name: 'Apply 1' }).click();
   await expect(dialog).toBeHidden();
   const found = await running.api.post(`/look-ups/${lookUp}/sift`, { steps: [], find: text, limit: 50 });

@@ -1,7 +1,7 @@
 import type { Job } from '@opsimath/contract/api/jobs';
 import { App } from 'antd';
 import { useEffect, useRef } from 'react';
-import { count } from '../parts/words/figures';
+import { counted } from '../parts/words/figures';
 import { useLookUpsQuery } from '../state/lookUpApi';
 import { useJob } from '../state/jobs';
 import { isUnderWay } from '../state/jobsHeard';
@@ -22,7 +22,7 @@ export function JobNotices() {
       const last = before.current.get(job.id);
       before.current.set(job.id, state);
       if (last !== undefined && isUnderWay({ state: last }) && state === 'done')
-        void message.info(`Ready: ${name}${keywords > 0 ? `, ${count(keywords)} keywords` : ''}.`);
+        void message.info(`Ready: ${name}${keywords > 0 ? `, ${counted(keywords, 'keyword')}` : ''}.`);
     }
   }, [lookUps, heard, message]);
   return (lookUps ?? []).flatMap(({ job }) =>

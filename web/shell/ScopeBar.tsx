@@ -2,7 +2,7 @@ import type { ProjectOverview } from '@opsimath/contract/api/projects';
 import type { KnownMarket } from '@opsimath/contract/api/markets';
 import { Select, Tooltip } from 'antd';
 import { memo } from 'react';
-import { count, spelledDay } from '../parts/words/figures';
+import { counted, spelledDay } from '../parts/words/figures';
 import type { ServiceState } from '../state/projectApi';
 import { NO_COMPARE, type Scope } from '../state/scope';
 import { DayChoice } from './DayChoice';
@@ -85,7 +85,7 @@ export const ScopeBar = memo(function ScopeBar({
             <Tooltip
               title={`Renewed on ${spelledDay(services.allowance.renews)}. Units pay for result pages, look-ups and metrics.`}
             >
-              <span>{count(services.allowance.allowance - services.allowance.spent)} units left</span>
+              <span>{counted(services.allowance.allowance - services.allowance.spent, 'unit')} left</span>
             </Tooltip>
           ) : (
             <Tooltip title={services.message}>

@@ -1,6 +1,6 @@
 import type { ProjectOverview } from '@opsimath/contract/api/projects';
 import { Link, NavLink } from 'react-router';
-import { count } from '../parts/words/figures';
+import { count, counted } from '../parts/words/figures';
 import { chooseTheme } from '../state/preferences';
 import { useAppDispatch, useAppSelector } from '../state/store';
 import { STAGES } from './stages';
@@ -29,7 +29,7 @@ export function StagesRow({ project, search, overview, due, onCommand, onKeys }:
           <NavLink key={stage.path} to={`/p/${project}/${stage.path}${search}`} className="stage">
             {stage.name}
             {stage.path === 'watch' && due ? (
-              <span className="count" title={`${count(waiting ?? 0)} keywords are followed`}>
+              <span className="count" title={`${counted(waiting ?? 0, 'keyword')} followed`}>
                 {count(due)} due
               </span>
             ) : (

@@ -2,7 +2,7 @@ import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Problem } from '../words/Problem';
-import { count } from '../words/figures';
+import { count, counted } from '../words/figures';
 import { useAuditsQuery, useBeginAuditMutation, usePriceAuditMutation } from '../../state/reportsApi';
 import './audit.css';
 
@@ -53,7 +53,7 @@ export function AuditForm({ market, date }: { market: string; date: string }) {
       </form>
       {price && (
         <p>
-          {price.name}, a {price.kind}: at most <b>{count(price.units)} units</b>, of {count(price.left)}{' '}
+          {price.name}, a {price.kind}: at most <b>{counted(price.units, 'unit')}</b>, of {count(price.left)}{' '}
           left.
         </p>
       )}

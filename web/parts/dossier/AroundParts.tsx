@@ -162,7 +162,7 @@ function Front({ around: { front, before }, currency, history }: FrontProps) {
         <li>
           <b>{front.exactRivals}</b> exact rivals of {front.results} on the front, {front.allWords} with all
           words in the title; to depth {front.depth}, {front.exactInDepth.rivals} of{' '}
-          {count(front.exactInDepth.results)} results (
+          {counted(front.exactInDepth.results, 'result')} (
           {percent(front.exactInDepth.rivals / Math.max(1, front.exactInDepth.results), 0)}).
           {before &&
             ` Before us stand ${before.organic} organic, ${before.paid} paid, ${counted(before.features, 'feature')}; we are on page ${before.page}.`}
@@ -284,8 +284,8 @@ function Rough({ around: { rough }, currency }: { around: Around; currency: stri
         {rough.borrowed !== null && (
           <li>
             Borrowed volume about {count(rough.borrowed.volume)} a month: that of {rough.borrowed.from} ×{' '}
-            {decimal(rough.borrowed.ratio, 2)}, the median of {count(rough.borrowed.pairs)} keywords known on
-            both. Estimated; part of demand only where the settings say so.
+            {decimal(rough.borrowed.ratio, 2)}, the median of {counted(rough.borrowed.pairs, 'keyword')} known
+            on both. Estimated; part of demand only where the settings say so.
           </li>
         )}
       </ul>

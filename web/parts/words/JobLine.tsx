@@ -1,5 +1,5 @@
 import type { Job } from '@opsimath/contract/api/jobs';
-import { count, duration } from './figures';
+import { count, counted, duration } from './figures';
 import './jobLine.css';
 
 /** How far long work is: what it does, how much is done, how long it will take. */
@@ -12,7 +12,7 @@ export function JobLine({ job }: { job: Job }) {
       <span>
         {job.state === 'queued' ? 'waiting' : step}
         {done > 0 && ` · ${count(done)}${total ? ` of ${count(total)}` : ''}`}
-        {units > 0 && ` · ${count(units)} units`}
+        {units > 0 && ` · ${counted(units, 'unit')}`}
         {secondsLeft !== null && secondsLeft > 0 && ` · about ${duration(secondsLeft)} left`}
       </span>
       <span className="job-bar">

@@ -1,7 +1,7 @@
 import type { AdGroup, GroupBids, StandingBid } from '@opsimath/contract/api/adGroups';
 import { matchType } from '@opsimath/contract/source/answers';
 import { InputNumber, Select } from 'antd';
-import { count, decimal, spelledDay, worth } from '../../parts/words/figures';
+import { counted, decimal, spelledDay, worth } from '../../parts/words/figures';
 
 /** Where of its guide a bid could stand. */
 export const LEVELS = ['low end', 'middle', 'high end'] as const;
@@ -134,7 +134,7 @@ export function BidRow({ bid, text, facts, taken, onChange, onAdd, onRemove }: B
 /** What stands in the account, what it brought, and the next small step. */
 function Standing({ bid, onTake }: { bid: StandingBid; onTake: (bid: number) => void }) {
   const { next, before } = bid;
-  const since = `since ${spelledDay(bid.since)}: ${count(bid.impressions)} impressions, ${count(bid.clicks)} clicks, ${decimal(bid.cost, 2)} spent, slot ${bid.slot === null ? 'never won' : decimal(bid.slot, 1)}`;
+  const since = `since ${spelledDay(bid.since)}: ${counted(bid.impressions, 'impression')}, ${counted(bid.clicks, 'click')}, ${decimal(bid.cost, 2)} spent, slot ${bid.slot === null ? 'never won' : decimal(bid.slot, 1)}`;
   const earlier = before.map((one) => `${decimal(one.bid, 2)} from ${spelledDay(one.date)}`).join(', ');
   return (
     <span className="soft under" title={`${since}${earlier === '' ? '' : `; before: ${earlier}`}`}>

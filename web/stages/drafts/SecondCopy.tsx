@@ -5,7 +5,7 @@ import { measure } from '@opsimath/core/copy/measure';
 import { LANGUAGES } from '@opsimath/core/text/stems';
 import { App, Button, Input } from 'antd';
 import { useDeferredValue, useMemo } from 'react';
-import { count } from '../../parts/words/figures';
+import { count, counted } from '../../parts/words/figures';
 import { LANGUAGE_NAMES } from '../../parts/words/languages';
 import { useTrouble } from '../../parts/words/useTrouble';
 import type { Changed } from '../../state/draftKeeper';
@@ -122,7 +122,9 @@ function BeginSecond({ draft, onChange }: Pick<SecondCopyProps, 'draft' | 'onCha
     try {
       const { fields, units } = await begin({ project, id: draft.id, language }).unwrap();
       onChange({ second: { language, fields, checked: [] } });
-      void message.info(`Translating its keywords cost ${units === 1 ? '1 unit' : `${count(units)} units`}.`);
+      void message.info(
+        `Translating its keywords cost ${units === 1 ? '1 unit' : `${counted(units, 'unit')}`}.`,
+      );
     } catch (error) {
       trouble(error);
     }

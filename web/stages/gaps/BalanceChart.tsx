@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { Chart } from '../../parts/charts/Chart';
 import { type ChartInk, useChartInk } from '../../parts/charts/ink';
 import { onPaper } from '../../parts/charts/paper';
-import { count, percent } from '../../parts/words/figures';
+import { count, counted, percent } from '../../parts/words/figures';
 import { usePaidQuery } from '../../state/standingApi';
 import { useScope } from '../../state/useScope';
 
@@ -70,7 +70,7 @@ function optionOf(rows: readonly AdTermRow[], edges: PaidView['edges'], ink: Cha
       formatter: ({ data }: { data: { row: AdTermRow } }) => {
         const { row } = data;
         const text = row.text.replace(/[&<>]/g, (sign) => `&#${sign.charCodeAt(0)};`);
-        return `<b>${text}</b><br>${percent(row.shrunkConversion)} of clicks convert, smoothed towards the average<br>${count(row.volume)} searches a month, ${count(row.clicks)} clicks`;
+        return `<b>${text}</b><br>${percent(row.shrunkConversion)} of clicks convert, smoothed towards the average<br>${count(row.volume)} searches a month, ${counted(row.clicks, 'click')}`;
       },
     },
     xAxis: {

@@ -8,7 +8,7 @@ import { Tick } from '../../parts/table/Tick';
 import { JobLine } from '../../parts/words/JobLine';
 import { OpenKeyword } from '../../parts/words/OpenKeyword';
 import { Problem } from '../../parts/words/Problem';
-import { count, decimal, spelledDay, worth } from '../../parts/words/figures';
+import { count, counted, decimal, spelledDay, worth } from '../../parts/words/figures';
 import { useJob } from '../../state/jobs';
 import { isUnderWay } from '../../state/jobsHeard';
 import {
@@ -212,7 +212,7 @@ function Observe({ rows, bids }: { rows: readonly BidRow[]; bids: Bids }) {
                 .then(setStarted, () => undefined)
             }
           >
-            Observe {GUIDE_DAYS} days of their auctions for {count(price.units)} units
+            Observe {GUIDE_DAYS} days of their auctions for {counted(price.units, 'unit')}
           </Button>
         </span>
       )}

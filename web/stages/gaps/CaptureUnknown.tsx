@@ -3,7 +3,7 @@ import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import { Select } from 'antd';
 import { useState } from 'react';
 import { CaptureSheet } from '../../parts/act/CaptureSheet';
-import { count } from '../../parts/words/figures';
+import { count, counted } from '../../parts/words/figures';
 import { useGapPageQuery } from '../../state/gapsApi';
 import { useScope } from '../../state/useScope';
 
@@ -35,7 +35,7 @@ export function CaptureUnknown({ query, page }: { query: GapQuery; page: GapPage
         <CaptureSheet
           key={`${data.rows.length} ${data.rows[0]?.id}`}
           keywords={data.rows.map(({ text }) => text)}
-          what={few === 1 ? 'one keyword' : `${count(few)} keywords`}
+          what={few === 1 ? 'one keyword' : `${counted(few, 'keyword')}`}
         />
       )}
     </section>

@@ -62,7 +62,7 @@ export function GapTitle({ page, query, scope, pools, lists, busy, onChange }: G
         {page && (
           <>
             {' '}
-            {count(page.totals.keywords)} keywords. <FirstWork query={query} />
+            {counted(page.totals.keywords, 'keyword')}. <FirstWork query={query} />
             {!filtered && <OnFront totals={page.totals} />}
             {busy && ' Working…'}
           </>
@@ -106,5 +106,5 @@ function OnFront({ totals: { onFront, onFrontWithDemand } }: { totals: GapPage['
 function titleWords({ total, totals }: GapPage, filtered: boolean): string {
   if (filtered) return `${counted(total, 'keyword')} ${total === 1 ? 'matches' : 'match'} these filters`;
   const behind = totals.kinds.absent + totals.kinds.buried + totals.kinds.trailing;
-  return `${count(behind)} keywords where a rival stands on the front page ahead of us`;
+  return `${counted(behind, 'keyword')} where a rival stands on the front page ahead of us`;
 }

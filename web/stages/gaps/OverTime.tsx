@@ -6,7 +6,7 @@ import { SideName } from '../../parts/words/SideName';
 import { Waiting } from '../../parts/words/Waiting';
 import { Empty } from '../../parts/words/Empty';
 import { Problem } from '../../parts/words/Problem';
-import { count, spelledDay } from '../../parts/words/figures';
+import { count, counted, spelledDay } from '../../parts/words/figures';
 import { useOverTimeQuery } from '../../state/standingApi';
 import type { Scope } from '../../state/scope';
 import { useScope } from '../../state/useScope';
@@ -59,7 +59,7 @@ export function OverTime({ query }: { query: GapQuery }) {
       <div>
         <h1>{titleOf(data)}</h1>
         <div className="soft">
-          Every day is drawn over the same {count(data.panel)} keywords, those captured by{' '}
+          Every day is drawn over the same {counted(data.panel, 'keyword')}, those captured by{' '}
           {spelledDay(data.dates[0]!.date)}; {count(data.keywords)} are of the choice in the table,{' '}
           {count(last.captured)} of them captured by {spelledDay(last.date)}. Each day takes the newest fact
           held by then. <Begin data={data} from={from} onBegin={(day) => setBegun(day ?? '')} />
@@ -112,7 +112,7 @@ function Begin({
       value={from ?? data.bases[0]!.date}
       options={data.bases.map(({ date, keywords }) => ({
         value: date,
-        label: `from ${spelledDay(date)}, ${count(keywords)} keywords`,
+        label: `from ${spelledDay(date)}, ${counted(keywords, 'keyword')}`,
       }))}
       onChange={(day) => onBegin(day === data.bases[0]!.date ? null : day)}
     />

@@ -18,7 +18,7 @@ import { rateOf } from '@opsimath/core/rates/wilson';
 import { OpenKeyword } from '../../parts/words/OpenKeyword';
 import { PositionWord } from '../../parts/words/PositionWord';
 import { RateWord } from '../../parts/words/RateWord';
-import { count, decimal, spelledDay } from '../../parts/words/figures';
+import { count, counted, decimal, spelledDay } from '../../parts/words/figures';
 import { useOwnQueriesQuery } from '../../state/standingApi';
 import { searchWithView } from '../../state/scope';
 import { useChangeProjectMutation } from '../../state/projectApi';
@@ -162,20 +162,20 @@ function Told({ page }: { page: OwnQueryPage }) {
   return (
     <div>
       <h1>
-        {count(sum.clicks)} clicks from {count(page.queries)} queries
+        {counted(sum.clicks, 'click')} from {counted(page.queries, 'query', 'queries')}
       </h1>
       <div className="soft">
         {spelledDay(page.from)} to {spelledDay(page.to)}
-        {heldOf(page.held, page.days)}: {count(sum.impressions)} impressions, CTR{' '}
+        {heldOf(page.held, page.days)}: {counted(sum.impressions, 'impression')}, CTR{' '}
         <RateWord of={rateOf(sum.clicks, sum.impressions)} />, average position {decimal(sum.position, 1)};{' '}
-        {count(Math.round(sum.expected))} clicks were to be expected (estimated).{' '}
+        {counted(Math.round(sum.expected), 'click')} expected (estimated).{' '}
         {sumBefore === null ? (
           `Nothing is held of ${spelledDay(page.beforeFrom)} to ${spelledDay(page.beforeTo)}.`
         ) : (
           <>
             Before, {spelledDay(page.beforeFrom)} to {spelledDay(page.beforeTo)}
-            {heldOf(page.heldBefore, page.days)}: {count(sumBefore.clicks)} clicks,{' '}
-            {count(sumBefore.impressions)} impressions, CTR{' '}
+            {heldOf(page.heldBefore, page.days)}: {counted(sumBefore.clicks, 'click')},{' '}
+            {counted(sumBefore.impressions, 'impression')}, CTR{' '}
             <RateWord of={rateOf(sumBefore.clicks, sumBefore.impressions)} />, position{' '}
             {decimal(sumBefore.position, 1)}.
             {page.held !== page.heldBefore &&
@@ -189,7 +189,7 @@ function Told({ page }: { page: OwnQueryPage }) {
 
 /** Says what is held of a period unless it is all of it. */
 function heldOf(held: number, days: number): string {
-  return held === days ? '' : ` (${count(held)} of ${count(days)} days held)`;
+  return held === days ? '' : ` (${count(held)} of ${counted(days, 'day')} held)`;
 }
 
 interface QueryTableProps {

@@ -6,7 +6,7 @@ import { OpenKeyword } from '../../parts/words/OpenKeyword';
 import { Waiting } from '../../parts/words/Waiting';
 import { SideName } from '../../parts/words/SideName';
 import { Problem } from '../../parts/words/Problem';
-import { count, decimal, spelledDay, worth } from '../../parts/words/figures';
+import { count, counted, decimal, spelledDay, worth } from '../../parts/words/figures';
 import { useGapPageQuery } from '../../state/gapsApi';
 import type { Scope } from '../../state/scope';
 import { usePaidQuery } from '../../state/standingApi';
@@ -81,7 +81,7 @@ function PaidTitle({ data }: { data: Data }) {
       <h1>
         {data.doubling === 0
           ? 'Nothing is paid for twice'
-          : `${count(data.doubling)} keywords are paid for where we stand at 3 or better anyway`}
+          : `${counted(data.doubling, 'keyword')} paid for where we stand at 3 or better anyway`}
       </h1>
       <div className="soft">
         Result pages with their paid slots are captured of {count(data.looked)} of {count(data.keywords)}{' '}
@@ -95,7 +95,7 @@ function PaidTitle({ data }: { data: Data }) {
         ) : (
           <>
             Own ads, {spelledDay(data.from!)} to {spelledDay(data.to)}: {count(data.sum.impressions)}{' '}
-            impressions, {count(data.sum.clicks)} clicks, {worth(data.sum.cost)} {data.currency} spent,{' '}
+            impressions, {counted(data.sum.clicks, 'click')}, {worth(data.sum.cost)} {data.currency} spent,{' '}
             {decimal(data.sum.conversions, 0)} conversions worth {worth(data.sum.value)} {data.currency}. A
             conversion may cost {worth(data.targetCost)} {data.currency}
             {data.targetCostSet ? ' (set)' : ' (what one costs now; Settings can say another)'}.

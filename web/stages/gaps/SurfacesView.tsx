@@ -8,7 +8,7 @@ import { OpenKeyword } from '../../parts/words/OpenKeyword';
 import { PositionWord } from '../../parts/words/PositionWord';
 import { Problem } from '../../parts/words/Problem';
 import { Lane } from '../../parts/lane/Lane';
-import { count, percent, spelledDay, worth } from '../../parts/words/figures';
+import { count, counted, percent, spelledDay, worth } from '../../parts/words/figures';
 import { useGapPageQuery } from '../../state/gapsApi';
 import { useSurfacesQuery } from '../../state/standingApi';
 import '../../parts/lane/lane.css';
@@ -101,7 +101,8 @@ function OverMarkets({ data }: { data: Data }) {
   return (
     <>
       <h1>
-        {count(all)} of {count(data.keywords.length)} keywords are on the front wherever they were captured
+        {count(all)} of {counted(data.keywords.length, 'keyword')} are on the front wherever they were
+        captured
       </h1>
       <p className="soft">
         The first {SHOWN} keywords of the choice, in its order; the same words in another market are another

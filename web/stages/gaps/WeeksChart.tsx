@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { Chart } from '../../parts/charts/Chart';
 import { countAxis, onPaper, smallLegend, stepAxis } from '../../parts/charts/paper';
 import { type ChartInk, useChartInk } from '../../parts/charts/ink';
-import { count, decimal } from '../../parts/words/figures';
+import { counted, decimal } from '../../parts/words/figures';
 
 /** Own clicks and impressions of the same keywords, week by week; each on an axis of its own. */
 export function WeeksChart({ weeks }: { weeks: OverTime['weeks'] }) {
@@ -30,7 +30,7 @@ function optionOf(weeks: OverTime['weeks'], ink: ChartInk) {
       ...paper.tooltip,
       formatter: (points: { dataIndex: number }[]) => {
         const { from, clicks, impressions, position } = weeks[points[0]!.dataIndex]!;
-        return `<b>week from ${from}</b><br>${count(clicks)} clicks, ${count(impressions)} impressions<br>average position ${decimal(position, 1)}`;
+        return `<b>week from ${from}</b><br>${counted(clicks, 'click')}, ${counted(impressions, 'impression')}<br>average position ${decimal(position, 1)}`;
       },
     },
     xAxis: stepAxis(

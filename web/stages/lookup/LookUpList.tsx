@@ -2,7 +2,7 @@ import type { LookUp, LookUpChange } from '@opsimath/contract/api/lookUps';
 import type { SourceMarket } from '@opsimath/contract/source/answers';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
-import { count, spelledDay } from '../../parts/words/figures';
+import { count, counted, spelledDay } from '../../parts/words/figures';
 import { JobLine } from '../../parts/words/JobLine';
 import { useTrouble } from '../../parts/words/useTrouble';
 import { lookUpApi, useChangeLookUpMutation } from '../../state/lookUpApi';
@@ -69,7 +69,7 @@ function LookUpItem({ lookUp, market, open, onOpen }: LookUpItemProps) {
       <button className="plain" onClick={onOpen} aria-current={open}>
         <b>{lookUp.name}</b>
         <div className="soft">
-          {spelledDay(lookUp.date)} · {count(lookUp.keywords)} keywords · {count(lookUp.units)} units
+          {spelledDay(lookUp.date)} · {counted(lookUp.keywords, 'keyword')} · {counted(lookUp.units, 'unit')}
         </div>
         <div className="soft">{market}</div>
       </button>

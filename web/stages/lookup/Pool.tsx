@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { Link, useLocation } from 'react-router';
 import { useVisiblePages, PAGE_ROWS, rowFinder } from '../../parts/table/usePages';
 import { Problem } from '../../parts/words/Problem';
-import { age, count, spelledDay } from '../../parts/words/figures';
+import { age, count, counted, spelledDay } from '../../parts/words/figures';
 import { usePoolQuery } from '../../state/lookUpApi';
 import { useOldAfter } from '../../state/useOldAfter';
 import { GIVEN, poolOrder } from '../../state/poolOrder';
@@ -56,7 +56,8 @@ export function Pool({ lookUp, lookUps }: PoolProps) {
       <header className="pool-head">
         <div className="pool-title">
           <h1>
-            {count(page?.total ?? lookUp.keywords)} {narrowed ? `of ${count(page.all)} keywords` : 'keywords'}
+            {count(page?.total ?? lookUp.keywords)}{' '}
+            {narrowed ? `of ${counted(page.all, 'keyword')}` : 'keywords'}
           </h1>
           <div className="soft">
             {lookUp.name}, {spelledDay(lookUp.date)}

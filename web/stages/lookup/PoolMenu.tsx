@@ -3,7 +3,7 @@ import type { LookUp } from '@opsimath/contract/api/lookUps';
 import type { PoolPage, PoolQuery, PoolRow } from '@opsimath/contract/api/pool';
 import { App, Button, Checkbox, Dropdown, Popover } from 'antd';
 import { copyAsTable } from '../../parts/table/copyAsTable';
-import { count, spelledDay } from '../../parts/words/figures';
+import { count, counted, spelledDay } from '../../parts/words/figures';
 import { toParams } from '../../state/api';
 import { lookUpApi, useExportsQuery } from '../../state/lookUpApi';
 import { useAppDispatch } from '../../state/store';
@@ -40,7 +40,7 @@ export function PoolMenu({ lookUp, lookUps, query, page }: PoolMenuProps) {
     if (!data) return;
     await copyAsTable(poolAsTable(data));
     void message.info(
-      `${count(data.rows.length)} of ${count(data.total)} rows are on the clipboard as a table.`,
+      `${count(data.rows.length)} of ${counted(data.total, 'row')} are on the clipboard as a table.`,
     );
   };
   const fileAddress = (format: string, rows: string): string =>
@@ -68,7 +68,7 @@ export function PoolMenu({ lookUp, lookUps, query, page }: PoolMenuProps) {
     key: `export ${entry.id}`,
     label: (
       <a href={`/api/look-ups/${lookUp.id}/keywords.file?${entry.query}`}>
-        {entry.createdAt.slice(0, 10)}: {entry.name}, {count(entry.rows)} rows
+        {entry.createdAt.slice(0, 10)}: {entry.name}, {counted(entry.rows, 'row')}
       </a>
     ),
   }));

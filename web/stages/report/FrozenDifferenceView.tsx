@@ -1,7 +1,7 @@
 import type { FrozenDifference } from '@opsimath/contract/api/reports';
 import { Ledger } from '../../parts/table/Ledger';
 import { Problem } from '../../parts/words/Problem';
-import { count, spelledDay } from '../../parts/words/figures';
+import { count, counted, spelledDay } from '../../parts/words/figures';
 import { useFrozenDifferenceQuery } from '../../state/frozenApi';
 import { useScope } from '../../state/useScope';
 
@@ -20,7 +20,7 @@ export function FrozenDifferenceView({ id, before }: { id: number; before: numbe
         {spelledDay(data.before.date)}
       </h2>
       <p className="soft">
-        Over {count(data.both)} keywords that are in both; {count(data.came)} came and {count(data.went)}{' '}
+        Over {counted(data.both, 'keyword')} that are in both; {count(data.came)} came and {count(data.went)}{' '}
         went. Where either does not know how a keyword stands, nothing is said.
       </p>
       <div className="two">

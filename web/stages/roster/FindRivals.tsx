@@ -4,7 +4,7 @@ import { Button, Input, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
 import { Waiting } from '../../parts/words/Waiting';
-import { count, spelledDay } from '../../parts/words/figures';
+import { count, counted, spelledDay } from '../../parts/words/figures';
 import { useAddTargetsMutation, useFrontQuery } from '../../state/rosterApi';
 import { useMarketsQuery } from '../../state/projectApi';
 import { useScope } from '../../state/useScope';
@@ -96,7 +96,7 @@ function FrontTitle({ front }: { front: Front }) {
       <p className="soft">
         {spelledDay(front.date)}, captured to depth {front.depth}
         {front.held ? ', held already' : `, ${count(front.units)} unit`}. Volume{' '}
-        {front.volume === null ? 'unknown' : count(front.volume)}; {count(front.results)} results (rough).{' '}
+        {front.volume === null ? 'unknown' : count(front.volume)}; {counted(front.results, 'result')} (rough).{' '}
         {front.ownPlaces === 0
           ? 'None of the front is ours'
           : `${front.ownPlaces} of the front ${front.ownPlaces === 1 ? 'is' : 'are'} ours`}

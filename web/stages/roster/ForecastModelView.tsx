@@ -1,5 +1,5 @@
 import type { MarketModels } from '@opsimath/contract/api/models';
-import { count, decimal } from '../../parts/words/figures';
+import { count, counted, decimal } from '../../parts/words/figures';
 import { ModelTables } from './ModelTables';
 import { ProofTable } from './ProofTable';
 
@@ -18,7 +18,7 @@ export function ForecastModelView({
       <h3>Where a target will stand in {horizon} days</h3>
       <p className="soft">
         {fitted
-          ? `Learnt from ${count(rows)} results of ${count(captures)} keywords captured twice, half to twice that apart (§6a); ${count(changedRows)} of them had changed in between.`
+          ? `Learnt from ${counted(rows, 'result')} of ${counted(captures, 'keyword')} captured twice, half to twice that apart (§6a); ${count(changedRows)} of them had changed in between.`
           : setOff
             ? 'Not fitted, as the settings want it: the stated defaults hold.'
             : `The stated defaults hold until ${leastCaptures} keywords are captured twice, about ${horizon} days apart (§6a).`}

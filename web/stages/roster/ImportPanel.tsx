@@ -3,7 +3,7 @@ import { Button } from 'antd';
 import { useRef, useState } from 'react';
 import { JobLine } from '../../parts/words/JobLine';
 import { Problem } from '../../parts/words/Problem';
-import { count } from '../../parts/words/figures';
+import { count, counted } from '../../parts/words/figures';
 import { useImportsQuery, useRejectionsQuery, useUploadFileMutation } from '../../state/filesApi';
 import { useResumeJobMutation } from '../../state/projectApi';
 import { useJob } from '../../state/jobs';
@@ -96,11 +96,11 @@ function ImportRow({ entry }: { entry: FileImport }) {
       </td>
       <td className="figure">
         <span title="Every line of the file is kept, rejected, passed over or blank">
-          {count(entry.rowsKept)} of {count(entry.rowsRead)} rows kept
+          {count(entry.rowsKept)} of {counted(entry.rowsRead, 'row')} kept
         </span>
         {entry.rowsBlank > 0 && <div className="soft">{count(entry.rowsBlank)} blank lines</div>}
         {entry.rowsSkipped > 0 && (
-          <div className="soft">{count(entry.rowsSkipped)} rows of totals passed over</div>
+          <div className="soft">{counted(entry.rowsSkipped, 'row')} of totals passed over</div>
         )}
         {entry.rowsRejected > 0 && (
           <div>

@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { useRef, useState } from 'react';
 import { Empty } from '../../parts/words/Empty';
 import { Problem } from '../../parts/words/Problem';
-import { count, spelledDay } from '../../parts/words/figures';
+import { count, counted, spelledDay } from '../../parts/words/figures';
 import { useCheckIndexMutation, useIndexQuery } from '../../state/rosterApi';
 import { useUploadSitemapMutation } from '../../state/filesApi';
 import { useScope } from '../../state/useScope';
@@ -107,7 +107,7 @@ function SitemapBox() {
       {error && <Problem error={error} />}
       {data && (
         <span role="status" className="soft">
-          {count(data.pages)} pages, {count(data.added)} new
+          {counted(data.pages, 'page')}, {count(data.added)} new
           {data.left.length > 0 && `; ${data.left.length} left out, the first: ${data.left[0]!.reason}`}
         </span>
       )}

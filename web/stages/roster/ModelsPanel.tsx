@@ -1,5 +1,5 @@
 import { Problem } from '../../parts/words/Problem';
-import { count, decimal } from '../../parts/words/figures';
+import { count, counted, decimal } from '../../parts/words/figures';
 import { useModelsQuery } from '../../state/gapsApi';
 import { useProjectsQuery } from '../../state/projectApi';
 import { useScope } from '../../state/useScope';
@@ -22,7 +22,7 @@ export function ModelsPanel() {
       <h2>How clicks and chances are estimated</h2>
       <p className="soft">
         {curve.fitted
-          ? `Click-through by position is fitted from own search performance: ${count(curve.clicks)} clicks of ${count(curve.impressions)} impressions, leaning on the prior by 500 impressions a position, never rising (§3).`
+          ? `Click-through by position is fitted from own search performance: ${counted(curve.clicks, 'click')} of ${counted(curve.impressions, 'impression')}, leaning on the prior by 500 impressions a position, never rising (§3).`
           : 'Click-through by position is the prior (§3). With own search performance, brought in under Files, it is fitted.'}
       </p>
       <CurveChart points={curve.points} />

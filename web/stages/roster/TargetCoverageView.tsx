@@ -5,7 +5,7 @@ import { Button, Input, Select } from 'antd';
 import { useDeferredValue, useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
 import { Waiting } from '../../parts/words/Waiting';
-import { count } from '../../parts/words/figures';
+import { count, counted } from '../../parts/words/figures';
 import { useTargetCoverageQuery } from '../../state/rosterApi';
 import { useListsQuery } from '../../state/siftApi';
 import { useScope } from '../../state/useScope';
@@ -87,7 +87,7 @@ function Covered({ data, busy }: { data: TargetCoverage; busy: boolean }) {
     <div aria-busy={busy}>
       <p className="soft">
         {data.compared < data.total && `The ${count(data.compared)} most searched of `}
-        {count(data.total)} keywords:{' '}
+        {counted(data.total, 'keyword')}:{' '}
         {COVERAGES.map((word, n) => `${count(data.counts[n]!)} with ${WORDS_OF[word]}`).join(', ')}.
       </p>
       <CopyWords missing={missing} present={present} />

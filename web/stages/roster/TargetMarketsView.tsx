@@ -2,7 +2,7 @@ import type { Position } from '@opsimath/contract/api/position';
 import type { Target } from '@opsimath/contract/api/targets';
 import { Problem } from '../../parts/words/Problem';
 import { Waiting } from '../../parts/words/Waiting';
-import { count } from '../../parts/words/figures';
+import { count, counted } from '../../parts/words/figures';
 import { useTargetMarketsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 
@@ -76,8 +76,9 @@ export function TargetMarketsView({ target }: { target: Target }) {
       )}
       <p className="faint">
         Positions are never averaged.{' '}
-        {data.total > data.rows.length && `The first ${data.rows.length} of ${count(data.total)} keywords. `}A
-        market where nobody looked says unknown.
+        {data.total > data.rows.length &&
+          `The first ${data.rows.length} of ${counted(data.total, 'keyword')}. `}
+        A market where nobody looked says unknown.
       </p>
     </>
   );

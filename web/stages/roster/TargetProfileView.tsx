@@ -73,7 +73,7 @@ function Figures({ profile }: { profile: TargetProfile }) {
       'in the front, little demand',
       count(profile.littleDemand),
       ours ? count(ours.littleDemand) : '–',
-      `Fewer than ${count(profile.littleDemandBelow)} clicks a month`,
+      `Fewer than ${counted(profile.littleDemandBelow, 'click')} a month`,
     ],
   ];
   return (

@@ -2,7 +2,7 @@ import type { Round, RoundPlan, RoundsView } from '@opsimath/contract/api/rounds
 import { Button, Dropdown } from 'antd';
 import { useState } from 'react';
 import { copyAsTable } from '../../parts/table/copyAsTable';
-import { count, decimal, percent, worth } from '../../parts/words/figures';
+import { count, counted, decimal, percent, worth } from '../../parts/words/figures';
 import { useProjectsQuery } from '../../state/projectApi';
 import { useScope } from '../../state/useScope';
 import { ComparePlans } from './ComparePlans';
@@ -33,8 +33,8 @@ function AimWords({ clicks }: { clicks: number }) {
   if (goal === null || clicks <= 0) return null;
   return (
     <>
-      At the {percent(goal)} aimed at, its {count(Math.round(clicks))} clicks are {decimal(clicks * goal, 1)}{' '}
-      conversions a month.{' '}
+      At the {percent(goal)} aimed at, its {counted(Math.round(clicks), 'click')} are{' '}
+      {decimal(clicks * goal, 1)} conversions a month.{' '}
     </>
   );
 }
@@ -68,7 +68,8 @@ export function BoardHead({ view, round, plan, isFilling, onFill }: BoardHeadPro
           {round.tasks.length > 0 && (
             <>
               80 % between {worth(round.low)} and {worth(round.high)}. {count(round.tasks.length)}{' '}
-              {round.tasks.length === 1 ? 'action serves' : 'actions serve'} {count(round.keywords)} keywords.{' '}
+              {round.tasks.length === 1 ? 'action serves' : 'actions serve'}{' '}
+              {counted(round.keywords, 'keyword')}.{' '}
               <AimWords clicks={round.tasks.reduce((sum, task) => sum + task.clicks, 0)} />
             </>
           )}

@@ -1,7 +1,7 @@
 import type { Round, RoundPlan, RoundsView, Task } from '@opsimath/contract/api/rounds';
 import type { WorkLine } from '@opsimath/contract/api/whatToDo';
 import { useDroppable } from '@dnd-kit/core';
-import { count, worth } from '../../parts/words/figures';
+import { count, counted, worth } from '../../parts/words/figures';
 import { useScope } from '../../state/useScope';
 import { WorkCard } from './WorkCard';
 import { moveFocus } from './moveFocus';
@@ -37,9 +37,9 @@ export function QueueColumn({ view, plan, round, rounds, laneOf, onPick }: Queue
       currency={currency}
       facts={[
         daysWord(line.effort),
-        ...(line.served.won.keywords > 1 ? [`serves ${count(line.served.won.keywords)} keywords`] : []),
+        ...(line.served.won.keywords > 1 ? [`serves ${counted(line.served.won.keywords, 'keyword')}`] : []),
         ...(line.served.lost.keywords > 0
-          ? [`costs ${count(Math.round(line.served.lost.clicks))} clicks on ${line.served.lost.keywords}`]
+          ? [`costs ${counted(Math.round(line.served.lost.clicks), 'click')} on ${line.served.lost.keywords}`]
           : []),
       ].join(' · ')}
       isOpen={scope.open === line.lead.id}

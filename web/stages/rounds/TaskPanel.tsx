@@ -1,6 +1,6 @@
 import type { RoundsView, Task } from '@opsimath/contract/api/rounds';
 import { Button } from 'antd';
-import { count, spelledDay, worth } from '../../parts/words/figures';
+import { counted, spelledDay, worth } from '../../parts/words/figures';
 import { useScope } from '../../state/useScope';
 import { SetAside } from './SetAside';
 import { TaskFields } from './TaskFields';
@@ -61,7 +61,7 @@ export function TaskPanel({ task, view, changes, onClose }: TaskPanelProps) {
                   {id === task.lead.id ? <b>{text}</b> : text}
                 </button>
               </td>
-              <td className="figure no-break">{count(Math.round(clicks))} clicks</td>
+              <td className="figure no-break">{counted(Math.round(clicks), 'click')}</td>
               <td className="figure">{worth(value)}</td>
             </tr>
           ))}

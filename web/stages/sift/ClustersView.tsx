@@ -6,7 +6,7 @@ import type { PoolSides } from '../../parts/pool/poolSides';
 import { usePoolSides } from '../../parts/pool/usePoolSides';
 import { Problem } from '../../parts/words/Problem';
 import { Waiting } from '../../parts/words/Waiting';
-import { count } from '../../parts/words/figures';
+import { count, counted } from '../../parts/words/figures';
 import { useClustersQuery } from '../../state/siftApi';
 import { useJudge } from '../../state/useJudge';
 import type { UsedRecipe } from './useRecipe';
@@ -27,9 +27,9 @@ export function ClustersView({ lookUp, recipe }: { lookUp: LookUp; recipe: UsedR
   return (
     <section className="words-view" aria-label="Clusters">
       <p className="soft">
-        {count(data.total)} clusters of {count(data.keywords)} keywords. Those of which a result page is held
-        ({count(data.captured)}) are together when they share at least 4 of their first 10 targets; the others
-        go by the stems of their words.
+        {counted(data.total, 'cluster')} of {counted(data.keywords, 'keyword')}. Those of which a result page
+        is held ({count(data.captured)}) are together when they share at least 4 of their first 10 targets;
+        the others go by the stems of their words.
         {data.total > MOST && ` The ${MOST} most searched are shown.`}
       </p>
       <table className="ledger">

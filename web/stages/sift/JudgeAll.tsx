@@ -1,7 +1,7 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
 import type { SiftQuery } from '@opsimath/contract/api/sift';
 import { App, Button, Dropdown } from 'antd';
-import { count } from '../../parts/words/figures';
+import { count, counted } from '../../parts/words/figures';
 import { problemOf } from '../../state/api';
 import { useJudgeAllMutation } from '../../state/siftApi';
 import { useAppSelector } from '../../state/store';
@@ -35,7 +35,9 @@ export function JudgeAll({ lookUp, total, query, children, plain }: JudgeAllProp
     const { id, after } = await judgeAll(ask).unwrap();
     const step = { takesBack: id, project, stood: [] };
     undoable({ what: `${count(after.length)} at once: ${word}`, undo: step, redo: step });
-    void message.info(`${count(after.length)} keywords are ${word} now. Undo takes it back.`);
+    void message.info(
+      `${counted(after.length, 'keyword')} ${after.length === 1 ? 'is' : 'are'} ${word} now. Undo takes it back.`,
+    );
   };
   return (
     <Dropdown

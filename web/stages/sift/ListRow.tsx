@@ -3,7 +3,7 @@ import { App, InputNumber, Popover } from 'antd';
 import { useState } from 'react';
 import { copyAsTable } from '../../parts/table/copyAsTable';
 import { Problem } from '../../parts/words/Problem';
-import { count, spelledDay } from '../../parts/words/figures';
+import { count, counted, spelledDay } from '../../parts/words/figures';
 import { request } from '../../state/operations';
 import {
   siftApi,
@@ -66,7 +66,7 @@ export function ListRow({ list }: { list: KeywordList }) {
     const { rows } = (await answer.json()) as { rows: Record<string, string | number | null>[] };
     const heads = Object.keys(rows[0] ?? { keyword: '' });
     await copyAsTable([heads, ...rows.map((row) => heads.map((head) => String(row[head] ?? '')))]);
-    void message.info(`${count(rows.length)} keywords are on the clipboard as a table, with all columns.`);
+    void message.info(`${counted(rows.length, 'keyword')} on the clipboard as a table, with all columns.`);
   };
   return (
     <tr>

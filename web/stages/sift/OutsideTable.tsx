@@ -3,7 +3,7 @@ import type { Judgement } from '@opsimath/contract/api/judgements';
 import { App, Button, Checkbox, Modal } from 'antd';
 import { useRef, useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
-import { count } from '../../parts/words/figures';
+import { count, counted } from '../../parts/words/figures';
 import { useAddNoteMutation } from '../../state/notesApi';
 import { useJudgeMutation } from '../../state/siftApi';
 import { useAppSelector } from '../../state/store';
@@ -79,7 +79,7 @@ function Changes({ preview, onClose }: { preview: OutsidePreview; onClose: () =>
       }
     >
       <p className="soft">
-        {count(preview.rows)} rows; {count(preview.unchanged)} say what stands already.
+        {counted(preview.rows, 'row')}; {count(preview.unchanged)} say what stands already.
         {notes.length > 0 && ` ${count(notes.length)} bring a new note.`}
         {markers.map(({ marker, name, on, off }) => (
           <span key={marker}>
@@ -141,7 +141,9 @@ function Changes({ preview, onClose }: { preview: OutsidePreview; onClose: () =>
       )}
       {unmatched.length > 0 && (
         <details>
-          <summary>{count(unmatched.length)} rows fit nothing here</summary>
+          <summary>
+            {counted(unmatched.length, 'row')} {unmatched.length === 1 ? 'fits' : 'fit'} nothing here
+          </summary>
           <ul>
             {unmatched.slice(0, SHOWN).map(({ line, text, why }, n) => (
               <li key={n}>

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { FindBox } from '../../parts/words/FindBox';
 import { Waiting } from '../../parts/words/Waiting';
 import { Problem } from '../../parts/words/Problem';
-import { count } from '../../parts/words/figures';
+import { count, counted } from '../../parts/words/figures';
 import { useTranslateMutation, useVariantsQuery } from '../../state/variantsApi';
 import { useMarketsQuery } from '../../state/projectApi';
 import { JoinVariants } from './JoinVariants';
@@ -31,9 +31,9 @@ export function VariantsView({ lookUp, recipe }: { lookUp: LookUp; recipe: UsedR
   return (
     <section className="words-view" aria-label="Variants">
       <p className="soft">
-        {count(data.groups)} groups hold {count(data.grouped)} of {count(data.keywords)} keywords: misspelled,
-        joined or split, close variants, and other languages as far as they are translated. What is searched
-        together counts for the main keyword; each stays as it was typed.
+        {counted(data.groups, 'group')} hold {count(data.grouped)} of {counted(data.keywords, 'keyword')}:
+        misspelled, joined or split, close variants, and other languages as far as they are translated. What
+        is searched together counts for the main keyword; each stays as it was typed.
         {data.total > MOST && ` The ${MOST} most searched are shown.`}
         {isFetching && ' Grouping anew…'}
       </p>

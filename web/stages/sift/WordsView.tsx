@@ -3,7 +3,7 @@ import type { WordCountsPage } from '@opsimath/contract/api/sift';
 import { Input, Segmented } from 'antd';
 import { useDeferredValue, useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
-import { count, percent } from '../../parts/words/figures';
+import { count, counted, percent } from '../../parts/words/figures';
 import { useMarketsQuery } from '../../state/projectApi';
 import { useWordCountsQuery } from '../../state/siftApi';
 import { BanWord } from './BanWord';
@@ -68,7 +68,7 @@ export function WordsView({ lookUp, recipe }: { lookUp: LookUp; recipe: UsedReci
         {data && (
           <span className="faint" role="status">
             {data.done < 1
-              ? `Counting the words of ${count(data.keywords)} keywords: ${percent(data.done, 0)}`
+              ? `Counting the words of ${counted(data.keywords, 'keyword')}: ${percent(data.done, 0)}`
               : `${count(data.total)} of them${data.total > MOST ? `, the first ${MOST} shown` : ''}; fillers and those of a single keyword left out`}
           </span>
         )}
@@ -174,7 +174,7 @@ function ByWords({ rows }: { rows: WordCountsPage['byWords'] }) {
           <dt>{words === 8 ? '8 words, more' : words === 1 ? '1 word' : `${words} words`}</dt>
           <dd>
             <b>{all > 0 ? percent(volume / all, 0) : '–'}</b>
-            <div className="faint">{count(keywords)} keywords</div>
+            <div className="faint">{counted(keywords, 'keyword')}</div>
           </dd>
         </div>
       ))}

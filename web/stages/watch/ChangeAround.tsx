@@ -3,7 +3,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { Ledger } from '../../parts/table/Ledger';
 import { RateWord } from '../../parts/words/RateWord';
-import { count, percent, spelledDay, worth } from '../../parts/words/figures';
+import { count, counted, percent, spelledDay, worth } from '../../parts/words/figures';
 import { useTrouble } from '../../parts/words/useTrouble';
 import { useScope } from '../../state/useScope';
 import { usePresenceMutation } from '../../state/watchApi';
@@ -83,8 +83,8 @@ function TitlePresence({ change }: { change: number }) {
       {told && (
         <span role="status">
           {told.found === 0
-            ? `Not among the ${count(told.looked)} results for “${told.title}”.`
-            : `Found ${told.found === 1 ? 'once' : `${told.found} times`} among ${count(told.looked)} results${
+            ? `Not among the ${counted(told.looked, 'result')} for “${told.title}”.`
+            : `Found ${told.found === 1 ? 'once' : `${told.found} times`} among ${counted(told.looked, 'result')}${
                 told.own.length > 0
                   ? `; ours at ${told.own.map(({ position, address }) => `${position} (${address})`).join(', ')}`
                   : ', none of them ours'

@@ -2,7 +2,7 @@ import type { WatchView } from '@opsimath/contract/api/watch';
 import { unitsAMonth } from '@opsimath/core/watch/schedule';
 import { App, Button, Popover } from 'antd';
 import { useState } from 'react';
-import { count, spelledDay } from '../../parts/words/figures';
+import { counted, spelledDay } from '../../parts/words/figures';
 import { useTrouble } from '../../parts/words/useTrouble';
 import { request } from '../../state/operations';
 import { useUndoable } from '../../state/undoStacks';
@@ -80,8 +80,8 @@ export function PlanChoice({ market, plan, tracked }: PlanChoiceProps) {
             </button>
           </p>
           <p>
-            <b>{count(cost)} units a month</b> for {count(tracked)} keywords, a unit for each result page.
-            What is held already costs nothing.
+            <b>{counted(cost, 'unit')} a month</b> for {counted(tracked, 'keyword')}, a unit for each result
+            page. What is held already costs nothing.
           </p>
           <Button size="small" type="primary" loading={isLoading} onClick={() => void set()}>
             {days.length === 0 ? 'Switch it off' : 'Capture on these days'}
@@ -91,7 +91,7 @@ export function PlanChoice({ market, plan, tracked }: PlanChoiceProps) {
     >
       <button className="plain written">
         {planWords(plan)}
-        {plan.weekdays.length > 0 && `, ${count(plan.unitsAMonth)} units a month`}
+        {plan.weekdays.length > 0 && `, ${counted(plan.unitsAMonth, 'unit')} a month`}
         {plan.next !== null && `; next ${spelledDay(plan.next)}`}
       </button>
     </Popover>

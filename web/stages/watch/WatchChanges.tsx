@@ -3,7 +3,7 @@ import { Fragment, useState } from 'react';
 import { Link } from 'react-router';
 import { useScope } from '../../state/useScope';
 import { Empty } from '../../parts/words/Empty';
-import { count, decimal, spelledDay, worth } from '../../parts/words/figures';
+import { count, counted, decimal, spelledDay, worth } from '../../parts/words/figures';
 import { EffectDetail } from './EffectDetail';
 import { IntervalMark } from './IntervalMark';
 import { clicksWords, effectWord, readyWords } from './watchWords';
@@ -74,7 +74,7 @@ export function WatchChanges({ effects: { changes, kinds, currency } }: { effect
           {kinds
             .map(
               ({ kind, told, gained, clicks, foretold }) =>
-                `${kind}, ${gained} of ${told} surely a gain, ${count(Math.round(clicks))} clicks a month${
+                `${kind}, ${gained} of ${told} surely a gain, ${counted(Math.round(clicks), 'click')} a month${
                   foretold === null ? '' : `, foretold ${count(Math.round(foretold))}`
                 }`,
             )

@@ -5,7 +5,7 @@ import { Chart } from '../../parts/charts/Chart';
 import { type ChartInk, useChartInk } from '../../parts/charts/ink';
 import { onPaper, timeAxis } from '../../parts/charts/paper';
 import { Ledger } from '../../parts/table/Ledger';
-import { count, percent, spelledDay } from '../../parts/words/figures';
+import { count, counted, percent, spelledDay } from '../../parts/words/figures';
 import { VisitsBeside } from './VisitsBeside';
 
 /** What can be drawn beside: own figures on a scale of their own, and ours a year before. */
@@ -61,8 +61,8 @@ export function WatchTotals({ watch }: { watch: WatchView }) {
           options={(Object.keys(BESIDE) as Beside[]).map((value) => ({ value, label: BESIDE[value] }))}
           onChange={setBeside}
         />{' '}
-        Every day over the same {count(watch.panel)} keywords, those captured on the first day drawn. Turn the
-        wheel over it to zoom, carry it to move.{' '}
+        Every day over the same {counted(watch.panel, 'keyword')}, those captured on the first day drawn. Turn
+        the wheel over it to zoom, carry it to move.{' '}
         <button className="plain written" aria-expanded={asTable} onClick={() => showTable(!asTable)}>
           {asTable ? 'Hide the days' : 'The days as a table'}
         </button>
