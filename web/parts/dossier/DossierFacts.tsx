@@ -85,14 +85,14 @@ function OurPage({ address, isPage }: { address: string | null; isPage: boolean 
   return (
     <div className="wide">
       <dt className="faint">Our page</dt>
-      <dd title={address ?? undefined}>
+      <dd className="our-page" title={address ?? undefined}>
         {address === null ? (
           'none ranks'
         ) : (
           <>
             <a href={`https://${address}`} target="_blank" rel="noreferrer noopener">
               {address}
-            </a>{' '}
+            </a>
             {isPage && <KindOfPage address={address} />}
           </>
         )}
