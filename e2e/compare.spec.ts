@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { GapPage, GapRow } from '@opsimath/contract/api/gaps';
+import { gapsTitle } from './gapsTitle';
 import { BEFORE, DATE, MARKET, OWN, RIVALS, expect, test } from './running';
 
 const SCOPE = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
@@ -29,7 +30,7 @@ test('compared, filtered to absent, a field drawn on the map, its row opened and
   await page.getByRole('button', { name: /Absent/ }).click();
   const heading = page.getByRole('heading', { level: 1 });
   const absent = await gaps('&kinds=absent');
-  await expect(heading).toHaveText(`${absent.total} keywords match these filters`);
+  await expect(heading).toHaveText(gapsTitle(absent.total));
 
   await page.getByText('Map', { exact: true }).click();
   const drawing = page.getByRole('img', { name: /^What is added against chance/ });
@@ -54,7 +55,7 @@ test('compared, filtered to absent, a field drawn on the map, its row opened and
   const within = await gaps(`&kinds=absent&limits=${encodeURIComponent(limits)}`);
   expect(within.total).toBeGreaterThan(0);
   expect(within.total).toBeLessThan(absent.total);
-  await expect(heading).toHaveText(`${within.total} keywords match these filters`);
+  await expect(heading).toHaveText(gapsTitle(within.total));
   for (const { chance, worthAMonth } of within.rows) {
     const [, low, high, from, to] = /^a month:(.+)\.\.(.+),chance:(.+)\.\.(.+)$/.exec(limits)!.map(Number);
     expect(worthAMonth! >= low! && worthAMonth! <= high! && chance! >= from! && chance! <= to!).toBe(true);
@@ -155,7 +156,7 @@ test('narrowed by rival, depth and a figure; in groups; with columns and two ord
     `${at}/gaps?${SCOPE}&limit=500&bands=${encodeURIComponent('11–20')}&rivals=${searchParams.get('rivals')}&limits=volume:100..`,
   );
   expect(chosen.total).toBeGreaterThan(0);
-  await expect(heading).toHaveText(`${chosen.total} keywords match these filters`);
+  await expect(heading).toHaveText(gapsTitle(chosen.total));
   for (const row of chosen.rows) expect(row.own > 10 && row.own <= 20 && row.volume >= 100).toBe(true);
 
   await page.getByLabel('Groups').click();

@@ -1,4 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
+import { gapsTitle } from './gapsTitle';
 import { BEFORE, DATE, MARKET, expect, test } from './running';
 
 let address = '';
@@ -23,7 +24,7 @@ test('an address that leaves everything open is filled in, and a link reopens th
   const { total, rows } = await running.api.get(`/projects/${project}/gaps?${query}`);
   for (const reopened of [false, true]) {
     if (reopened) await page.goto(page.url());
-    await expect(page.getByRole('heading', { level: 1 })).toHaveText(`${total} keywords match these filters`);
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(gapsTitle(total));
     await expect(page.getByRole('grid', { name: 'Gaps' }).getByRole('row').nth(1)).toContainText(
       rows[0].text,
     );
