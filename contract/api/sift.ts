@@ -223,32 +223,6 @@ export const wordCountsPage = z.object({
 });
 export type WordCountsPage = z.infer<typeof wordCountsPage>;
 
-/** What a search is for, said by hand; `null` leaves it to the rules. */
-export const purposeChoice = z.object({
-  purpose: z.enum(PURPOSES).nullable(),
-  person: z.string().trim().max(80).default(''),
-});
-export type PurposeChoice = z.input<typeof purposeChoice>;
-
-/** Phrases of chosen words that a pool does not hold yet. */
-export const combinedQuery = z.object({
-  words: z.array(z.string().trim().min(1).max(200)).min(2).max(30),
-  /** Fewest and most words of a phrase. */
-  least: z.int().min(2).max(5).default(2),
-  most: z.int().min(2).max(5).default(3),
-  anyOrder: z.boolean().default(false),
-});
-export type CombinedQuery = z.input<typeof combinedQuery>;
-export const combinedPhrases = z.object({
-  /** New to the pool, short ones first; at most 500. */
-  phrases: z.array(z.string()),
-  /** How many there are in all, those held among them. */
-  possible: z.int(),
-  /** Held by the pool already, of those looked through to find the new ones. */
-  held: z.int(),
-});
-export type CombinedPhrases = z.infer<typeof combinedPhrases>;
-
 /** Keywords under the longest one contained in them (the more general one): those right under one, or at the top. */
 export const treeQuery = siftQuery.pick({ steps: true, rescued: true, offset: true }).extend({
   under: z.int().nullable().default(null),

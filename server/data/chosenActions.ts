@@ -1,5 +1,5 @@
 import { type Action, ACTIONS } from '@opsimath/core/gap/action';
-import { KnownProblem } from '../problems/problem';
+import { assertProjectAndKeyword } from './assertKeyword';
 import type { Database } from './storage/connection';
 
 /** What somebody chose to do about a keyword, who, and when. */
@@ -17,13 +17,7 @@ export async function chooseAction(
   action: Action | null,
   person: string,
 ): Promise<void> {
-  const known = await database.client.execute({
-    sql: 'SELECT (SELECT 1 FROM project WHERE id = ?1) AS project, (SELECT 1 FROM keyword WHERE id = ?2) AS keyword',
-    args: [projectId, keywordId],
-  });
-  if (!known.rows[0]!.project) throw new KnownProblem('no-such-project', `There is no project ${projectId}.`);
-  if (!known.rows[0]!.keyword)
-    throw new KnownProblem('no-such-keyword', 'This keyword is not known.', 'Open the gaps again.');
+  await assertProjectAndKeyword(database, projectId, keywordId, 'Open the gaps again.');
   await database.client.execute(
     action === null
       ? {

@@ -1,5 +1,5 @@
 import { PURPOSES, type Purpose } from '@opsimath/core/sift/purpose';
-import { KnownProblem } from '../problems/problem';
+import { assertProjectAndKeyword } from './assertKeyword';
 import type { Database } from './storage/connection';
 
 /** Says what a search is for; `null` leaves it to the rules. */
@@ -10,13 +10,7 @@ export async function sayPurpose(
   purpose: Purpose | null,
   person: string,
 ): Promise<void> {
-  const known = await database.client.execute({
-    sql: 'SELECT (SELECT 1 FROM project WHERE id = ?1) AS project, (SELECT 1 FROM keyword WHERE id = ?2) AS keyword',
-    args: [projectId, keywordId],
-  });
-  if (!known.rows[0]!.project) throw new KnownProblem('no-such-project', `There is no project ${projectId}.`);
-  if (!known.rows[0]!.keyword)
-    throw new KnownProblem('no-such-keyword', 'This keyword is not known.', 'Open the pool again.');
+  await assertProjectAndKeyword(database, projectId, keywordId, 'Open the pool again.');
   await database.client.execute(
     purpose === null
       ? {

@@ -1,3 +1,5 @@
+import { combinedPhrases, combinedQuery } from '@opsimath/contract/api/combined';
+import { purposeChoice } from '@opsimath/contract/api/purposes';
 import { randomUUID } from 'node:crypto';
 import {
   clusterPage,
@@ -14,9 +16,6 @@ import {
   siftQuery,
   treeLevel,
   treeQuery,
-  purposeChoice,
-  combinedPhrases,
-  combinedQuery,
   wordCountsPage,
   wordCountsQuery,
 } from '@opsimath/contract/api/sift';

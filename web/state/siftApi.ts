@@ -1,3 +1,5 @@
+import type { CombinedPhrases, CombinedQuery } from '@opsimath/contract/api/combined';
+import type { PurposeChoice } from '@opsimath/contract/api/purposes';
 import type {
   KeywordList,
   ListAddition,
@@ -19,9 +21,6 @@ import type {
   SiftJudgement,
   SiftPage,
   SiftQuery,
-  CombinedPhrases,
-  CombinedQuery,
-  PurposeChoice,
   WordCountsPage,
   WordCountsQuery,
 } from '@opsimath/contract/api/sift';

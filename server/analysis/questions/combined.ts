@@ -1,4 +1,4 @@
-import type { CombinedPhrases, combinedQuery } from '@opsimath/contract/api/sift';
+import type { CombinedPhrases, combinedQuery } from '@opsimath/contract/api/combined';
 import { phrasesOf, possiblePhrases } from '@opsimath/core/text/combine';
 import { key } from '@opsimath/core/text/key';
 import type { z } from 'zod';

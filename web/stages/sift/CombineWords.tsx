@@ -1,5 +1,5 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
-import type { CombinedQuery } from '@opsimath/contract/api/sift';
+import type { CombinedQuery } from '@opsimath/contract/api/combined';
 import { Button, InputNumber, Segmented, Select } from 'antd';
 import { useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
