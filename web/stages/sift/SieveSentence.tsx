@@ -9,8 +9,9 @@ import { LANGUAGES } from '@opsimath/core/text/stems';
 import { LANGUAGE_NAMES } from '../../parts/words/languages';
 import { WordsSentence } from './WordsSentence';
 import { FIGURE_TIPS } from './figureTips';
+import { HoldsOrNot } from './HoldsOrNot';
 import { Choice, NumberInput, Several } from './sentenceInputs';
-import { HOLDS, plain } from './sentenceWords';
+import { plain } from './sentenceWords';
 
 interface SieveSentenceProps {
   sieve: Sieve;
@@ -171,12 +172,7 @@ export function SieveSentence({ sieve, targets, lists, markers, reasons, onChang
     case 'banned words':
       return (
         <>
-          <Choice
-            name="Holds or leaves out"
-            value={sieve.out ? 'leaves out' : 'holds'}
-            options={HOLDS}
-            onChange={(value) => onChange({ ...sieve, out: value === 'leaves out' })}
-          />
+          <HoldsOrNot out={sieve.out} onChange={(out) => onChange({ ...sieve, out })} />
           <Choice
             name="Level"
             value={sieve.level}

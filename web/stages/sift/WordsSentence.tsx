@@ -1,6 +1,7 @@
 import type { Sieve } from '@opsimath/contract/api/sift';
+import { HoldsOrNot } from './HoldsOrNot';
 import { Choice, LineInput } from './sentenceInputs';
-import { HOLDS, plain } from './sentenceWords';
+import { plain } from './sentenceWords';
 
 const MODES = [
   { value: 'any word', label: 'any of' },
@@ -18,12 +19,7 @@ interface WordsSentenceProps {
 export function WordsSentence({ sieve, onChange }: WordsSentenceProps) {
   return (
     <>
-      <Choice
-        name="Holds or leaves out"
-        value={sieve.out ? 'leaves out' : 'holds'}
-        options={HOLDS}
-        onChange={(value) => onChange({ ...sieve, out: value === 'leaves out' })}
-      />
+      <HoldsOrNot out={sieve.out} onChange={(out) => onChange({ ...sieve, out })} />
       <Choice
         name="How the words are matched"
         value={sieve.mode}

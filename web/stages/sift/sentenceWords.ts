@@ -1,8 +1,3 @@
-export const HOLDS = [
-  { value: 'holds', label: 'holds' },
-  { value: 'leaves out', label: 'leaves out' },
-] as const;
-
 /** Words that say themselves. */
 export const plain = <T extends string>(values: readonly T[]): { value: T; label: string }[] =>
   values.map((value) => ({ value, label: value }));
