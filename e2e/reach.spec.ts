@@ -326,9 +326,11 @@ test('at the desk a keyword is parked with a note, and its purpose is said by ha
   await page.keyboard.press('Enter');
   await page.keyboard.press('w');
   await expect(name).not.toHaveText(text);
-  const { rows } = await running.api.post(`/look-ups/${pool}/sift`, { steps: [], find: text, limit: 50 });
-  const row = rows.find((each: { text: string }) => each.text === text);
-  expect(row).toMatchObject({ parked: true, purpose: { purpose: 'learn', byHand: true } });
+  const row = async () => {
+    const { rows } = await running.api.post(`/look-ups/${pool}/sift`, { steps: [], find: text, limit: 50 });
+    return rows.find((each: { text: string }) => each.text === text);
+  };
+  await expect.poll(row).toMatchObject({ parked: true, purpose: { purpose: 'learn', byHand: true } });
   const notes = await running.api.get(`${at}/notes`);
   expect(notes.some((note: { text: string }) => note.text === 'ask the shop first')).toBe(true);
 });
