@@ -19,6 +19,25 @@ const noStatements = [
   },
   { selector: "Property[key.name='sql']", message: 'SQL lives in server/data only.' },
 ];
+/** Texts of the interface stand in web/words, a folder a language: none in what draws. */
+const bareText = (() => {
+  const message = 'Texts stand in web/words; t() or <Told> shows them.';
+  const letters = '/[A-Za-z]{2}/';
+  const shown = 'JSXElement > JSXExpressionContainer';
+  const said = '/^(title|label|aria-label|placeholder|tip|head|alt|okText|cancelText|take|empty|action)$/';
+  return [
+    `JSXText[value=${letters}]`,
+    `JSXAttribute[name.name=${said}] > Literal[value=${letters}]`,
+    `JSXAttribute[name.name=${said}] TemplateElement[value.raw=/[a-z]{2} | [a-z]{2}/]`,
+    'JSXAttribute[name.name="name"] > Literal[value=/^[A-Z][a-z]|[a-z] [a-z]/]',
+    `${shown} > Literal[value=${letters}]`,
+    `${shown} > :matches(ConditionalExpression, LogicalExpression) > Literal[value=${letters}]`,
+    `${shown} > TemplateLiteral > TemplateElement[value.raw=${letters}]`,
+    `${shown} > :matches(ConditionalExpression, LogicalExpression) > TemplateLiteral > TemplateElement[value.raw=${letters}]`,
+    `Property[key.name=/^(title|label|head|tip|placeholder|heading)$/] > Literal[value=${letters}]`,
+    `CallExpression[callee.object.name='message'] > Literal[value=${letters}]`,
+  ].map((selector) => ({ selector, message }));
+})();
 const longest = (max) => ({
   'max-lines-per-function': ['error', { max, skipBlankLines: true, skipComments: true }],
 });
@@ -86,6 +105,17 @@ export default tseslint.config(
       ...reactHooks.configs.recommended.rules,
       ...forbid([nodeBuiltins, outOf('server', 'standin', 'bench', 'e2e')]),
     },
+  },
+  { files: ['web/**/*.test.{ts,tsx}'], rules: forbid([outOf('server', 'standin', 'bench', 'e2e')]) },
+  {
+    files: ['web/{parts,shell,stages,state}/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.{ts,tsx}'],
+    rules: { 'no-restricted-syntax': ['error', ...bareText] },
+  },
+  {
+    files: ['scripts/**/*.cjs'],
+    languageOptions: { globals: { ...globals.node, ...globals.jest } },
+    rules: { '@typescript-eslint/no-require-imports': 'off' },
   },
   { files: ['**/*.ts'], ignores: ['**/*.test.ts', 'e2e/**'], rules: longest(100) },
   { files: ['**/*.tsx'], rules: longest(150) },

@@ -25,6 +25,7 @@ export default {
     '^eld/small$': '<rootDir>/node_modules/eld/src/entries/static.small.js',
     '\\.css$': '<rootDir>/scripts/no-style.cjs',
   },
+  setupFilesAfterEnv: ['<rootDir>/scripts/jest-words.cjs'],
   globalSetup: '<rootDir>/scripts/jest-setup.mjs',
   // Server tests wait for programs of their own: four at once keep two cores at work.
   maxWorkers: 4,

@@ -1,21 +1,23 @@
 import { App as Messages, ConfigProvider } from 'antd';
+import type { Locale } from 'antd/es/locale';
 import { lazy, useMemo } from 'react';
 import { Navigate, createBrowserRouter } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
+import { withWords } from '../words/load';
 import { useAppSelector } from '../state/store';
 import { Broken } from './Broken';
 import { ProjectList } from './ProjectList';
 import { Shell } from './Shell';
 import { themeOf } from './theme';
 
-const Roster = lazy(() => import('../stages/roster/Roster'));
-const LookUpStage = lazy(() => import('../stages/lookup/LookUpStage'));
-const SiftStage = lazy(() => import('../stages/sift/SiftStage'));
-const Gaps = lazy(() => import('../stages/gaps/Gaps'));
-const Rounds = lazy(() => import('../stages/rounds/Rounds'));
-const Drafts = lazy(() => import('../stages/drafts/Drafts'));
-const Watch = lazy(() => import('../stages/watch/Watch'));
-const ReportStage = lazy(() => import('../stages/report/ReportStage'));
+const Roster = lazy(() => withWords('roster', () => import('../stages/roster/Roster')));
+const LookUpStage = lazy(() => withWords('lookup', () => import('../stages/lookup/LookUpStage')));
+const SiftStage = lazy(() => withWords('sift', () => import('../stages/sift/SiftStage')));
+const Gaps = lazy(() => withWords('gaps', () => import('../stages/gaps/Gaps')));
+const Rounds = lazy(() => withWords('rounds', () => import('../stages/rounds/Rounds')));
+const Drafts = lazy(() => withWords('drafts', () => import('../stages/drafts/Drafts')));
+const Watch = lazy(() => withWords('watch', () => import('../stages/watch/Watch')));
+const ReportStage = lazy(() => withWords('report', () => import('../stages/report/ReportStage')));
 
 const router = createBrowserRouter([
   { path: '/', element: <ProjectList />, errorElement: <Broken /> },
@@ -38,11 +40,16 @@ const router = createBrowserRouter([
   { path: '*', element: <Navigate to="/" replace /> },
 ]);
 
-export function App() {
+/** What the component library says itself, in the language chosen. */
+interface AppProps {
+  locale: Locale | undefined;
+}
+
+export function App({ locale }: AppProps) {
   const theme = useAppSelector((state) => state.preferences.theme);
   const look = useMemo(() => themeOf(theme), [theme]);
   return (
-    <ConfigProvider theme={look}>
+    <ConfigProvider theme={look} locale={locale}>
       <Messages>
         <RouterProvider router={router} />
       </Messages>

@@ -8,6 +8,7 @@ import { useUploadArchiveMutation } from '../state/projectApi';
 import { useJob } from '../state/jobs';
 import { isUnderWay } from '../state/jobsHeard';
 import { useAppDispatch } from '../state/store';
+import { t } from '../words/t';
 
 /** Brings in a project that was written as one file. */
 export function ArchiveIn() {
@@ -16,12 +17,12 @@ export function ArchiveIn() {
   const box = useRef<HTMLInputElement>(null);
   return (
     <section className="section" style={{ marginTop: 20 }}>
-      <h2>Bring in a project archive</h2>
+      <h2>{t('shell:ArchiveIn.bringInAProjectArchive')}</h2>
       <input
         ref={box}
         type="file"
         accept=".gz"
-        aria-label="Project archive"
+        aria-label={t('shell:ArchiveIn.projectArchive')}
         className="read-only"
         tabIndex={-1}
         onChange={(event) => {
@@ -35,7 +36,7 @@ export function ArchiveIn() {
         }}
       />
       <Button onClick={() => box.current?.click()} loading={isLoading}>
-        Choose an archive
+        {t('shell:ArchiveIn.chooseAnArchive')}
       </Button>
       {error && <Problem error={error} />}
       {job && <ArchiveJob job={job} />}
@@ -51,6 +52,6 @@ function ArchiveJob({ job }: { job: Job }) {
     if (ended) dispatch(api.util.invalidateTags(['projects']));
   }, [ended, dispatch]);
   if (!latest) return null;
-  if (latest.state === 'done') return <p role="status">The project is brought in.</p>;
+  if (latest.state === 'done') return <p role="status">{t('shell:ArchiveIn.theProjectIsBroughtIn')}</p>;
   return <JobLine job={latest} />;
 }

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { AuditForm } from '../parts/audit/AuditForm';
 import { marketName } from '../parts/words/marketName';
 import { useMarketsQuery, useServicesQuery } from '../state/projectApi';
+import { t } from '../words/t';
 
 /** An audit from the first page: no project is needed for it. */
 export function AuditAtOnce() {
@@ -13,12 +14,12 @@ export function AuditAtOnce() {
   if (!markets || market === undefined || !services?.today) return null;
   return (
     <section className="section" style={{ marginTop: 20 }}>
-      <h2>Audit a stranger’s address</h2>
+      <h2>{t('shell:AuditAtOnce.auditAStrangerSAddress')}</h2>
       <p className="soft">
-        What it ranks for, what is within its reach, three things to do first. Nothing has to be set up.{' '}
+        {t('shell:AuditAtOnce.whatItRanksForWhatIs')}{' '}
         <Select
           size="small"
-          aria-label="Market of the audit"
+          aria-label={t('shell:AuditAtOnce.marketOfTheAudit')}
           value={market}
           popupMatchSelectWidth={false}
           options={markets

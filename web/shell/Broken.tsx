@@ -1,20 +1,21 @@
 import { Button } from 'antd';
 import { useRouteError } from 'react-router';
+import { t } from '../words/t';
 
 /** When a view breaks: what happened, what was kept, what to do. */
 export function Broken() {
   const error = useRouteError();
   return (
     <main style={{ maxWidth: 560, margin: '12vh auto' }}>
-      <h1>This view broke</h1>
+      <h1>{t('shell:Broken.thisViewBroke')}</h1>
       <p>
-        Nothing that was stored is lost.{' '}
+        {t('shell:Broken.nothingThatWasStoredIsLost')}{' '}
         <span className="soft">{error instanceof Error ? error.message : String(error)}</span>
       </p>
       <Button type="primary" onClick={() => window.location.reload()}>
-        Load it again
+        {t('shell:Broken.loadItAgain')}
       </Button>{' '}
-      <Button href="/">All projects</Button>
+      <Button href="/">{t('shell:Broken.allProjects')}</Button>
     </main>
   );
 }

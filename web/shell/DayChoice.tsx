@@ -3,6 +3,7 @@ import { DatePicker, Popover } from 'antd';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { count, spelledDay } from '../parts/words/figures';
+import { t } from '../words/t';
 
 interface DayChoiceProps {
   name: string;
@@ -34,7 +35,7 @@ export function DayChoice({ name, value, dates, today, empty, onChange }: DayCho
         {today && !dates.some(({ date }) => date === today) && (
           <button className="plain day" aria-pressed={today === value} onClick={() => choose(today)}>
             <span>{spelledDay(today)}</span>
-            <span className="faint">today</span>
+            <span className="faint">{t('shell:DayChoice.today')}</span>
           </button>
         )}
         {dates.slice(0, 120).map((entry) => (
@@ -46,7 +47,7 @@ export function DayChoice({ name, value, dates, today, empty, onChange }: DayCho
           >
             <span>{spelledDay(entry.date)}</span>
             <span className="faint">
-              {entry.date === today && 'today, '}
+              {entry.date === today && `${t('shell:DayChoice.today2')} `}
               {heldWords(entry)}
             </span>
           </button>
@@ -54,8 +55,8 @@ export function DayChoice({ name, value, dates, today, empty, onChange }: DayCho
       </div>
       <DatePicker
         style={{ width: '100%', marginTop: 8 }}
-        aria-label={`Another ${name.toLowerCase()}`}
-        placeholder="Another day"
+        aria-label={t('shell:DayChoice.anotherName', { name: name.toLowerCase() })}
+        placeholder={t('shell:DayChoice.anotherDay')}
         value={value ? dayjs(value) : null}
         allowClear={false}
         {...(today && { maxDate: dayjs(today) })}
@@ -74,16 +75,16 @@ export function DayChoice({ name, value, dates, today, empty, onChange }: DayCho
     >
       <button
         className="plain written"
-        aria-label={`${name}: ${value ? spelledDay(value) : (empty ?? 'choose')}`}
+        aria-label={`${name}: ${value ? spelledDay(value) : (empty ?? t('shell:DayChoice.choose'))}`}
         style={{ color: 'var(--ink)' }}
       >
-        {value ? spelledDay(value) : (empty ?? 'choose')}
+        {value ? spelledDay(value) : (empty ?? t('shell:DayChoice.choose'))}
       </button>
     </Popover>
   );
 }
 
 function heldWords(entry: ProjectOverview['dates'][number]): string {
-  if (entry.captures > 0) return `${count(entry.captures)} captures`;
-  return `${count(entry.rankings)} rankings`;
+  if (entry.captures > 0) return t('shell:DayChoice.capturesCaptures', { captures: count(entry.captures) });
+  return t('shell:DayChoice.rankingsRankings', { rankings: count(entry.rankings) });
 }

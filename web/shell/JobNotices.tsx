@@ -7,6 +7,7 @@ import { useJob } from '../state/jobs';
 import { isUnderWay } from '../state/jobsHeard';
 import { useAppSelector } from '../state/store';
 import { useScope } from '../state/useScope';
+import { t } from '../words/t';
 
 /** Follows look-ups that are under way and says when one is ready, whatever stage is open. */
 export function JobNotices() {
@@ -22,7 +23,12 @@ export function JobNotices() {
       const last = before.current.get(job.id);
       before.current.set(job.id, state);
       if (last !== undefined && isUnderWay({ state: last }) && state === 'done')
-        void message.info(`Ready: ${name}${keywords > 0 ? `, ${counted(keywords, 'keyword')}` : ''}.`);
+        void message.info(
+          t('shell:JobNotices.readyNameWhich', {
+            name,
+            which: keywords > 0 ? `, ${counted(keywords, 'keyword')}` : '',
+          }),
+        );
     }
   }, [lookUps, heard, message]);
   return (lookUps ?? []).flatMap(({ job }) =>

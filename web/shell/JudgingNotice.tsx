@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { count } from '../parts/words/figures';
 import { judging } from '../state/judging';
 import { useJudgingState } from '../state/judgingShown';
+import { t } from '../words/t';
 
 /** A verdict that is sent within this is not worth a word. */
 const SHORT_MS = 1500;
@@ -26,8 +27,15 @@ export function JudgingNotice() {
   if (waiting === 0 || !(away || long)) return null;
   return (
     <div className="judging-notice" role="status">
-      {waiting === 1 ? '1 verdict is' : `${count(waiting)} verdicts are`} kept in this browser and{' '}
-      {away ? 'sent as soon as the application answers.' : 'being sent.'}
+      {t('shell:JudgingNotice.whichKeptInThisBrowserAnd', {
+        which:
+          waiting === 1
+            ? t('shell:JudgingNotice.n1VerdictIs')
+            : t('shell:JudgingNotice.waitingVerdictsAre', { waiting: count(waiting) }),
+        which2: away
+          ? t('shell:JudgingNotice.sentAsSoonAsTheApplication')
+          : t('shell:JudgingNotice.beingSent'),
+      })}
     </div>
   );
 }

@@ -3,6 +3,7 @@ import { DatePicker, Popover } from 'antd';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { spelledDay } from '../parts/words/figures';
+import { t, wordOf } from '../words/t';
 
 /** Period of own search performance: a length that ends with the newest day held, or two days. */
 export function PeriodChoice({ value, onChange }: { value: string; onChange: (period: string) => void }) {
@@ -30,13 +31,13 @@ export function PeriodChoice({ value, onChange }: { value: string; onChange: (pe
               aria-pressed={entry === value}
               onClick={() => choose(entry)}
             >
-              {entry}
+              {wordOf(entry)}
             </button>
           ))}
           <DatePicker.RangePicker
             style={{ width: '100%', marginTop: 8 }}
-            aria-label="Two days"
-            placeholder={['From', 'To']}
+            aria-label={t('shell:PeriodChoice.twoDays')}
+            placeholder={[t('shell:PeriodChoice.from'), t('shell:PeriodChoice.to')]}
             value={days ? [dayjs(days.from), dayjs(days.to)] : null}
             onChange={(range) => {
               if (range?.[0] && range[1])
@@ -48,7 +49,7 @@ export function PeriodChoice({ value, onChange }: { value: string; onChange: (pe
     >
       <button
         className="plain written"
-        aria-label={`Own data period: ${shown}`}
+        aria-label={t('shell:PeriodChoice.ownDataPeriodShown', { shown })}
         style={{ color: 'var(--ink)' }}
       >
         {shown}

@@ -9,6 +9,7 @@ import { useRef, useState } from 'react';
 import { Problem } from '../parts/words/Problem';
 import { projectApi, useNarrowMarketMutation } from '../state/projectApi';
 import { useAppDispatch } from '../state/store';
+import { t, wordOf } from '../words/t';
 
 interface PlaceChoiceProps {
   /** The market in scope. */
@@ -25,7 +26,7 @@ export function PlaceChoice({ market, onChoose }: PlaceChoiceProps) {
   if (within !== null)
     return (
       <button className="plain written" onClick={() => onChoose(within)}>
-        whole market
+        {t('shell:PlaceChoice.wholeMarket')}
       </button>
     );
   return (
@@ -49,17 +50,17 @@ export function PlaceChoice({ market, onChoose }: PlaceChoiceProps) {
         />
       }
     >
-      <button className="plain written" title="A place within the market, with figures of its own">
-        anywhere
+      <button className="plain written" title={t('shell:PlaceChoice.aPlaceWithinTheMarketWith')}>
+        {t('shell:PlaceChoice.anywhere')}
       </button>
     </Popover>
   );
 }
 
 const HINTS: Record<Exclude<PlaceKind, 'point'>, string> = {
-  city: 'name of a city',
-  region: 'name of a region',
-  postcode: 'a postcode, or its beginning',
+  city: t('shell:PlaceChoice.nameOfACity'),
+  region: t('shell:PlaceChoice.nameOfARegion'),
+  postcode: t('shell:PlaceChoice.aPostcodeOrItsBeginning'),
 };
 
 interface PlaceFormProps {
@@ -93,7 +94,7 @@ function PlaceForm({ market, field, onDone }: PlaceFormProps) {
   return (
     <form
       className="place-choice"
-      aria-label="Narrow to a place"
+      aria-label={t('shell:PlaceChoice.narrowToAPlace')}
       onSubmit={(event) => {
         event.preventDefault();
         void keep().catch(() => undefined);
@@ -101,9 +102,9 @@ function PlaceForm({ market, field, onDone }: PlaceFormProps) {
     >
       <Segmented
         size="small"
-        aria-label="Kind of place"
+        aria-label={t('shell:PlaceChoice.kindOfPlace')}
         value={kind}
-        options={[...PLACE_KINDS]}
+        options={PLACE_KINDS.map((value) => ({ value, label: wordOf(value) }))}
         onChange={setKind}
       />
       {kind === 'point' ? (
@@ -112,8 +113,8 @@ function PlaceForm({ market, field, onDone }: PlaceFormProps) {
             <InputNumber<number>
               key={name}
               size="small"
-              aria-label={name}
-              placeholder={name.toLowerCase()}
+              aria-label={wordOf(name)}
+              placeholder={wordOf(name).toLowerCase()}
               controls={false}
               value={point[n] ?? null}
               onChange={(figure) => setPoint(point.with(n, figure))}
@@ -124,7 +125,7 @@ function PlaceForm({ market, field, onDone }: PlaceFormProps) {
         <Input
           size="small"
           ref={field}
-          aria-label="Place"
+          aria-label={t('shell:PlaceChoice.place')}
           placeholder={HINTS[kind]}
           maxLength={80}
           value={value}
@@ -138,12 +139,9 @@ function PlaceForm({ market, field, onDone }: PlaceFormProps) {
         loading={isLoading}
         disabled={kind === 'point' ? !known : value.trim() === ''}
       >
-        Narrow to it
+        {t('shell:PlaceChoice.narrowToIt')}
       </Button>
-      <p className="soft">
-        It becomes a market of its own: its keywords, searches and positions are looked up there and never
-        taken from the whole.
-      </p>
+      <p className="soft">{t('shell:PlaceChoice.itBecomesAMarketOfIts')}</p>
       {error && <Problem error={error} />}
     </form>
   );

@@ -5,6 +5,8 @@ import { Problem } from '../parts/words/Problem';
 import { useCreateProjectMutation, useProjectsQuery } from '../state/projectApi';
 import { ArchiveIn } from './ArchiveIn';
 import { AuditAtOnce } from './AuditAtOnce';
+import { LanguageChoice } from './LanguageChoice';
+import { t } from '../words/t';
 
 /** The first page: open a project or begin one. */
 export function ProjectList() {
@@ -19,15 +21,14 @@ export function ProjectList() {
   };
   return (
     <main style={{ maxWidth: 620, margin: '9vh auto 0', padding: '0 20px' }}>
-      <h1 style={{ fontSize: 40, fontWeight: 600 }}>Opsimath</h1>
+      <h1 style={{ fontSize: 40, fontWeight: 600 }}>{t('shell:ProjectList.opsimath')}</h1>
       <p className="soft" style={{ fontSize: 15, marginTop: 4 }}>
-        One who learns late. Finds which keywords rivals rank for, what the gaps are worth, and where to
-        start.
+        {t('shell:ProjectList.oneWhoLearnsLateFindsWhich')}
       </p>
       {(error ?? creationError) && <Problem error={error ?? creationError} />}
       {projects && projects.length > 0 && (
         <section className="section" style={{ marginTop: 28 }}>
-          <h2>Projects</h2>
+          <h2>{t('shell:ProjectList.projects')}</h2>
           <table className="ledger">
             <tbody>
               {projects.map((project) => (
@@ -35,7 +36,9 @@ export function ProjectList() {
                   <td>
                     <Link to={`/p/${project.id}/gaps`}>{project.name}</Link>
                   </td>
-                  <td className="figure soft">begun {project.createdAt.slice(0, 10)}</td>
+                  <td className="figure soft">
+                    {t('shell:ProjectList.begunCreatedAt', { createdAt: project.createdAt.slice(0, 10) })}
+                  </td>
                 </tr>
               ))}
             </tbody>
@@ -43,7 +46,11 @@ export function ProjectList() {
         </section>
       )}
       <section className="section" style={{ marginTop: 20 }}>
-        <h2>{projects?.length === 0 ? 'Begin your first project' : 'Begin a project'}</h2>
+        <h2>
+          {projects?.length === 0
+            ? t('shell:ProjectList.beginYourFirstProject')
+            : t('shell:ProjectList.beginAProject')}
+        </h2>
         <form
           style={{ display: 'flex', gap: 8 }}
           onSubmit={(event) => {
@@ -52,19 +59,22 @@ export function ProjectList() {
           }}
         >
           <Input
-            aria-label="Name of the brand"
-            placeholder="Name of the brand"
+            aria-label={t('shell:ProjectList.nameOfTheBrand')}
+            placeholder={t('shell:ProjectList.nameOfTheBrand')}
             value={name}
             maxLength={120}
             onChange={(event) => setName(event.target.value)}
           />
           <Button type="primary" htmlType="submit" disabled={name.trim() === ''} loading={isLoading}>
-            Begin
+            {t('shell:ProjectList.begin')}
           </Button>
         </form>
       </section>
       <AuditAtOnce />
       <ArchiveIn />
+      <footer className="section soft">
+        <LanguageChoice />
+      </footer>
     </main>
   );
 }

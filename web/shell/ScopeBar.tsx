@@ -9,6 +9,7 @@ import { DayChoice } from './DayChoice';
 import { PeriodChoice } from './PeriodChoice';
 import { PlaceChoice } from './PlaceChoice';
 import { marketName } from '../parts/words/marketName';
+import { t } from '../words/t';
 
 interface ScopeBarProps {
   projectName: string;
@@ -35,16 +36,16 @@ export const ScopeBar = memo(function ScopeBar({
   onChange,
 }: ScopeBarProps) {
   return (
-    <section className="scope no-print" aria-label="Scope">
+    <section className="scope no-print" aria-label={t('shell:ScopeBar.scope')}>
       <span className="term">
-        Project <span className="serif">{projectName}</span>
+        {t('shell:ScopeBar.project')} <span className="serif">{projectName}</span>
       </span>
       <span className="term">
-        Market
+        {t('shell:ScopeBar.market')}
         <Select
           variant="borderless"
           size="small"
-          aria-label="Market"
+          aria-label={t('shell:ScopeBar.market')}
           popupMatchSelectWidth={false}
           value={market || undefined}
           options={inOrder(markets).map((entry) => ({ value: entry.code, label: marketName(entry) }))}
@@ -56,9 +57,9 @@ export const ScopeBar = memo(function ScopeBar({
         />
       </span>
       <span className="term">
-        Date
+        {t('shell:ScopeBar.date')}
         <DayChoice
-          name="Date"
+          name={t('shell:ScopeBar.date')}
           value={date}
           dates={dates}
           today={services?.today}
@@ -66,30 +67,36 @@ export const ScopeBar = memo(function ScopeBar({
         />
       </span>
       <span className="term">
-        Compare with
+        {t('shell:ScopeBar.compareWith')}
         <DayChoice
-          name="Compare with"
+          name={t('shell:ScopeBar.compareWith')}
           value={compare === NO_COMPARE ? '' : compare}
           dates={dates.filter((entry) => entry.date < date)}
-          empty="nothing"
+          empty={t('shell:ScopeBar.nothing')}
           onChange={(chosen) => onChange({ compare: chosen || NO_COMPARE })}
         />
       </span>
       <span className="term">
-        Own data
+        {t('shell:ScopeBar.ownData')}
         <PeriodChoice value={own} onChange={(chosen) => onChange({ own: chosen })} />
       </span>
       <span className="services">
         {services &&
           (services.reachable && services.allowance ? (
             <Tooltip
-              title={`Renewed on ${spelledDay(services.allowance.renews)}. Units pay for result pages, look-ups and metrics.`}
+              title={t('shell:ScopeBar.renewedOnRenewsUnitsPayFor', {
+                renews: spelledDay(services.allowance.renews),
+              })}
             >
-              <span>{counted(services.allowance.allowance - services.allowance.spent, 'unit')} left</span>
+              <span>
+                {t('shell:ScopeBar.unitsLeft', {
+                  units: counted(services.allowance.allowance - services.allowance.spent, 'unit'),
+                })}
+              </span>
             </Tooltip>
           ) : (
             <Tooltip title={services.message}>
-              <span role="status">Services away: only what is held can be shown</span>
+              <span role="status">{t('shell:ScopeBar.servicesAwayOnlyWhatIsHeld')}</span>
             </Tooltip>
           ))}
       </span>

@@ -2,59 +2,63 @@ import { Modal } from 'antd';
 import { Fragment } from 'react';
 import { useLocation } from 'react-router';
 import { STAGES } from './stages';
+import { t } from '../words/t';
 
 const EVERYWHERE: [string, string][] = [
-  ['Ctrl K', 'check any keyword; go to a stage, a part of one, a list, a target; run an action'],
-  ...STAGES.map((stage): [string, string] => [`g ${stage.letter}`, `go to ${stage.name}`]),
-  [', .', 'the part of a stage before and after the one that is open'],
-  ['Ctrl Z, Ctrl Y', 'take the last thing done back, do it again'],
-  ['?', 'this list'],
-  ['Esc', 'close what is open'],
+  [t('shell:Shortcuts.ctrlK'), t('shell:Shortcuts.checkAnyKeywordGoToA')],
+  ...STAGES.map((stage): [string, string] => [
+    `g ${stage.letter}`,
+    t('shell:Shortcuts.goToName', { name: stage.name }),
+  ]),
+  [', .', t('shell:Shortcuts.thePartOfAStageBefore')],
+  [t('shell:Shortcuts.ctrlZCtrlY'), t('shell:Shortcuts.takeTheLastThingDoneBack')],
+  ['?', t('shell:Shortcuts.thisList')],
+  [t('shell:Shortcuts.esc'), t('shell:Shortcuts.closeWhatIsOpen')],
 ];
 const BY_STAGE: Record<string, [string, string][]> = {
   gaps: [
-    ['↑ ↓', 'move between rows'],
-    ['PgUp PgDn', 'a screen up or down'],
-    ['Home End', 'first and last row'],
-    ['Space', 'put the row into the tray, or take it out'],
-    ['Enter', 'open the dossier'],
-    ['Shift + press on a head', 'sort by it as well'],
-    ['/', 'find a keyword'],
+    ['↑ ↓', t('shell:Shortcuts.moveBetweenRows')],
+    [t('shell:Shortcuts.pgUpPgDn'), t('shell:Shortcuts.aScreenUpOrDown')],
+    [t('shell:Shortcuts.homeEnd'), t('shell:Shortcuts.firstAndLastRow')],
+    [t('shell:Shortcuts.space'), t('shell:Shortcuts.putTheRowIntoTheTray')],
+    [t('shell:Shortcuts.enter'), t('shell:Shortcuts.openTheDossier')],
+    [t('shell:Shortcuts.shiftPressOnAHead'), t('shell:Shortcuts.sortByItAsWell')],
+    ['/', t('shell:Shortcuts.findAKeyword')],
   ],
   rounds: [
-    ['f', 'fill the round that is chosen'],
-    ['↑ ↓ ← →', 'move between pieces of work and rounds'],
-    ['Enter', 'open the piece of work'],
-    ['1 – 9', 'put it into that round'],
-    ['Alt ↑, Alt ↓', 'move it up or down in its round'],
-    ['q', 'back to the queue'],
+    ['f', t('shell:Shortcuts.fillTheRoundThatIsChosen')],
+    ['↑ ↓ ← →', t('shell:Shortcuts.moveBetweenPiecesOfWorkAnd')],
+    [t('shell:Shortcuts.enter'), t('shell:Shortcuts.openThePieceOfWork')],
+    ['1 – 9', t('shell:Shortcuts.putItIntoThatRound')],
+    [t('shell:Shortcuts.altAlt'), t('shell:Shortcuts.moveItUpOrDownIn')],
+    ['q', t('shell:Shortcuts.backToTheQueue')],
   ],
   'look-up': [
-    ['Ctrl Enter', 'price the look-up as typed'],
-    ['/', 'find in the pool'],
-    ['Shift + press on a head', 'sort by it as well'],
-    ['↑ ↓', 'move between rows of the pool'],
-    ['Space', 'put the row into the tray'],
-    ['Enter', 'open the dossier'],
+    [t('shell:Shortcuts.ctrlEnter'), t('shell:Shortcuts.priceTheLookUpAsTyped')],
+    ['/', t('shell:Shortcuts.findInThePool')],
+    [t('shell:Shortcuts.shiftPressOnAHead'), t('shell:Shortcuts.sortByItAsWell')],
+    ['↑ ↓', t('shell:Shortcuts.moveBetweenRowsOfThePool')],
+    [t('shell:Shortcuts.space'), t('shell:Shortcuts.putTheRowIntoTheTray2')],
+    [t('shell:Shortcuts.enter'), t('shell:Shortcuts.openTheDossier')],
   ],
   sift: [
-    ['f a o', 'judge the row: fit, adjacent, off'],
-    ['u', 'unjudged again'],
-    ['w', 'park it: decide later'],
-    ['x', 'say the keywords a second time, translated; once more takes it away'],
-    ['n, z', 'on the desk: skip, take the last verdict back'],
-    ['Alt ↑, Alt ↓', 'move the sieve that has the focus'],
-    ['↑ ↓', 'move between rows'],
-    ['Space', 'put the row into the tray'],
-    ['Enter', 'open the dossier'],
-    ['/', 'find among what came through'],
+    ['f a o', t('shell:Shortcuts.judgeTheRowFitAdjacentOff')],
+    ['u', t('shell:Shortcuts.unjudgedAgain')],
+    ['w', t('shell:Shortcuts.parkItDecideLater')],
+    ['x', t('shell:Shortcuts.sayTheKeywordsASecondTime')],
+    ['n, z', t('shell:Shortcuts.onTheDeskSkipTakeThe')],
+    [t('shell:Shortcuts.altAlt'), t('shell:Shortcuts.moveTheSieveThatHasThe')],
+    ['↑ ↓', t('shell:Shortcuts.moveBetweenRows')],
+    [t('shell:Shortcuts.space'), t('shell:Shortcuts.putTheRowIntoTheTray2')],
+    [t('shell:Shortcuts.enter'), t('shell:Shortcuts.openTheDossier')],
+    ['/', t('shell:Shortcuts.findAmongWhatCameThrough')],
   ],
-  roster: [['Esc', 'close the target']],
+  roster: [[t('shell:Shortcuts.esc'), t('shell:Shortcuts.closeTheTarget')]],
   report: [
-    ['Alt ↑, Alt ↓', 'move the section that has the focus'],
-    ['Space, ↑ ↓, Space', 'carry a section by its dots'],
-    ['Ctrl B, Ctrl I', 'bold, italic in the text'],
-    ['Ctrl P', 'print the report'],
+    [t('shell:Shortcuts.altAlt'), t('shell:Shortcuts.moveTheSectionThatHasThe')],
+    [t('shell:Shortcuts.spaceSpace'), t('shell:Shortcuts.carryASectionByItsDots')],
+    [t('shell:Shortcuts.ctrlBCtrlI'), t('shell:Shortcuts.boldItalicInTheText')],
+    [t('shell:Shortcuts.ctrlP'), t('shell:Shortcuts.printTheReport')],
   ],
 };
 
@@ -63,9 +67,15 @@ export function Shortcuts({ onClose }: { onClose: () => void }) {
   const stage = useLocation().pathname.split('/')[3] ?? '';
   const here = BY_STAGE[stage] ?? [];
   return (
-    <Modal open onCancel={onClose} footer={null} title={<span className="serif">Keys</span>} width={460}>
-      {here.length > 0 && <KeyList title="On this screen" keys={here} />}
-      <KeyList title="Everywhere" keys={EVERYWHERE} />
+    <Modal
+      open
+      onCancel={onClose}
+      footer={null}
+      title={<span className="serif">{t('shell:Shortcuts.keys')}</span>}
+      width={460}
+    >
+      {here.length > 0 && <KeyList title={t('shell:Shortcuts.onThisScreen')} keys={here} />}
+      <KeyList title={t('shell:Shortcuts.everywhere')} keys={EVERYWHERE} />
     </Modal>
   );
 }

@@ -3,7 +3,10 @@ import { Link, NavLink } from 'react-router';
 import { count, counted } from '../parts/words/figures';
 import { chooseTheme } from '../state/preferences';
 import { useAppDispatch, useAppSelector } from '../state/store';
+import { LanguageChoice } from './LanguageChoice';
 import { STAGES } from './stages';
+import { Told } from '../words/Told';
+import { t } from '../words/t';
 
 interface StagesRowProps {
   project: number;
@@ -19,9 +22,9 @@ export function StagesRow({ project, search, overview, due, onCommand, onKeys }:
   const theme = useAppSelector((state) => state.preferences.theme);
   const dispatch = useAppDispatch();
   return (
-    <nav className="stages no-print" aria-label="Stages">
+    <nav className="stages no-print" aria-label={t('shell:StagesRow.stages')}>
       <Link to="/" className="name">
-        Opsimath
+        {t('shell:StagesRow.opsimath')}
       </Link>
       {STAGES.map((stage) => {
         const waiting = overview ? stage.count(overview) : null;
@@ -29,8 +32,11 @@ export function StagesRow({ project, search, overview, due, onCommand, onKeys }:
           <NavLink key={stage.path} to={`/p/${project}/${stage.path}${search}`} className="stage">
             {stage.name}
             {stage.path === 'watch' && due ? (
-              <span className="count" title={`${counted(waiting ?? 0, 'keyword')} followed`}>
-                {count(due)} due
+              <span
+                className="count"
+                title={t('shell:StagesRow.keywordsFollowed', { keywords: counted(waiting ?? 0, 'keyword') })}
+              >
+                {t('shell:StagesRow.dueDue', { due: count(due) })}
               </span>
             ) : (
               waiting !== null && <span className="count">{count(waiting)}</span>
@@ -40,13 +46,14 @@ export function StagesRow({ project, search, overview, due, onCommand, onKeys }:
       })}
       <span className="right soft">
         <button className="plain" onClick={() => dispatch(chooseTheme(theme === 'light' ? 'dark' : 'light'))}>
-          {theme === 'light' ? 'Dark' : 'Light'}
+          {theme === 'light' ? t('shell:StagesRow.dark') : t('shell:StagesRow.light')}
         </button>
+        <LanguageChoice />
         <button className="plain" onClick={onKeys}>
-          Keys <kbd>?</kbd>
+          <Told id="shell:StagesRow.keys" parts={{ kbd: <kbd /> }} />
         </button>
         <button className="plain" onClick={onCommand}>
-          Go to <kbd>Ctrl K</kbd>
+          <Told id="shell:StagesRow.goToCtrlK" parts={{ kbd: <kbd /> }} />
         </button>
       </span>
     </nav>

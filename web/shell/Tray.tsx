@@ -4,6 +4,7 @@ import { searchWithView, writeScope } from '../state/scope';
 import { useAppDispatch, useAppSelector } from '../state/store';
 import { empty } from '../state/tray';
 import { useScope } from '../state/useScope';
+import { t } from '../words/t';
 
 const NOTHING: { id: number; text: string }[] = [];
 
@@ -16,34 +17,34 @@ export function Tray({ project }: { project: number }) {
   const { search } = useLocation();
   if (kept.length === 0) return null;
   return (
-    <section className="tray no-print" aria-label="Tray">
-      <b>{kept.length} in the tray</b>
+    <section className="tray no-print" aria-label={t('shell:Tray.tray')}>
+      <b>{t('shell:Tray.keptInTheTray', { kept: kept.length })}</b>
       <KeywordActs keywords={kept} />
       <button
         className="plain"
-        title="A draft that is to serve these keywords"
+        title={t('shell:Tray.aDraftThatIsToServe')}
         onClick={() =>
           void navigate(
             `/p/${project}/drafts?${writeScope(new URLSearchParams(search), { view: '', draft: null }).toString()}`,
           )
         }
       >
-        Draft
+        {t('shell:Tray.draft')}
       </button>
       <button className="plain" onClick={() => change({ open: kept[0]!.id })}>
-        Open the first
+        {t('shell:Tray.openTheFirst')}
       </button>
       {kept.length > 1 && (
         <button
           className="plain"
-          title="The first two of the tray, their dossiers in columns"
+          title={t('shell:Tray.theFirstTwoOfTheTray')}
           onClick={() => void navigate(`/p/${project}/gaps${searchWithView(search, 'two')}`)}
         >
-          Two side by side
+          {t('shell:Tray.twoSideBySide')}
         </button>
       )}
       <button className="plain" onClick={() => dispatch(empty(project))}>
-        Empty
+        {t('shell:Tray.empty')}
       </button>
     </section>
   );

@@ -2,6 +2,7 @@ import { App } from 'antd';
 import { useKeys } from '../parts/keys/useKeys';
 import { problemOf } from '../state/api';
 import { undoStackOf } from '../state/undoStacks';
+import { t } from '../words/t';
 
 const SECONDS = 3;
 
@@ -14,12 +15,24 @@ export function useUndoKeys(project: number): void {
       (error: unknown) => void message.warning(problemOf(error).message, SECONDS),
     );
   };
-  useKeys('mod+z', () => told(undoStackOf(project).undo(), 'Taken back', 'There is nothing to take back.'), [
-    project,
-  ]);
+  useKeys(
+    'mod+z',
+    () =>
+      told(
+        undoStackOf(project).undo(),
+        t('shell:useUndoKeys.takenBack'),
+        t('shell:useUndoKeys.thereIsNothingToTakeBack'),
+      ),
+    [project],
+  );
   useKeys(
     ['mod+y', 'mod+shift+z'],
-    () => told(undoStackOf(project).redo(), 'Done again', 'There is nothing to do again.'),
+    () =>
+      told(
+        undoStackOf(project).redo(),
+        t('shell:useUndoKeys.doneAgain'),
+        t('shell:useUndoKeys.thereIsNothingToDoAgain'),
+      ),
     [project],
   );
 }

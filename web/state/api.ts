@@ -2,6 +2,7 @@ import { GROUNDS } from '@opsimath/contract/api/grounds';
 import type { Problem } from '@opsimath/contract/api/problem';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import { WINDOW } from './window';
+import { t } from '../words/t';
 
 export type InProject<T = unknown> = T & { project: number };
 
@@ -33,9 +34,13 @@ export function problemOf(error: unknown): Problem {
   if (status === 'FETCH_ERROR') {
     return {
       code: 'away',
-      message: 'The application does not answer.',
-      todo: 'Check that it runs; this page goes on when it is back.',
+      message: t('shell:api.theApplicationDoesNotAnswer'),
+      todo: t('shell:api.checkThatItRunsThisPage'),
     };
   }
-  return { code: 'broken', message: 'Something unforeseen happened.', todo: 'Reload the page.' };
+  return {
+    code: 'broken',
+    message: t('shell:api.somethingUnforeseenHappened'),
+    todo: t('shell:api.reloadThePage'),
+  };
 }

@@ -1,6 +1,7 @@
 import type { Judgement, JudgementStep, JudgementStepsAnswer } from '@opsimath/contract/api/judgements';
 import { type Waiting, outbox } from './outbox';
 import { WINDOW } from './window';
+import { t } from '../words/t';
 
 /** What a row said of a keyword. */
 export type Stood = Required<Judgement> & { person: string };
@@ -86,7 +87,7 @@ class Judging {
       .then(() => outbox.put(waiting))
       .catch(() => {
         this.unkept.push(waiting);
-        this.onProblem('This browser keeps nothing: stay on this page until the verdict is sent.');
+        this.onProblem(t('shell:judging.thisBrowserKeepsNothingStayOn'));
       })
       .then(() => this.sendSoon(0));
     return { id: step.id, stood, done };
@@ -144,7 +145,7 @@ class Judging {
       for (const one of batch) answers.push(...(await this.post(project, [one])));
       return answers;
     }
-    return [{ id: batch[0]!.step.id, problem: answer.message ?? 'it was refused' }];
+    return [{ id: batch[0]!.step.id, problem: answer.message ?? t('shell:judging.itWasRefused') }];
   }
 
   private settle(answer: Answer): void {
@@ -175,8 +176,8 @@ class Judging {
 
 function leftAsItIs(count: number): string {
   return count === 1
-    ? 'One keyword was judged anew by somebody since then and stays as it is.'
-    : `${count} keywords were judged anew by somebody since then and stay as they are.`;
+    ? t('shell:judging.oneKeywordWasJudgedAnewBy')
+    : t('shell:judging.countShownKeywordsWereJudgedAnewBy', { countShown: count });
 }
 
 /** Only one window of this browser does it at a time, where the browser can tell. */

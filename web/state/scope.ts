@@ -5,6 +5,7 @@ import { type PlanScope, readPlan } from './scope/planScope';
 import { type PoolScope, readPool } from './scope/poolScope';
 import { type RosterScope, readRoster } from './scope/rosterScope';
 import { type SiftScope, readSift } from './scope/siftScope';
+import { t } from '../words/t';
 
 export { NO_COMPARE } from './scope/barScope';
 export { scopeDefaults } from './scope/scopeDefaults';
@@ -15,7 +16,7 @@ export interface Scope extends BarScope, RosterScope, PoolScope, SiftScope, GapS
 /** Values that are not written into the address. */
 const USUAL: Partial<Record<keyof Scope, string>> = {
   sort: USUAL_ORDER,
-  poolMode: 'any word',
+  poolMode: t('shell:scope.anyWord'),
   own: USUAL_PERIOD,
 };
 

@@ -4,6 +4,7 @@ import { request } from './operations';
 import { useAppSelector } from './store';
 import { useUndoable } from './undoStacks';
 import { useScope } from './useScope';
+import { t } from '../words/t';
 
 /** What kind of page an address is, by path or as somebody said, and how to say otherwise; that can be taken back. */
 export function usePageKinds(): {
@@ -37,7 +38,7 @@ export function usePageKinds(): {
           () => {
             const { changeProject } = projectApi.endpoints;
             undoable({
-              what: 'Kind of page said',
+              what: t('shell:usePageKinds.kindOfPageSaid'),
               undo: request(changeProject, change(before)),
               redo: request(changeProject, change(kind)),
             });

@@ -1,6 +1,7 @@
 import { useMarketsQuery, useProjectsQuery } from './projectApi';
 import { NO_COMPARE } from './scope';
 import { useScope } from './useScope';
+import { t } from '../words/t';
 
 /** The scope in words, for what leaves the application: for a name, and in full. */
 export function useScopeWords(): { short: string; long: string } {
@@ -11,9 +12,17 @@ export function useScopeWords(): { short: string; long: string } {
   const market = markets?.find(({ code }) => code === scope.market);
   const where = market ? `${market.surface}, ${market.placeName}, ${market.languageName}` : scope.market;
   const compared =
-    scope.compare === '' || scope.compare === NO_COMPARE ? '' : `, compared with ${scope.compare}`;
+    scope.compare === '' || scope.compare === NO_COMPARE
+      ? ''
+      : t('shell:useScopeWords.comparedWithCompare', { compare: scope.compare });
   return {
     short: [name, scope.market, scope.date].filter(Boolean).join(' '),
-    long: `${name}: ${where}, ${scope.date}${compared}; own figures of ${scope.own}. As shown in Opsimath, where each figure says its source and whether it is estimated.`,
+    long: t('shell:useScopeWords.nameWhereDateComparedOwnFigures', {
+      name,
+      where,
+      date: scope.date,
+      compared,
+      own: scope.own,
+    }),
   };
 }

@@ -9,6 +9,7 @@ import { JobLine } from '../words/JobLine';
 import { Problem } from '../words/Problem';
 import { count, spelledDay } from '../words/figures';
 import { useTrouble } from '../words/useTrouble';
+import { t } from '../../words/t';
 
 interface CaptureSheetProps {
   /** Texts of the keywords, the most searched first. */
@@ -41,17 +42,21 @@ export function CaptureSheet({ keywords, what, onDone }: CaptureSheetProps) {
   return (
     <div className="capture-sheet">
       <span>
-        <b>{what}</b> <span className="soft">on {spelledDay(scope.date)}: </span>
+        <b>{what}</b>{' '}
+        <span className="soft">{t('parts:CaptureSheet.onDate', { date: spelledDay(scope.date) })} </span>
         {price ? (
           <>
             <b>{count(price.units)}</b>{' '}
             <span className="soft">
-              {price.units === 1 ? 'unit' : 'units'} of {count(left)} left
-              {price.units === 0 && '; it is held already'}.
+              {t('parts:CaptureSheet.whichOfLeftLeft', {
+                which: price.units === 1 ? t('parts:CaptureSheet.unit') : t('parts:CaptureSheet.units'),
+                left: count(left),
+              })}
+              {price.units === 0 && t('parts:CaptureSheet.itIsHeldAlready')}.
             </span>
           </>
         ) : (
-          <span className="soft">reading the price…</span>
+          <span className="soft">{t('parts:CaptureSheet.readingThePrice')}</span>
         )}
       </span>{' '}
       <Button
@@ -66,7 +71,7 @@ export function CaptureSheet({ keywords, what, onDone }: CaptureSheetProps) {
             .catch(trouble)
         }
       >
-        Capture
+        {t('parts:CaptureSheet.capture')}
       </Button>
     </div>
   );
@@ -79,13 +84,13 @@ function Underway({ lookUp, what, onDone }: { lookUp: number; what: string; onDo
   if (job?.state === 'done')
     return (
       <div role="status">
-        {what}: captured.{' '}
+        {t('parts:CaptureSheet.whatCaptured', { what })}{' '}
         {onDone && (
           <button className="plain written" onClick={onDone}>
-            Close
+            {t('parts:CaptureSheet.close')}
           </button>
         )}
       </div>
     );
-  return job ? <JobLine job={job} /> : <div role="status">waiting</div>;
+  return job ? <JobLine job={job} /> : <div role="status">{t('parts:CaptureSheet.waiting')}</div>;
 }

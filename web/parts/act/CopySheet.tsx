@@ -4,11 +4,12 @@ import { gapsApi } from '../../state/gapsApi';
 import { useAppDispatch } from '../../state/store';
 import { copyAsTable } from '../table/copyAsTable';
 import type { ActedOn } from './keywordsActedOn';
+import { t, wordOf } from '../../words/t';
 
 const WAYS = [
-  { name: 'Words, comma between', between: ', ' },
-  { name: 'Words, space between', between: ' ' },
-  { name: 'Words, one a line', between: '\n' },
+  { name: t('parts:CopySheet.wordsCommaBetween'), between: ', ' },
+  { name: t('parts:CopySheet.wordsSpaceBetween'), between: ' ' },
+  { name: t('parts:CopySheet.wordsOneALine'), between: '\n' },
 ] as const;
 
 /** Keywords on the clipboard: as plain words, or as a table with what was found of them. */
@@ -23,7 +24,7 @@ export function CopySheet({ keywords, onDone }: { keywords: readonly ActedOn[]; 
             className="plain written"
             onClick={() =>
               void navigator.clipboard.writeText(keywords.map(({ text }) => text).join(between)).then(() => {
-                void message.info(`${keywords.length} on the clipboard.`);
+                void message.info(t('parts:CopySheet.keywordsOnTheClipboard', { keywords: keywords.length }));
                 onDone();
               })
             }
@@ -34,7 +35,7 @@ export function CopySheet({ keywords, onDone }: { keywords: readonly ActedOn[]; 
       ))}
       <div className="act-line">
         <button className="plain written" onClick={() => void copyTable(keywords).then(onDone)}>
-          A table with figures
+          {t('parts:CopySheet.aTableWithFigures')}
         </button>
       </div>
     </>
@@ -47,7 +48,16 @@ function useCopyTable(): (keywords: readonly ActedOn[]) => Promise<void> {
   const { message } = App.useApp();
   return async (keywords) => {
     const rows: string[][] = [
-      ['keyword', 'kind', 'own position', 'demand', 'adds a month', 'priority', 'best to do', 'reason'],
+      [
+        wordOf('keyword'),
+        wordOf('kind'),
+        t('parts:CopySheet.ownPosition'),
+        wordOf('demand'),
+        t('parts:CopySheet.addsAMonth'),
+        wordOf('priority'),
+        t('parts:CopySheet.bestToDo'),
+        wordOf('reason'),
+      ],
     ];
     for (const { id } of keywords) {
       const asked = dispatch(gapsApi.endpoints.dossier.initiate({ project, keyword: id, scope: comparison }));
@@ -58,10 +68,10 @@ function useCopyTable(): (keywords: readonly ActedOn[]) => Promise<void> {
       rows.push([text, kind, String(own), ...[demand, worthAMonth, priority].map(figure), action, reason]);
     }
     await copyAsTable(rows);
-    void message.info(`${rows.length - 1} keywords are on the clipboard as a table.`);
+    void message.info(t('parts:CopySheet.rowsKeywordsAreOnTheClipboard', { rows: rows.length - 1 }));
   };
 }
 
 function figure(value: number | null): string {
-  return value === null ? 'unknown' : value.toFixed(2);
+  return value === null ? t('parts:CopySheet.unknown') : value.toFixed(2);
 }

@@ -6,6 +6,7 @@ import { useScope } from '../../state/useScope';
 import { SignedBy } from '../words/SignedBy';
 import { type ActedOn, nameOf } from './keywordsActedOn';
 import { VERDICT_KEYS } from './verdictKeys';
+import { t } from '../../words/t';
 
 /** A verdict, with its reason, for some keywords; one step that can be taken back. */
 export function JudgeSheet({ keywords, onDone }: { keywords: readonly ActedOn[]; onDone: () => void }) {
@@ -21,8 +22,8 @@ export function JudgeSheet({ keywords, onDone }: { keywords: readonly ActedOn[];
         <AutoComplete
           className="grow"
           size="small"
-          aria-label="Reason"
-          placeholder="reason, if there is one"
+          aria-label={t('parts:JudgeSheet.reason')}
+          placeholder={t('parts:JudgeSheet.reasonIfThereIsOne')}
           value={reason}
           options={reasons.map((value) => ({ value }))}
           onChange={setReason}

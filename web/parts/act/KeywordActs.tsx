@@ -14,6 +14,7 @@ import { Markers } from './Markers';
 import { NoteSheet } from './NoteSheet';
 import { type ActedOn, nameOf } from './keywordsActedOn';
 import { useIntoRound } from './useIntoRound';
+import { t } from '../../words/t';
 
 /** More ids than an address should carry. */
 const MOST_IN_FILE = 1500;
@@ -34,29 +35,32 @@ export function KeywordActs({ keywords, tracked = false }: KeywordActsProps) {
   const file: GapQuery = { ...comparison, chosen: ids.slice(0, MOST_IN_FILE), limit: 500 };
   return (
     <>
-      <ActPopover name="Judge" tip="A verdict, with its reason">
+      <ActPopover name={t('parts:KeywordActs.judge')} tip={t('parts:KeywordActs.aVerdictWithItsReason')}>
         {(close) => <JudgeSheet keywords={keywords} onDone={close} />}
       </ActPopover>
-      <ActPopover name="List" tip="Into a list, or a new one">
+      <ActPopover name={t('parts:KeywordActs.list')} tip={t('parts:KeywordActs.intoAListOrANew')}>
         {(close) => <ListSheet keywords={keywords} onDone={close} />}
       </ActPopover>
-      <ActPopover name="Mark" tip="A mark that decides nothing">
+      <ActPopover name={t('parts:KeywordActs.mark')} tip={t('parts:KeywordActs.aMarkThatDecidesNothing')}>
         {() => <Markers keywords={ids} />}
       </ActPopover>
-      <ActPopover name="Note" tip="A note that stands wherever the keyword does">
+      <ActPopover name={t('parts:KeywordActs.note')} tip={t('parts:KeywordActs.aNoteThatStandsWhereverThe')}>
         {(close) => <NoteSheet keywords={keywords} onDone={close} />}
       </ActPopover>
       <button className="plain written" onClick={() => void follow(!tracked)}>
-        {tracked ? 'Stop tracking' : 'Track'}
+        {tracked ? t('parts:KeywordActs.stopTracking') : t('parts:KeywordActs.track')}
       </button>
-      <ActPopover name="Capture" tip="Its result page, fetched now; the price comes first">
+      <ActPopover
+        name={t('parts:KeywordActs.capture')}
+        tip={t('parts:KeywordActs.itsResultPageFetchedNowThe')}
+      >
         {(close) => (
           <CaptureSheet keywords={keywords.map(({ text }) => text)} what={nameOf(keywords)} onDone={close} />
         )}
       </ActPopover>
       <button
         className="plain written"
-        title="A look-up of these keywords; its price is shown before anything is spent."
+        title={t('parts:KeywordActs.aLookUpOfTheseKeywords')}
         onClick={() =>
           lookUp(
             keywords.map(({ text }) => text),
@@ -64,27 +68,32 @@ export function KeywordActs({ keywords, tracked = false }: KeywordActsProps) {
           )
         }
       >
-        Look up
+        {t('parts:KeywordActs.lookUp')}
       </button>
       <button
         className="plain written"
-        title="What is best for each goes into the round that is on, as a piece of work"
+        title={t('parts:KeywordActs.whatIsBestForEachGoes')}
         onClick={() => void intoRound(false)}
       >
-        Into a round
+        {t('parts:KeywordActs.intoARound')}
       </button>
       {keywords.length > 1 && (
         <button
           className="plain written"
-          title="One new target for all of them goes into the round that is on, as one piece of work"
+          title={t('parts:KeywordActs.oneNewTargetForAllOf')}
           onClick={() => void intoRound(true)}
         >
-          As one page
+          {t('parts:KeywordActs.asOnePage')}
         </button>
       )}
-      <ActPopover name="Copy">{(close) => <CopySheet keywords={keywords} onDone={close} />}</ActPopover>
+      <ActPopover name={t('parts:KeywordActs.copy')}>
+        {(close) => <CopySheet keywords={keywords} onDone={close} />}
+      </ActPopover>
       {ids.length <= MOST_IN_FILE && (
-        <ActPopover name="Export" tip="A file of these keywords with their figures">
+        <ActPopover
+          name={t('parts:KeywordActs.export')}
+          tip={t('parts:KeywordActs.aFileOfTheseKeywordsWith')}
+        >
           {(close) =>
             FORMATS.map(({ format, name }) => (
               <div key={format} className="act-line">
@@ -116,10 +125,12 @@ function useFollow(keywords: readonly ActedOn[]): (follow: boolean) => Promise<v
     void message.open({
       content: (
         <span>
-          {keywords.length === 1 ? `“${keywords[0]!.text}” is` : `${keywords.length} keywords are`}{' '}
-          {follow ? 'tracked' : 'tracked no longer'}.{' '}
+          {keywords.length === 1
+            ? t('parts:KeywordActs.textIs', { text: keywords[0]!.text })
+            : t('parts:KeywordActs.keywordsKeywordsAre', { keywords: keywords.length })}{' '}
+          {follow ? t('parts:KeywordActs.tracked') : t('parts:KeywordActs.trackedNoLonger')}.{' '}
           <button className="plain written" onClick={() => void track({ ...ask, follow: !follow })}>
-            Undo
+            {t('parts:KeywordActs.undo')}
           </button>
         </span>
       ),

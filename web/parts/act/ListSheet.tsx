@@ -9,6 +9,7 @@ import { useScope } from '../../state/useScope';
 import { useTrouble } from '../words/useTrouble';
 import { count } from '../words/figures';
 import { type ActedOn, nameOf, originOf } from './keywordsActedOn';
+import { t } from '../../words/t';
 
 /** Keywords into a list of this market, or into a new one; each is one step that can be taken back. */
 export function ListSheet({ keywords, onDone }: { keywords: readonly ActedOn[]; onDone: () => void }) {
@@ -28,7 +29,7 @@ export function ListSheet({ keywords, onDone }: { keywords: readonly ActedOn[]; 
     const back = what === 'add' ? 'remove' : 'add';
     await change(one(what)).unwrap();
     undoable({
-      what: `${nameOf(keywords)} ${what === 'add' ? 'into' : 'out of'} “${list.name}”`,
+      what: `${nameOf(keywords)} ${what === 'add' ? t('parts:ListSheet.into') : t('parts:ListSheet.outOf')} “${list.name}”`,
       undo: request(changeList, one(back)),
       redo: request(changeList, one(what)),
     });
@@ -39,7 +40,7 @@ export function ListSheet({ keywords, onDone }: { keywords: readonly ActedOn[]; 
       project,
       list: { name: name.trim(), market: scope.market, keywords: ids, origin: originOf(keywords), person },
     }).unwrap();
-    undoable(newList(project, made, `the list “${name.trim()}” made`));
+    undoable(newList(project, made, t('parts:ListSheet.theListNameMade', { name: name.trim() })));
     onDone();
   };
   return (
@@ -48,20 +49,20 @@ export function ListSheet({ keywords, onDone }: { keywords: readonly ActedOn[]; 
       {here.map((list) => (
         <div key={list.id} className="act-line">
           <b title={list.name}>{list.name}</b>
-          <span className="faint">{list.locked ? 'locked' : count(list.keywords)}</span>
+          <span className="faint">{list.locked ? t('parts:ListSheet.locked') : count(list.keywords)}</span>
           <button
             className="plain written"
             disabled={list.locked}
             onClick={() => void put(list, 'add').catch(trouble)}
           >
-            put in
+            {t('parts:ListSheet.putIn')}
           </button>
           <button
             className="plain soft written"
             disabled={list.locked}
             onClick={() => void put(list, 'remove').catch(trouble)}
           >
-            remove
+            {t('parts:ListSheet.remove')}
           </button>
         </div>
       ))}
@@ -74,14 +75,14 @@ export function ListSheet({ keywords, onDone }: { keywords: readonly ActedOn[]; 
       >
         <Input
           size="small"
-          aria-label="Name of a new list"
-          placeholder="new list"
+          aria-label={t('parts:ListSheet.nameOfANewList')}
+          placeholder={t('parts:ListSheet.newList')}
           maxLength={200}
           value={name}
           onChange={(event) => setName(event.target.value)}
         />
         <Button size="small" htmlType="submit" loading={isLoading} disabled={name.trim() === ''}>
-          Make it
+          {t('parts:ListSheet.makeIt')}
         </Button>
       </form>
     </>

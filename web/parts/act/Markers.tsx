@@ -15,6 +15,7 @@ import {
   variantsApi,
 } from '../../state/variantsApi';
 import './act.css';
+import { t, wordOf } from '../../words/t';
 
 /** Markers of the project: put on some keywords or taken off them, named anew, taken away. */
 export function Markers({ keywords }: { keywords: readonly number[] }) {
@@ -29,7 +30,7 @@ export function Markers({ keywords }: { keywords: readonly number[] }) {
     const again = (next: boolean) =>
       request(variantsApi.endpoints.mark, { project, marker, keywords: changed, on: next });
     undoable({
-      what: `${on ? 'mark' : 'unmark'} ${changed.length}: ${name}`,
+      what: `${on ? t('parts:Markers.mark') : t('parts:Markers.unmark')} ${changed.length}: ${name}`,
       undo: again(!on),
       redo: again(on),
     });
@@ -37,14 +38,14 @@ export function Markers({ keywords }: { keywords: readonly number[] }) {
   const takeAway = async (marker: number, name: string): Promise<void> => {
     await remove({ project, marker }).unwrap();
     undoable({
-      what: `the marker “${name}” removed`,
+      what: t('parts:Markers.theMarkerNameRemoved', { name }),
       undo: request(variantsApi.endpoints.bringMarkerBack, { project, marker }),
       redo: request(variantsApi.endpoints.removeMarker, { project, marker }),
     });
   };
   return (
     <div className="mark-menu">
-      {keywords.length === 0 && <p className="soft">Tick rows first; then a marker can be put on them.</p>}
+      {keywords.length === 0 && <p className="soft">{t('parts:Markers.tickRowsFirstThenAMarker')}</p>}
       {markers?.map(({ id, name, shape, keywords: held }) => (
         <div key={id} className="mark-line">
           <MarkerShapeMark shape={shape} name={name} /> <b>{name}</b>
@@ -54,22 +55,22 @@ export function Markers({ keywords }: { keywords: readonly number[] }) {
             disabled={keywords.length === 0}
             onClick={() => void put(id, name, true).catch(() => undefined)}
           >
-            put on
+            {t('parts:Markers.putOn')}
           </button>
           <button
             className="plain written"
             disabled={keywords.length === 0}
             onClick={() => void put(id, name, false).catch(() => undefined)}
           >
-            take off
+            {t('parts:Markers.takeOff')}
           </button>
           <button
             className="plain soft written"
-            aria-label={`Take the marker “${name}” away`}
-            title="Takes the marker away from all keywords"
+            aria-label={t('parts:Markers.takeTheMarkerNameAway', { name })}
+            title={t('parts:Markers.takesTheMarkerAwayFromAll')}
             onClick={() => void takeAway(id, name).catch(() => undefined)}
           >
-            remove
+            {t('parts:Markers.remove')}
           </button>
         </div>
       ))}
@@ -97,13 +98,13 @@ function NewMarker() {
     >
       <Select
         size="small"
-        aria-label="Shape of the marker"
+        aria-label={t('parts:Markers.shapeOfTheMarker')}
         value={shape}
         options={MARKER_SHAPES.map((value) => ({
           value,
           label: (
             <>
-              <MarkerShapeMark shape={value} name={value} /> {value}
+              <MarkerShapeMark shape={value} name={wordOf(value)} /> {wordOf(value)}
             </>
           ),
         }))}
@@ -112,14 +113,14 @@ function NewMarker() {
       />
       <Input
         size="small"
-        aria-label="Name of the marker"
-        placeholder="new marker"
+        aria-label={t('parts:Markers.nameOfTheMarker')}
+        placeholder={t('parts:Markers.newMarker')}
         maxLength={60}
         value={name}
         onChange={(event) => setName(event.target.value)}
       />
       <Button size="small" htmlType="submit" disabled={name.trim() === ''}>
-        Add
+        {t('parts:Markers.add')}
       </Button>
       {error && <Problem error={error} />}
     </form>

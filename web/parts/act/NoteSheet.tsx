@@ -6,6 +6,7 @@ import { useScope } from '../../state/useScope';
 import { SignedBy } from '../words/SignedBy';
 import { useTrouble } from '../words/useTrouble';
 import { type ActedOn, nameOf } from './keywordsActedOn';
+import { t } from '../../words/t';
 
 /** One note on each of some keywords. */
 export function NoteSheet({ keywords, onDone }: { keywords: readonly ActedOn[]; onDone: () => void }) {
@@ -29,8 +30,8 @@ export function NoteSheet({ keywords, onDone }: { keywords: readonly ActedOn[]; 
       <p className="soft">{nameOf(keywords)}</p>
       <Input.TextArea
         autoFocus
-        aria-label="Note on these keywords"
-        placeholder="What you see or decide, and why"
+        aria-label={t('parts:NoteSheet.noteOnTheseKeywords')}
+        placeholder={t('parts:NoteSheet.whatYouSeeOrDecideAnd')}
         autoSize={{ minRows: 2, maxRows: 6 }}
         maxLength={5000}
         value={text}
@@ -38,7 +39,7 @@ export function NoteSheet({ keywords, onDone }: { keywords: readonly ActedOn[]; 
       />
       <SignedBy />
       <Button size="small" type="primary" htmlType="submit" loading={isLoading} disabled={text.trim() === ''}>
-        Keep
+        {t('parts:NoteSheet.keep')}
       </Button>
     </form>
   );

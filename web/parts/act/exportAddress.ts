@@ -1,12 +1,13 @@
 import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import type { GapFigure } from '@opsimath/contract/figures/gapFigures';
 import { toParams } from '../../state/api';
+import { t } from '../../words/t';
 
 /** Formats in which gaps are exported, by the words of the menu. */
 export const FORMATS = [
-  { format: 'csv', name: 'CSV' },
-  { format: 'xlsx', name: 'workbook (XLSX)' },
-  { format: 'json', name: 'JSON' },
+  { format: 'csv', name: t('parts:exportAddress.cSV') },
+  { format: 'xlsx', name: t('parts:exportAddress.workbookXLSX') },
+  { format: 'json', name: t('parts:exportAddress.jSON') },
 ] as const;
 type Format = (typeof FORMATS)[number]['format'];
 

@@ -5,6 +5,7 @@ import { roundsApi, usePickTasksMutation } from '../../state/roundsApi';
 import { useAppDispatch } from '../../state/store';
 import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
+import { t } from '../../words/t';
 
 /** Puts keywords into the round that is on: what is best for each, or one new target for all of them. */
 export function useIntoRound(project: number, ids: readonly number[]): (together: boolean) => Promise<void> {
@@ -22,7 +23,7 @@ export function useIntoRound(project: number, ids: readonly number[]): (together
     asked.unsubscribe();
     const round = data?.rounds.find(({ ends }) => ends >= date) ?? data?.rounds.at(-1);
     if (!round) {
-      void message.info('No round is planned yet: add one in Rounds first.');
+      void message.info(t('parts:useIntoRound.noRoundIsPlannedYetAdd'));
       return;
     }
     try {
@@ -34,7 +35,7 @@ export function useIntoRound(project: number, ids: readonly number[]): (together
         together,
       }).unwrap();
       undoable({
-        what: `${pieces(tasks.length)} into ${round.name}`,
+        what: t('parts:useIntoRound.piecesIntoName', { pieces: pieces(tasks.length), name: round.name }),
         undo: request(roundsApi.endpoints.changeTasks, {
           project,
           changes: tasks.map((id) => ({ id, state: 'out' as const })),
@@ -44,11 +45,16 @@ export function useIntoRound(project: number, ids: readonly number[]): (together
           changes: tasks.map((id) => ({ id, round: round.id })),
         }),
       });
-      void message.info(`${pieces(tasks.length)} went into ${round.name}. Ctrl Z takes it back.`);
+      void message.info(
+        t('parts:useIntoRound.piecesWentIntoNameCtrlZ', { pieces: pieces(tasks.length), name: round.name }),
+      );
     } catch (error) {
       trouble(error);
     }
   };
 }
 
-const pieces = (count: number): string => (count === 1 ? 'One piece of work' : `${count} pieces of work`);
+const pieces = (count: number): string =>
+  count === 1
+    ? t('parts:useIntoRound.onePieceOfWork')
+    : t('parts:useIntoRound.countShownPiecesOfWork', { countShown: count });

@@ -5,6 +5,8 @@ import { Problem } from '../words/Problem';
 import { count, counted } from '../words/figures';
 import { useAuditsQuery, useBeginAuditMutation, usePriceAuditMutation } from '../../state/reportsApi';
 import './audit.css';
+import { Told } from '../../words/Told';
+import { t } from '../../words/t';
 
 /** An address in, its price, an audit out: nothing has to be set up before. */
 export function AuditForm({ market, date }: { market: string; date: string }) {
@@ -34,8 +36,8 @@ export function AuditForm({ market, date }: { market: string; date: string }) {
         }}
       >
         <Input
-          aria-label="Address to audit"
-          placeholder="Address, for example saltfen.example"
+          aria-label={t('parts:AuditForm.addressToAudit')}
+          placeholder={t('parts:AuditForm.addressForExampleSaltfenExample')}
           value={address}
           maxLength={2000}
           onChange={(event) => {
@@ -48,19 +50,27 @@ export function AuditForm({ market, date }: { market: string; date: string }) {
           type={price ? 'primary' : 'default'}
           disabled={address.trim() === '' || isLoading || beginning}
         >
-          {price ? 'Begin the audit' : 'What it costs'}
+          {price ? t('parts:AuditForm.beginTheAudit') : t('parts:AuditForm.whatItCosts')}
         </Button>
       </form>
       {price && (
         <p>
-          {price.name}, a {price.kind}: at most <b>{counted(price.units, 'unit')}</b>, of {count(price.left)}{' '}
-          left.
+          <Told
+            id="parts:AuditForm.nameAKindAtMostUnits"
+            values={{
+              name: price.name,
+              kind: price.kind,
+              units: counted(price.units, 'unit'),
+              left: count(price.left),
+            }}
+            parts={{ b: <b /> }}
+          />
         </p>
       )}
       {(priceError ?? error) && <Problem error={priceError ?? error} />}
       {audits && audits.length > 0 && (
         <p className="soft">
-          Audits made:{' '}
+          {t('parts:AuditForm.auditsMade')}{' '}
           {audits.slice(0, 8).map((audit, n) => (
             <span key={audit.project}>
               {n > 0 && ', '}

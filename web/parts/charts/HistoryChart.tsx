@@ -6,6 +6,7 @@ import { useMemo } from 'react';
 import { Chart } from './Chart';
 import { type ChartInk, useChartInk } from './ink';
 import { onPaper, timeAxis } from './paper';
+import { t } from '../../words/t';
 
 /** Where absent is drawn: below position 100. */
 const ABSENT_AT = 150;
@@ -28,13 +29,17 @@ export function HistoryChart({
 }) {
   const ink = useChartInk();
   const option = useMemo(() => optionOf(history, own, rivals, of, ink), [history, own, rivals, of, ink]);
-  if (history.length === 0) return <p className="soft">Nothing has been captured yet.</p>;
+  if (history.length === 0)
+    return <p className="soft">{t('parts:HistoryChart.nothingHasBeenCapturedYet')}</p>;
   return (
     <>
       <Chart
         option={option}
         height={210}
-        label={`${of === 'organic' ? 'Positions' : 'Paid slots'} on ${history.length} days`}
+        label={t('parts:HistoryChart.whichOnHistoryDays', {
+          which: of === 'organic' ? t('parts:HistoryChart.positions') : t('parts:HistoryChart.paidSlots'),
+          history: history.length,
+        })}
       />
       <p className="legend soft">
         <span className="stroke own" /> {own}
@@ -77,7 +82,11 @@ function optionOf(
     tooltip: {
       ...paper.tooltip,
       valueFormatter: (value: number | null) =>
-        value === null || value === undefined ? 'unknown' : value === ABSENT_AT ? 'absent' : String(value),
+        value === null || value === undefined
+          ? t('parts:HistoryChart.unknown')
+          : value === ABSENT_AT
+            ? t('parts:HistoryChart.absent')
+            : String(value),
     },
     xAxis: timeAxis(ink),
     yAxis: {
@@ -87,7 +96,7 @@ function optionOf(
       max: ABSENT_AT,
       axisLabel: {
         showMaxLabel: true,
-        formatter: (value: number) => (value === ABSENT_AT ? 'absent' : String(value)),
+        formatter: (value: number) => (value === ABSENT_AT ? t('parts:HistoryChart.absent') : String(value)),
         customValues: [1, 3, 10, 30, 100, ABSENT_AT],
       },
       axisTick: { show: false, customValues: [1, 3, 10, 30, 100] },

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { Chart } from './Chart';
 import { useChartInk } from './ink';
+import { t } from '../../words/t';
 
 /** Monthly searches as the source gave them; unknown months are left open. */
 export function VolumeChart({
@@ -36,7 +37,7 @@ export function VolumeChart({
       series: [
         {
           type: 'line',
-          name: 'searches',
+          name: t('parts:VolumeChart.searches'),
           data,
           color: ink.ochre,
           showSymbol: false,
@@ -45,5 +46,5 @@ export function VolumeChart({
       ],
     };
   }, [firstMonth, months, ink]);
-  return <Chart option={option} height={140} label="Searches a month" />;
+  return <Chart option={option} height={140} label={t('parts:VolumeChart.searchesAMonth')} />;
 }

@@ -9,6 +9,8 @@ import { undoStackOf, useUndoable } from '../../state/undoStacks';
 import { LaneHead } from '../lane/LaneHead';
 import { count, decimal, percent, spelledDay, worth } from '../words/figures';
 import { ForecastLane } from './ForecastLane';
+import { Told } from '../../words/Told';
+import { t, wordOf } from '../../words/t';
 
 const LANE_WIDTH = 420;
 /** Points of chance below which a part is not worth a word. */
@@ -24,25 +26,35 @@ export function Alternatives({ project, data }: { project: number; data: Dossier
     alternatives.find(({ action }) => action === row.action) ??
     alternatives[0];
   return (
-    <section className="section alternatives" aria-label="What can be done">
-      <h2>What can be done</h2>
+    <section className="section alternatives" aria-label={t('parts:Alternatives.whatCanBeDone')}>
+      <h2>{t('parts:Alternatives.whatCanBeDone')}</h2>
       <p className="soft">
-        Where we will stand in {forecast.horizon} days: <b>{percent(row.asIs ?? 0, 0)}</b> within the first{' '}
-        {front} as it is
+        <Told
+          id="parts:Alternatives.whereWeWillStandInHorizon"
+          values={{ horizon: forecast.horizon, asIs: percent(row.asIs ?? 0, 0), front }}
+          parts={{ b: <b /> }}
+        />
         {drawn && drawn.chance !== null && (
           <>
-            , <b className="after-word">{percent(drawn.chance, 0)}</b> after: {drawn.action}
+            <Told
+              id="parts:Alternatives.chanceAfterAction"
+              values={{ chance: percent(drawn.chance, 0), action: wordOf(drawn.action) }}
+              parts={{ b: <b className="after-word" /> }}
+            />
           </>
         )}
-        . Estimated,{' '}
-        {forecast.fitted ? 'learnt from captures' : 'by stated defaults until 200 captures are paired'}
-        {row.chanceAssumed && '; no capture here: from the position alone'}.
+        {t('parts:Alternatives.estimatedWhich', {
+          which: forecast.fitted
+            ? t('parts:Alternatives.learntFromCaptures')
+            : t('parts:Alternatives.byStatedDefaultsUntil200Captures'),
+        })}
+        {row.chanceAssumed && t('parts:Alternatives.noCaptureHereFromThePosition')}.
       </p>
       <LaneHead width={LANE_WIDTH} />
       <ForecastLane width={LANE_WIDTH} asIs={forecast.asIs} after={drawn?.after ?? null} />
       <ChanceOpened forecast={forecast} drawn={drawn} front={front} />
       {alternatives.length === 0 ? (
-        <p className="soft">Nothing that can be done would change where we stand.</p>
+        <p className="soft">{t('parts:Alternatives.nothingThatCanBeDoneWould')}</p>
       ) : (
         <AlternativesTable project={project} data={data} drawn={drawn} onDraw={draw} />
       )}
@@ -65,27 +77,21 @@ function AlternativesTable({ project, data, drawn, onDraw }: TableProps) {
       <table className="ledger">
         <thead>
           <tr>
-            <th>Action</th>
-            <th className="figure" title={`Probability of standing within the first ${front} after it`}>
-              Chance
+            <th>{t('parts:Alternatives.action')}</th>
+            <th className="figure" title={t('parts:Alternatives.probabilityOfStandingWithinThe', { front })}>
+              {t('parts:Alternatives.chance')}
             </th>
-            <th
-              className="figure"
-              title="Clicks a month that it adds on this keyword, and under it on others of the same page"
-            >
-              Clicks
+            <th className="figure" title={t('parts:Alternatives.clicksAMonthThatItAdds')}>
+              {t('parts:Alternatives.clicks')}
             </th>
-            <th
-              className="figure"
-              title={`Clicks × worth × fit, and what comes elsewhere, − cost: ${currency} a month`}
-            >
-              Adds
+            <th className="figure" title={t('parts:Alternatives.clicksWorthFitAndWhatComes', { currency })}>
+              {t('parts:Alternatives.adds')}
             </th>
-            <th className="figure">Days</th>
-            <th className="figure" title={`What it adds for a day of work, ${currency} a month`}>
-              Priority
+            <th className="figure">{t('parts:Alternatives.days')}</th>
+            <th className="figure" title={t('parts:Alternatives.whatItAddsForADay', { currency })}>
+              {t('parts:Alternatives.priority')}
             </th>
-            <th aria-label="Choice" />
+            <th aria-label={t('parts:Alternatives.choice')} />
           </tr>
         </thead>
         <tbody>
@@ -95,15 +101,17 @@ function AlternativesTable({ project, data, drawn, onDraw }: TableProps) {
                 <button
                   className="plain"
                   aria-pressed={one === drawn}
-                  title="Draw where we would stand then"
+                  title={t('parts:Alternatives.drawWhereWeWouldStandThen')}
                   onClick={() => onDraw(one.action)}
                 >
-                  {one.action}
+                  {wordOf(one.action)}
                 </button>
               </td>
-              <td className="figure">{one.chance === null ? 'unknown' : percent(one.chance, 0)}</td>
               <td className="figure">
-                {one.clicks === null ? 'unknown' : count(Math.round(one.clicks))}
+                {one.chance === null ? t('parts:Alternatives.unknown') : percent(one.chance, 0)}
+              </td>
+              <td className="figure">
+                {one.clicks === null ? t('parts:Alternatives.unknown') : count(Math.round(one.clicks))}
                 {one.elsewhere !== null && (
                   <span className="soft under">
                     {signed(one.elsewhere.won.clicks - one.elsewhere.lost.clicks)}
@@ -111,23 +119,29 @@ function AlternativesTable({ project, data, drawn, onDraw }: TableProps) {
                 )}
               </td>
               <td className="figure">
-                {one.value === null ? 'unknown' : worth(one.value)}
+                {one.value === null ? t('parts:Alternatives.unknown') : worth(one.value)}
                 {one.cost !== null && one.cost !== 0 && (
                   <span className="soft under">
-                    {one.cost > 0 ? `costs ${worth(one.cost)}` : `saves ${worth(-one.cost)}`}
+                    {one.cost > 0
+                      ? t('parts:Alternatives.costsCost', { cost: worth(one.cost) })
+                      : t('parts:Alternatives.savesCost', { cost: worth(-one.cost) })}
                   </span>
                 )}
               </td>
               <td className="figure">{decimal(one.effort, 2)}</td>
               <td className="figure">
-                {one.priority === null ? 'unknown' : one.priority > 0 ? worth(one.priority) : 'none'}
+                {one.priority === null
+                  ? t('parts:Alternatives.unknown')
+                  : one.priority > 0
+                    ? worth(one.priority)
+                    : t('parts:Alternatives.none')}
               </td>
               <td>
                 {choice?.action === one.action ? (
-                  <b>chosen</b>
+                  <b>{t('parts:Alternatives.chosen')}</b>
                 ) : (
                   <button className="plain written" onClick={() => void choose(one.action)}>
-                    Choose
+                    {t('parts:Alternatives.choose')}
                   </button>
                 )}
               </td>
@@ -137,15 +151,23 @@ function AlternativesTable({ project, data, drawn, onDraw }: TableProps) {
       </table>
       {choice === null ? (
         <p className="soft">
-          {row.action === 'hold' || row.action === 'merge' ? 'None is worth doing.' : `Best: ${row.action}.`}
+          {row.action === 'hold' || row.action === 'merge'
+            ? t('parts:Alternatives.noneIsWorthDoing')
+            : t('parts:Alternatives.bestAction', { action: wordOf(row.action) })}
         </p>
       ) : (
         <p className="soft">
-          Chosen: <b>{choice.action}</b>
-          {choice.person !== '' && ` by ${choice.person}`}, {spelledDay(choice.at.slice(0, 10))}.
-          {row.action !== choice.action && ' It cannot be done now.'}{' '}
+          <Told
+            id="parts:Alternatives.chosenAction"
+            values={{ action: wordOf(choice.action) }}
+            parts={{ b: <b /> }}
+          />
+          {choice.person !== '' && ` ${t('parts:Alternatives.byPerson', { person: choice.person })}`}
+          {', '}
+          {spelledDay(choice.at.slice(0, 10))}.
+          {row.action !== choice.action && ` ${t('parts:Alternatives.itCannotBeDoneNow')}`}{' '}
           <button className="plain written" onClick={() => void choose(null)}>
-            Take the best instead
+            {t('parts:Alternatives.takeTheBestInstead')}
           </button>
         </p>
       )}
@@ -154,7 +176,10 @@ function AlternativesTable({ project, data, drawn, onDraw }: TableProps) {
 }
 
 const signed = (clicks: number): string =>
-  `${clicks < 0 ? '−' : '+'}${count(Math.abs(Math.round(clicks)))} elsewhere`;
+  t('parts:Alternatives.whichAbsElsewhere', {
+    which: clicks < 0 ? '−' : '+',
+    abs: count(Math.abs(Math.round(clicks))),
+  });
 
 /** Chooses what to do, and keeps how to take that back. */
 function useChoice(project: number, { row, choice }: Dossier): (action: Action | null) => Promise<void> {
@@ -166,7 +191,10 @@ function useChoice(project: number, { row, choice }: Dossier): (action: Action |
     const arg = { project, keyword: row.id, action, person };
     await chooseAction(arg).unwrap();
     undoable({
-      what: action === null ? `choice for “${row.text}” cleared` : `“${action}” chosen for “${row.text}”`,
+      what:
+        action === null
+          ? t('parts:Alternatives.choiceForTextCleared', { text: row.text })
+          : t('parts:Alternatives.actionChosenForText', { action: wordOf(action), text: row.text }),
       undo: request(gapsApi.endpoints.chooseAction, {
         ...arg,
         action: choice?.action ?? null,
@@ -177,9 +205,11 @@ function useChoice(project: number, { row, choice }: Dossier): (action: Action |
     void message.open({
       content: (
         <span>
-          {action === null ? 'The best is taken again.' : `Chosen: ${action}.`}{' '}
+          {action === null
+            ? t('parts:Alternatives.theBestIsTakenAgain')
+            : t('parts:Alternatives.chosenAction2', { action: wordOf(action) })}{' '}
           <button className="plain written" onClick={() => void undoStackOf(project).undo()}>
-            Undo
+            {t('parts:Alternatives.undo')}
           </button>
         </span>
       ),
@@ -204,18 +234,22 @@ function ChanceOpened({
   const points = (value: number): string => `${value > 0 ? '+' : '−'}${decimal(Math.abs(value), 1)}`;
   return (
     <details className="chance-opened">
-      <summary>What the chance is made of</summary>
+      <summary>{t('parts:Alternatives.whatTheChanceIsMadeOf')}</summary>
       <p className="soft">
-        Points of the chance of the first {front}. As it is, beside where it stands:{' '}
-        {features.length === 0
-          ? 'no feature tells much'
-          : features.map(({ what, points: gives }) => `${what} ${points(gives)}`).join(', ')}
-        .
+        {t('parts:Alternatives.pointsOfTheChanceOfThe', {
+          front,
+          which:
+            features.length === 0
+              ? t('parts:Alternatives.noFeatureTellsMuch')
+              : features.map(({ what, points: gives }) => `${what} ${points(gives)}`).join(', '),
+        })}
         {drawn !== undefined && changes.length > 0 && (
           <>
             {' '}
-            After {drawn.action}:{' '}
-            {changes.map(({ what, points: gives }) => `${what} ${points(gives)}`).join(', ')}.
+            {t('parts:Alternatives.afterActionChanges', {
+              action: wordOf(drawn.action),
+              changes: changes.map(({ what, points: gives }) => `${what} ${points(gives)}`).join(', '),
+            })}
           </>
         )}
       </p>

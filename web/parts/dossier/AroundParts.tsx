@@ -5,12 +5,18 @@ import { Problem } from '../words/Problem';
 import { count, counted, decimal, percent, spelledDay, worth } from '../words/figures';
 import { useAroundQuery } from '../../state/standingApi';
 import { useScope } from '../../state/useScope';
+import { Told } from '../../words/Told';
+import { t, wordOf } from '../../words/t';
 
-const MONTHS = 'January February March April May June July August September October November December'.split(
-  ' ',
-);
+const MONTHS = t('parts:AroundParts.januaryFebruaryMarchAprilMayJune').split(' ');
 const MOST_EARLIER = 4;
-const QUARTERS = ['', 'lowest quarter', 'second quarter', 'third quarter', 'highest quarter'];
+const QUARTERS = [
+  '',
+  t('parts:AroundParts.lowestQuarter'),
+  t('parts:AroundParts.secondQuarter'),
+  t('parts:AroundParts.thirdQuarter'),
+  t('parts:AroundParts.highestQuarter'),
+];
 
 interface AroundPartsProps {
   project: number;
@@ -56,40 +62,64 @@ function Demand({
   const placed = markets.map(({ own }) => own).filter((own) => own !== 'unknown');
   return (
     <section className="section">
-      <h2>Season, trend, markets</h2>
+      <h2>{t('parts:AroundParts.seasonTrendMarkets')}</h2>
       <p className="soft">
         {demand.peak === null ? (
-          'Too few months are known for a season. '
+          `${t('parts:AroundParts.tooFewMonthsAreKnownFor')} `
         ) : (
           <>
-            Peak in <b>{MONTHS[demand.peak]}</b>, season strength {decimal(demand.strength, 2)}; start by{' '}
-            <b>{spelledDay(demand.startBy!)}</b>
-            {demand.startBy! < date && ' (past)'}.{' '}
+            {t('parts:AroundParts.peakIn')} <b>{MONTHS[demand.peak]}</b>
+            <Told
+              id="parts:AroundParts.seasonStrengthStrengthStartBy"
+              values={{ strength: decimal(demand.strength, 2), startBy: spelledDay(demand.startBy!) }}
+              parts={{ b: <b /> }}
+            />
+            {demand.startBy! < date && ` ${t('parts:AroundParts.past')}`}.{' '}
           </>
         )}
         {demand.trend === null
-          ? 'Trend unknown.'
-          : `Trend ${demand.trend}: ${percent(Math.expm1(demand.slope!), 0)} a year, p ${decimal(demand.p, 3)}.`}
+          ? t('parts:AroundParts.trendUnknown')
+          : t('parts:AroundParts.trendTrendExpm1AYearP', {
+              trend: wordOf(demand.trend),
+              expm1: percent(Math.expm1(demand.slope!), 0),
+              p: decimal(demand.p, 3),
+            })}
       </p>
       <p className="soft">
         {markets.map(({ market, place, within, volume, own }) => (
           <span key={market} className="of-market">
-            {place}: <b>{volume === null ? 'volume unknown' : count(volume)}</b>
-            {volume !== null && known.length > 1 && within === null && ` (${percent(volume / all, 0)})`}, we{' '}
-            {typeof own === 'number' ? `at ${own}` : own}
+            {place}
+            {': '}
+            <b>{volume === null ? t('parts:AroundParts.volumeUnknown') : count(volume)}</b>
+            {volume !== null && known.length > 1 && within === null && ` (${percent(volume / all, 0)})`}
+            {t('parts:AroundParts.weWhich', {
+              which: typeof own === 'number' ? t('parts:AroundParts.atOwn', { own }) : wordOf(own),
+            })}
           </span>
         ))}
         {markets.length > 1 && (
           <span>
-            {known.length === 0 ? 'No market’s volume is known' : <b>{count(all)} in all</b>}
-            {known.length > 0 && unknown.length > 0 && ` of ${counted(known.length, 'market')} known`}
-            {unknown.length > 0 && `; unknown in ${unknown.join(', ')}`}.{' '}
+            {known.length === 0 ? (
+              t('parts:AroundParts.noMarketSVolumeIsKnown')
+            ) : (
+              <b>{t('parts:AroundParts.allInAll', { all: count(all) })}</b>
+            )}
+            {known.length > 0 &&
+              unknown.length > 0 &&
+              ` ${t('parts:AroundParts.ofMarketsKnown', { markets: counted(known.length, 'market') })}`}
+            {unknown.length > 0 && t('parts:AroundParts.unknownInUnknown', { unknown: unknown.join(', ') })}
+            .{' '}
           </span>
         )}
         {placed.length > 1 && (
           <span className="faint">
-            {placed.filter((own) => typeof own === 'number' && own <= front).length} of {placed.length} on the
-            front, worst {placed.includes('absent') ? 'absent' : Math.max(...placed.map(Number))}
+            {t('parts:AroundParts.placedOfPlaced2OnTheFront', {
+              placed: placed.filter((own) => typeof own === 'number' && own <= front).length,
+              placed2: placed.length,
+              which: placed.includes('absent')
+                ? t('parts:AroundParts.absent')
+                : Math.max(...placed.map(Number)),
+            })}
           </span>
         )}
       </p>
@@ -102,10 +132,12 @@ function adsBefore(history: readonly HistoryPoint[], day: string): string {
   const earlier = history.filter(({ ads, date }) => ads !== null && date < day);
   return earlier.length === 0
     ? ''
-    : `; before, ${earlier
-        .slice(-MOST_EARLIER)
-        .map(({ date, ads }) => `${ads} on ${spelledDay(date)}`)
-        .join(', ')}`;
+    : t('parts:AroundParts.beforeEarlier', {
+        earlier: earlier
+          .slice(-MOST_EARLIER)
+          .map(({ date, ads }) => t('parts:AroundParts.adsOnDate', { ads, date: spelledDay(date) }))
+          .join(', '),
+      });
 }
 
 /** A block with its slot on the page, and the holder's place within it where several are named. */
@@ -116,8 +148,13 @@ function blockWords({
   place,
   of,
 }: NonNullable<Around['front']>['blocks'][number]): string {
-  const within = of > 1 ? `, place ${place} of ${of} in it` : '';
-  return `${kind} at slot ${slot}${within}: ${holder ?? 'nobody'}`;
+  const within = of > 1 ? t('parts:AroundParts.placePlaceOfOfInIt', { place, of }) : '';
+  return t('parts:AroundParts.kindAtSlotSlotWithinHolder', {
+    kind,
+    slot,
+    within,
+    holder: holder ?? t('parts:AroundParts.nobody'),
+  });
 }
 
 interface FrontProps {
@@ -132,26 +169,39 @@ function Front({ around: { front, before }, currency, history }: FrontProps) {
     name === 'price' ? worth(value) : decimal(value, name === 'rating' ? 1 : 0);
   return (
     <section className="section">
-      <h2>The front in figures</h2>
+      <h2>{t('parts:AroundParts.theFrontInFigures')}</h2>
       <table className="ledger front-figures">
         <thead>
           <tr>
             <th />
-            <th className="figure">Lowest quarter to</th>
-            <th className="figure">Half at</th>
-            <th className="figure">Highest from</th>
-            <th className="figure">Ours</th>
+            <th className="figure">{t('parts:AroundParts.lowestQuarterTo')}</th>
+            <th className="figure">{t('parts:AroundParts.halfAt')}</th>
+            <th className="figure">{t('parts:AroundParts.highestFrom')}</th>
+            <th className="figure">{t('parts:AroundParts.ours')}</th>
           </tr>
         </thead>
         <tbody>
           {front.quartiles.map(({ name, low, middle, high, ours, quarter, known, least, most }) => (
-            <tr key={name} title={`${figure(name, least)} to ${figure(name, most)}, of ${known} results`}>
-              <th scope="row">{name === 'price' ? `price, ${currency}` : name}</th>
+            <tr
+              key={name}
+              title={t('parts:AroundParts.figureToFigure2OfKnownResults', {
+                figure: figure(name, least),
+                figure2: figure(name, most),
+                known,
+              })}
+            >
+              <th scope="row">
+                {name === 'price' ? t('parts:AroundParts.priceCurrency', { currency }) : name}
+              </th>
               <td className="figure">{figure(name, low)}</td>
               <td className="figure">{figure(name, middle)}</td>
               <td className="figure">{figure(name, high)}</td>
               <td className="figure" title={quarter === null ? undefined : QUARTERS[quarter]}>
-                {ours === null ? <span className="faint">unknown</span> : figure(name, ours)}
+                {ours === null ? (
+                  <span className="faint">{t('parts:AroundParts.unknown')}</span>
+                ) : (
+                  figure(name, ours)
+                )}
                 {quarter !== null && <span className="faint"> {quarter}/4</span>}
               </td>
             </tr>
@@ -160,39 +210,63 @@ function Front({ around: { front, before }, currency, history }: FrontProps) {
       </table>
       <ul className="soft told">
         <li>
-          <b>{front.exactRivals}</b> exact rivals of {front.results} on the front, {front.allWords} with all
-          words in the title; to depth {front.depth}, {front.exactInDepth.rivals} of{' '}
-          {counted(front.exactInDepth.results, 'result')} (
-          {percent(front.exactInDepth.rivals / Math.max(1, front.exactInDepth.results), 0)}).
+          <Told
+            id="parts:AroundParts.exactRivalsExactRivalsOfResultsOn"
+            values={{
+              exactRivals: front.exactRivals,
+              results: front.results,
+              allWords: front.allWords,
+              depth: front.depth,
+              rivals: front.exactInDepth.rivals,
+              results2: counted(front.exactInDepth.results, 'result'),
+              rivals2: percent(front.exactInDepth.rivals / Math.max(1, front.exactInDepth.results), 0),
+            }}
+            parts={{ b: <b /> }}
+          />
           {before &&
-            ` Before us stand ${before.organic} organic, ${before.paid} paid, ${counted(before.features, 'feature')}; we are on page ${before.page}.`}
+            ` ${t('parts:AroundParts.beforeUsStandOrganicOrganicPaid', { organic: before.organic, paid: before.paid, features: counted(before.features, 'feature'), page: before.page })}`}
         </li>
         <li>
-          Titles: phrase first in {front.phrasePlace.first}, later in {front.phrasePlace.later};{' '}
-          {front.capitals > 0 && `a word in capitals in ${front.capitals}; `}
+          {t('parts:AroundParts.titlesPhraseFirstInFirstLater', {
+            first: front.phrasePlace.first,
+            later: front.phrasePlace.later,
+          })}{' '}
+          {front.capitals > 0 &&
+            `${t('parts:AroundParts.aWordInCapitalsInCapitals', { capitals: front.capitals })} `}
           {front.patterns.length > 0
-            ? front.patterns.map(({ text, titles }) => `“${text}” in ${titles}`).join(', ')
-            : 'no two share a word'}
+            ? front.patterns
+                .map(({ text, titles }) => t('parts:AroundParts.textInTitles', { text, titles }))
+                .join(', ')
+            : t('parts:AroundParts.noTwoShareAWord')}
           .
         </li>
         {front.kinds.length > 0 && (
-          <li>Kinds: {front.kinds.map(({ kind, slots }) => `${kind} ${slots}`).join(', ')}.</li>
+          <li>
+            {t('parts:AroundParts.kindsKinds', {
+              kinds: front.kinds.map(({ kind, slots }) => `${kind} ${slots}`).join(', '),
+            })}
+          </li>
         )}
         {front.several.length > 0 && (
           <li>
-            Several slots:{' '}
-            {front.several.map(({ owner, positions }) => `${owner} at ${positions.join(', ')}`).join('; ')}.
+            {t('parts:AroundParts.severalSlotsSeveral', {
+              several: front.several
+                .map(({ owner, positions }) =>
+                  t('parts:AroundParts.ownerAtPositions', { owner, positions: positions.join(', ') }),
+                )
+                .join('; '),
+            })}
           </li>
         )}
         <li>
-          {counted(front.paidSlots, 'paid slot')} on the page{adsBefore(history, front.date)}.{' '}
+          {t('parts:AroundParts.slotsOnThePageAdsBefore', {
+            slots: counted(front.paidSlots, 'paid slot'),
+            adsBefore: adsBefore(history, front.date),
+          })}{' '}
           {front.blocks.length > 0 && `${front.blocks.map(blockWords).join('; ')}.`}
         </li>
         {front.weak.length > 0 && (
-          <li>
-            Weak places, seldom watched and long there: {front.weak.join(', ')}. A fresh edit would not be
-            strength.
-          </li>
+          <li>{t('parts:AroundParts.weakPlacesSeldomWatchedAndLong', { weak: front.weak.join(', ') })}</li>
         )}
       </ul>
     </section>
@@ -200,23 +274,25 @@ function Front({ around: { front, before }, currency, history }: FrontProps) {
 }
 
 const COVERED = {
-  whole: 'the whole phrase in one field',
-  'one field': 'all in one field',
-  spread: 'all, across fields',
-  none: 'none in any field',
+  whole: t('parts:AroundParts.theWholePhraseInOneField'),
+  'one field': t('parts:AroundParts.allInOneField'),
+  spread: t('parts:AroundParts.allAcrossFields'),
+  none: t('parts:AroundParts.noneInAnyField'),
 };
 
 /** Badly placed is not the same as not found, nor is never looked. */
 function foundAt(position: number | null, lookedTo: number | null): string {
-  if (position !== null) return `found at ${position}`;
-  return lookedTo === null ? 'never captured' : `absent to depth ${lookedTo}`;
+  if (position !== null) return t('parts:AroundParts.foundAtPosition', { position });
+  return lookedTo === null
+    ? t('parts:AroundParts.neverCaptured')
+    : t('parts:AroundParts.absentToDepthLookedTo', { lookedTo });
 }
 
 function Candidates({ around: { candidates, lookedTo } }: { around: Around }) {
   return (
     <section className="section">
-      <h2>Which of ours could answer</h2>
-      {candidates.length === 0 && <p className="soft">None of ours ranks or holds half of its words.</p>}
+      <h2>{t('parts:AroundParts.whichOfOursCouldAnswer')}</h2>
+      {candidates.length === 0 && <p className="soft">{t('parts:AroundParts.noneOfOursRanksOrHolds')}</p>}
       <ul className="told">
         {candidates.map(({ address, title, position, coverage, held, of, missing, index }) => (
           <li key={address}>
@@ -224,16 +300,22 @@ function Candidates({ around: { candidates, lookedTo } }: { around: Around }) {
               {title || address}
             </a>
             <div className="faint">
-              {foundAt(position, lookedTo)} · words:{' '}
-              {coverage === 'part' ? `${held} of ${of}` : COVERED[coverage]}
-              {missing.length > 0 && `, lacks ${missing.join(', ')}`} ·{' '}
-              {index === null ? 'index never checked' : `${index.state} (${spelledDay(index.checkedOn)})`}
+              {t('parts:AroundParts.foundAtWordsWhich', {
+                foundAt: foundAt(position, lookedTo),
+                which:
+                  coverage === 'part' ? t('parts:AroundParts.heldOfOf', { held, of }) : COVERED[coverage],
+              })}
+              {missing.length > 0 && t('parts:AroundParts.lacksMissing', { missing: missing.join(', ') })}
+              {' ·'}{' '}
+              {index === null
+                ? t('parts:AroundParts.indexNeverChecked')
+                : `${index.state} (${spelledDay(index.checkedOn)})`}
             </div>
           </li>
         ))}
       </ul>
       {candidates.filter(({ position }) => position !== null).length > 1 && (
-        <p className="soft">Several of ours share this result page: they may take clicks from each other.</p>
+        <p className="soft">{t('parts:AroundParts.severalOfOursShareThisResult')}</p>
       )}
     </section>
   );
@@ -244,7 +326,7 @@ function Neighbours({ around: { neighbours } }: { around: Around }) {
   if (neighbours.length === 0) return null;
   return (
     <section className="section">
-      <h2>Easier neighbours</h2>
+      <h2>{t('parts:AroundParts.easierNeighbours')}</h2>
       <ul className="told">
         {neighbours.map(({ id, text, chance, worthAMonth, kind, why }) => (
           <li key={id}>
@@ -252,7 +334,12 @@ function Neighbours({ around: { neighbours } }: { around: Around }) {
               <b>{text}</b>
             </button>{' '}
             <span className="faint">
-              chance {decimal(chance, 2)}, {worth(worthAMonth)} a month, {kind}, {why}
+              {t('parts:AroundParts.chanceChanceWorthAMonthAMonthKind', {
+                chance: decimal(chance, 2),
+                worthAMonth: worth(worthAMonth),
+                kind: wordOf(kind),
+                why: wordOf(why),
+              })}
             </span>
           </li>
         ))}
@@ -264,28 +351,46 @@ function Neighbours({ around: { neighbours } }: { around: Around }) {
 function Rough({ around: { rough }, currency }: { around: Around; currency: string }) {
   return (
     <section className="section">
-      <h2 title="They help to think; none is part of priority">Rough figures</h2>
+      <h2 title={t('parts:AroundParts.theyHelpToThinkNoneIs')}>{t('parts:AroundParts.roughFigures')}</h2>
       <ul className="soft told">
         <li>
-          Volume to results {rough.volumeByResults === null ? 'unknown' : decimal(rough.volumeByResults, 2)}{' '}
-          searches a month for a thousand; volume to exact rivals{' '}
-          {rough.volumeByExactRivals === null ? 'unknown' : count(rough.volumeByExactRivals)}.
+          {t('parts:AroundParts.volumeToResultsWhichSearchesA', {
+            which:
+              rough.volumeByResults === null
+                ? t('parts:AroundParts.unknown')
+                : decimal(rough.volumeByResults, 2),
+            which2:
+              rough.volumeByExactRivals === null
+                ? t('parts:AroundParts.unknown')
+                : count(rough.volumeByExactRivals),
+          })}
         </li>
         <li>
           {rough.clicksASearch === null
-            ? 'Clicks for each search unknown: its page was never captured.'
-            : `Of 100 searches about ${decimal(100 * rough.clicksASearch, 0)} click a result of the front, what stands above it taken off (§3, estimated): the fewer, the weaker the keyword even at 1.`}
+            ? t('parts:AroundParts.clicksForEachSearchUnknownIts')
+            : t('parts:AroundParts.of100SearchesAboutClicksASearch', {
+                clicksASearch: decimal(100 * rough.clicksASearch, 0),
+              })}
         </li>
         <li>
           {rough.turnover === null
-            ? 'Turnover of the front unknown: it needs a price on the front and a conversion rate.'
-            : `Turnover of the front about ${worth(rough.turnover)} ${currency} a month, ${worth(rough.turnoverASearch)} a search (estimated: demand × clicks of the front × ${percent(rough.conversionRate)} × ${worth(rough.price)}).`}
+            ? t('parts:AroundParts.turnoverOfTheFrontUnknownIt')
+            : t('parts:AroundParts.turnoverOfTheFrontAboutTurnover', {
+                turnover: worth(rough.turnover),
+                currency,
+                turnoverASearch: worth(rough.turnoverASearch),
+                conversionRate: percent(rough.conversionRate),
+                price: worth(rough.price),
+              })}
         </li>
         {rough.borrowed !== null && (
           <li>
-            Borrowed volume about {count(rough.borrowed.volume)} a month: that of {rough.borrowed.from} ×{' '}
-            {decimal(rough.borrowed.ratio, 2)}, the median of {counted(rough.borrowed.pairs, 'keyword')} known
-            on both. Estimated; part of demand only where the settings say so.
+            {t('parts:AroundParts.borrowedVolumeAboutVolumeAMonth', {
+              volume: count(rough.borrowed.volume),
+              from: rough.borrowed.from,
+              ratio: decimal(rough.borrowed.ratio, 2),
+              keywords: counted(rough.borrowed.pairs, 'keyword'),
+            })}
           </li>
         )}
       </ul>

@@ -29,6 +29,8 @@ import { DossierJumps } from './DossierJumps';
 import { PrioritySum } from './PrioritySum';
 import { ResultPage } from './ResultPage';
 import './dossier.css';
+import { Told } from '../../words/Told';
+import { t, wordOf } from '../../words/t';
 
 interface DossierProps {
   project: number;
@@ -74,26 +76,26 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
     <aside
       className="dossier"
       ref={panel}
-      aria-label="Dossier"
+      aria-label={t('parts:Dossier.dossier')}
       tabIndex={-1}
       onKeyDown={(event) => event.key === 'Escape' && onClose()}
     >
       <div className="dossier-bar">
-        <span className="faint">Dossier</span>
+        <span className="faint">{t('parts:Dossier.dossier')}</span>
         {data && (
           <>
             <Button size="small" onClick={() => select({ id: keyword, text: data.row.text })}>
-              Tray
+              {t('parts:Dossier.tray')}
             </Button>
             <LivePage market={comparison.market} keyword={data.row.text} />
           </>
         )}
-        <Button size="small" onClick={onClose} aria-label="Close the dossier">
-          Close
+        <Button size="small" onClick={onClose} aria-label={t('parts:Dossier.closeTheDossier')}>
+          {t('parts:Dossier.close')}
         </Button>
       </div>
       {error && <Problem error={error} />}
-      {!data && !error && <p className="soft">Reading what is known of it…</p>}
+      {!data && !error && <p className="soft">{t('parts:Dossier.readingWhatIsKnownOfIt')}</p>}
       {data && (
         <>
           <DossierJumps panel={panel} keyword={keyword} />
@@ -105,11 +107,17 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
           ))}
           <p className="dossier-what">
             <b>
-              {data.row.kind}
-              {data.row.near ? ' · near' : ''}
+              {wordOf(data.row.kind)}
+              {data.row.near ? ` ${t('parts:Dossier.near')}` : ''}
             </b>
-            {movement(data.row) !== '' && <>, moved {movement(data.row)}</>}.{' '}
-            {data.row.chosen ? 'Chosen' : 'Best to do'}: <b>{data.row.action}</b>. {data.row.reason}
+            {movement(data.row) !== '' && (
+              <>{t('parts:Dossier.movedMovement', { movement: movement(data.row) })}</>
+            )}
+            . {data.row.chosen ? t('parts:Dossier.chosen') : t('parts:Dossier.bestToDo')}
+            {': '}
+            <b>{wordOf(data.row.action)}</b>
+            {'. '}
+            {data.row.reason}
           </p>
           <DossierActs project={project} data={data} />
           <DossierLane data={data} />
@@ -121,16 +129,16 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
             isPage={surfaceOf(comparison.market) === 'web'}
           />
           <section className="section">
-            <h2>Notes</h2>
+            <h2>{t('parts:Dossier.notes')}</h2>
             <Notes project={project} subject={{ on: 'keyword', keyword }} />
           </section>
           <PrioritySum lines={data.sum} />
           <section className="section">
             <h2>
-              Positions over time{' '}
+              {t('parts:Dossier.positionsOverTime')}{' '}
               <Segmented
                 size="small"
-                aria-label="Which positions"
+                aria-label={t('parts:Dossier.whichPositions')}
                 value={positions}
                 options={['organic', 'paid']}
                 onChange={setPositions}
@@ -147,12 +155,12 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
           />
           {data.metrics && (
             <section className="section">
-              <h2>Searches a month</h2>
+              <h2>{t('parts:Dossier.searchesAMonth')}</h2>
               <VolumeChart firstMonth={data.metrics.firstMonth} months={data.metrics.months} />
             </section>
           )}
           <section className="section">
-            <h2>Own search performance</h2>
+            <h2>{t('parts:Dossier.ownSearchPerformance')}</h2>
             <OwnPerformance dossier={data} />
           </section>
           <AroundParts
@@ -196,29 +204,35 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
 
 function OwnPerformance({ dossier: { performance, performanceUntil } }: { dossier: Data }) {
   if (performanceUntil === null) {
-    return (
-      <p className="soft">
-        Nothing is imported for this market. Bring own search performance in on the Roster, under Files.
-      </p>
-    );
+    return <p className="soft">{t('parts:Dossier.nothingIsImportedForThisMarket')}</p>;
   }
   if (performance === null)
     return (
       <p className="soft">
-        No row of the period in the scope bar speaks of this keyword; rows are held up to{' '}
-        {spelledDay(performanceUntil)}.
+        {t('parts:Dossier.noRowOfThePeriodIn', { performanceUntil: spelledDay(performanceUntil) })}
       </p>
     );
   const { from, to, impressions, clicks, position, source } = performance;
   return (
     <p className="soft">
-      {spelledDay(from)} to {spelledDay(to)}: <b>{count(impressions)}</b> impressions, <b>{count(clicks)}</b>{' '}
-      clicks, CTR{' '}
+      <Told
+        id="parts:Dossier.fromToToImpressionsImpressions"
+        values={{
+          from: spelledDay(from),
+          to: spelledDay(to),
+          impressions: count(impressions),
+          clicks: count(clicks),
+        }}
+        parts={{ b: <b />, b2: <b /> }}
+      />{' '}
       <b>
         <RateWord of={rateOf(clicks, impressions)} />
       </b>
-      , average position <b>{decimal(position, 1)}</b>. Exact, from {source}; held up to{' '}
-      {spelledDay(performanceUntil)}, of whose last days not all may have come.
+      <Told
+        id="parts:Dossier.averagePositionPositionExactFrom"
+        values={{ position: decimal(position, 1), source, performanceUntil: spelledDay(performanceUntil) }}
+        parts={{ b: <b /> }}
+      />
     </p>
   );
 }

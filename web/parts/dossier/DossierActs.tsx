@@ -10,6 +10,7 @@ import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 import { KeywordActs } from '../act/KeywordActs';
 import { useTrouble } from '../words/useTrouble';
+import { t } from '../../words/t';
 
 /** What can be done to the keyword of a dossier, right where it is read. */
 export function DossierActs({ project, data: { row } }: { project: number; data: Dossier }) {
@@ -32,7 +33,7 @@ export function DossierActs({ project, data: { row } }: { project: number; data:
     };
     const { id } = await add({ project, draft }).unwrap();
     undoable({
-      what: `a draft for ${row.text}`,
+      what: t('parts:DossierActs.aDraftForText', { text: row.text }),
       undo: request(draftsApi.endpoints.removeDrafts, { project, ids: [id] }),
       redo: request(draftsApi.endpoints.addDraft, { project, draft }),
     });
@@ -41,14 +42,18 @@ export function DossierActs({ project, data: { row } }: { project: number; data:
     );
   };
   return (
-    <div className="acts dossier-acts no-print" role="group" aria-label="Do with this keyword">
+    <div
+      className="acts dossier-acts no-print"
+      role="group"
+      aria-label={t('parts:DossierActs.doWithThisKeyword')}
+    >
       <KeywordActs keywords={keywords} tracked={row.tracked} />
       <button
         className="plain written"
-        title="A draft that is to serve this keyword"
+        title={t('parts:DossierActs.aDraftThatIsToServe')}
         onClick={() => void begin().catch(trouble)}
       >
-        Draft
+        {t('parts:DossierActs.draft')}
       </button>
     </div>
   );

@@ -1,6 +1,7 @@
 import type { Dossier } from '@opsimath/contract/api/dossier';
 import { KindOfPage } from './KindOfPage';
 import { count, decimal, spelledDay, volumeWord, worth } from '../words/figures';
+import { t } from '../../words/t';
 
 /** What is known of a keyword beside its lane, each figure with its age where it has one. */
 export function DossierFacts({
@@ -19,10 +20,10 @@ export function DossierFacts({
     <>
       <dl className="facts">
         <Fact
-          name="Volume"
-          value={`${volumeWord(data.row)} a month${data.row.volumeBorrowed ? ', borrowed' : metricsAge}`}
+          name={t('parts:DossierFacts.volume')}
+          value={`${t('parts:DossierFacts.volumeAMonth', { volume: volumeWord(data.row) })}${data.row.volumeBorrowed ? t('parts:DossierFacts.borrowed') : metricsAge}`}
         />
-        <Fact name="Priority" value={worth(data.row.priority)} />
+        <Fact name={t('parts:DossierFacts.priority')} value={worth(data.row.priority)} />
         <Fact
           name="CPC"
           value={
@@ -32,23 +33,30 @@ export function DossierFacts({
           }
         />
         <Fact
-          name="Ad competition"
+          name={t('parts:DossierFacts.adCompetition')}
           value={
             data.row.adCompetition === null ? 'unknown' : `${decimal(data.row.adCompetition, 2)}${metricsAge}`
           }
         />
         <Fact
-          name="Difficulty"
-          value={data.row.difficulty === null ? 'unknown' : `${data.row.difficulty} of 100${pageAge}`}
+          name={t('parts:DossierFacts.difficulty')}
+          value={
+            data.row.difficulty === null
+              ? 'unknown'
+              : `${t('parts:DossierFacts.difficultyOf100', { difficulty: data.row.difficulty })}${pageAge}`
+          }
         />
         <Fact
-          name="Spread"
+          name={t('parts:DossierFacts.spread')}
           value={data.row.spread === null ? 'unknown: nobody looked' : spreadWords(data.row)}
         />
-        <Fact name="Results" value={`${count(data.page?.results ?? null)}${pageAge}`} />
+        <Fact
+          name={t('parts:DossierFacts.results')}
+          value={`${count(data.page?.results ?? null)}${pageAge}`}
+        />
         {data.row.ownPresumed && (
           <Fact
-            name="Ours"
+            name={t('parts:DossierFacts.ours')}
             value="absent, presumed: a complete look-up does not name it; a capture settles it"
             wide
           />
@@ -64,12 +72,18 @@ export function DossierFacts({
 function sourcesOf({ row, metrics, metricsDate, page }: Dossier): string {
   return [
     metrics === null || metricsDate === null
-      ? 'No search volumes are held'
-      : `Volume${row.volumeBorrowed ? ' lent by another surface (estimated)' : ''}, CPC and ad competition as of ${spelledDay(metricsDate)}`,
+      ? t('parts:DossierFacts.noSearchVolumesAreHeld')
+      : t('parts:DossierFacts.volumeWhichCPCAndAdCompetition', {
+          which: row.volumeBorrowed ? ` ${t('parts:DossierFacts.lentByAnotherSurfaceEstimated')}` : '',
+          metricsDate: spelledDay(metricsDate),
+        }),
     page === null
-      ? 'no result page was captured'
-      : `positions and difficulty from the page of ${spelledDay(page.date)} (${page.source})`,
-    'difficulty and priority are estimated; results are rough.',
+      ? t('parts:DossierFacts.noResultPageWasCaptured')
+      : t('parts:DossierFacts.positionsAndDifficultyFromThePage', {
+          date: spelledDay(page.date),
+          source: page.source,
+        }),
+    t('parts:DossierFacts.difficultyAndPriorityAreEstimated'),
   ].join('; ');
 }
 
@@ -77,17 +91,21 @@ function sourcesOf({ row, metrics, metricsDate, page }: Dossier): string {
 function spreadWords({ spread, rivals }: Dossier['row']): string {
   const looked = rivals.filter((position) => position !== 'unknown').length;
   const never = rivals.length - looked;
-  return `${spread} of ${looked} rivals looked up${never > 0 ? `, ${never} never` : ''}`;
+  return t('parts:DossierFacts.spreadOfLookedRivalsLookedUp', {
+    spread,
+    looked,
+    which: never > 0 ? t('parts:DossierFacts.neverNever', { never }) : '',
+  });
 }
 
 /** Which page of ours ranks, of what kind it is, and the way to it. */
 function OurPage({ address, isPage }: { address: string | null; isPage: boolean }) {
   return (
     <div className="wide">
-      <dt className="faint">Our page</dt>
+      <dt className="faint">{t('parts:DossierFacts.ourPage')}</dt>
       <dd className="our-page" title={address ?? undefined}>
         {address === null ? (
-          'none ranks'
+          t('parts:DossierFacts.noneRanks')
         ) : (
           <>
             <a href={`https://${address}`} target="_blank" rel="noreferrer noopener">

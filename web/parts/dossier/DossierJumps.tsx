@@ -1,4 +1,5 @@
 import { type RefObject, useEffect, useState } from 'react';
+import { t } from '../../words/t';
 
 /** Marks that lead to each section of the dossier; they stay in sight. */
 export function DossierJumps({ panel, keyword }: { panel: RefObject<HTMLElement | null>; keyword: number }) {
@@ -20,7 +21,7 @@ export function DossierJumps({ panel, keyword }: { panel: RefObject<HTMLElement 
     heads.find((head) => nameOf(head) === name)?.scrollIntoView({ block: 'start' });
   };
   return (
-    <nav className="dossier-jumps" aria-label="Sections of the dossier">
+    <nav className="dossier-jumps" aria-label={t('parts:DossierJumps.sectionsOfTheDossier')}>
       {names.map((name) => (
         <button key={name} className="plain" onClick={() => jump(name)}>
           {SHORT[name] ?? name}
@@ -32,16 +33,16 @@ export function DossierJumps({ panel, keyword }: { panel: RefObject<HTMLElement 
 
 /** Heads in a word or two. */
 const SHORT: Record<string, string> = {
-  'What can be done': 'What to do',
-  'How the priority came about': 'Sum',
-  'Positions over time': 'Over time',
-  'Seen by hand': 'By hand',
-  'Searches a month': 'Searches',
-  'Own search performance': 'Own search',
-  'How the front shows itself': 'Front',
-  'Changed since': 'Changes',
-  'Result page of': 'Result page',
-  'Which of ours could answer': 'Answering',
+  'What can be done': t('parts:DossierJumps.whatToDo'),
+  'How the priority came about': t('parts:DossierJumps.sum'),
+  'Positions over time': t('parts:DossierJumps.overTime'),
+  'Seen by hand': t('parts:DossierJumps.byHand'),
+  'Searches a month': t('parts:DossierJumps.searches'),
+  'Own search performance': t('parts:DossierJumps.ownSearch'),
+  'How the front shows itself': t('parts:DossierJumps.front'),
+  'Changed since': t('parts:DossierJumps.changes'),
+  'Result page of': t('parts:DossierJumps.resultPage'),
+  'Which of ours could answer': t('parts:DossierJumps.answering'),
 };
 
 const nameOf = (head: Element): string => (head.firstChild?.textContent ?? '').trim();

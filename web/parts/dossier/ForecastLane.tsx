@@ -1,5 +1,6 @@
 import { ABSENT_BAND, BAND_NAMES, bandEnds } from '@opsimath/core/forecast/bands';
 import { laneScale } from '@opsimath/core/lane/laneScale';
+import { t } from '../../words/t';
 
 interface ForecastLaneProps {
   width: number;
@@ -29,14 +30,18 @@ export function ForecastLane({ width, asIs, after }: ForecastLaneProps) {
           y={up ? MIDDLE - height : MIDDLE + 1}
           height={height}
         >
-          <title>
-            {`${band === ABSENT_BAND ? 'absent' : `at ${BAND_NAMES[band]!}`}: ${(100 * part).toFixed(part < 0.1 ? 1 : 0)} % ${up ? 'after it' : 'as it is'}`}
-          </title>
+          <title>{`${band === ABSENT_BAND ? t('parts:ForecastLane.absent') : t('parts:ForecastLane.atBand', { band: BAND_NAMES[band]! })}: ${(100 * part).toFixed(part < 0.1 ? 1 : 0)} % ${up ? t('parts:ForecastLane.afterIt') : t('parts:ForecastLane.asItIs')}`}</title>
         </rect>
       );
     });
   return (
-    <svg className="forecast-lane" width={width} height={2 * MIDDLE + 2} role="img" aria-label="Forecast">
+    <svg
+      className="forecast-lane"
+      width={width}
+      height={2 * MIDDLE + 2}
+      role="img"
+      aria-label={t('parts:ForecastLane.forecast')}
+    >
       {after && blocks(after, true)}
       {blocks(asIs, false)}
       <line x1={scale.track.from} x2={scale.track.to} y1={MIDDLE + 0.5} y2={MIDDLE + 0.5} />

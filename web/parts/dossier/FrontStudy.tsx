@@ -9,6 +9,8 @@ import { PictureOf } from '../pictures/PictureOf';
 import { Problem } from '../words/Problem';
 import { count, decimal, percent } from '../words/figures';
 import './study.css';
+import { Told } from '../../words/Told';
+import { t } from '../../words/t';
 
 interface FrontStudyProps {
   project: number;
@@ -16,8 +18,17 @@ interface FrontStudyProps {
   market: string;
   date: string;
 }
-const ABOUT: Record<ReadAbout, string> = { opening: 'Opening lines', picture: 'Pictures' };
-const QUARTERS = ['', 'lowest quarter', 'second quarter', 'third quarter', 'highest quarter'];
+const ABOUT: Record<ReadAbout, string> = {
+  opening: t('parts:FrontStudy.openingLines'),
+  picture: t('parts:FrontStudy.pictures'),
+};
+const QUARTERS = [
+  '',
+  t('parts:FrontStudy.lowestQuarter'),
+  t('parts:FrontStudy.secondQuarter'),
+  t('parts:FrontStudy.thirdQuarter'),
+  t('parts:FrontStudy.highestQuarter'),
+];
 
 /** How the front opens, looks, is tagged and sells; each result can be looked at and ticked. */
 export function FrontStudy(props: FrontStudyProps) {
@@ -27,19 +38,42 @@ export function FrontStudy(props: FrontStudyProps) {
   if (error) return <Problem error={error} />;
   if (!data) return null;
   return (
-    <section className="section study" aria-label="How the front shows itself">
-      <h2>How the front shows itself</h2>
+    <section className="section study" aria-label={t('parts:FrontStudy.howTheFrontShowsItself')}>
+      <h2>{t('parts:FrontStudy.howTheFrontShowsItself')}</h2>
       <ul className="soft told">
         {(['opening', 'picture'] as const).map((about) => (
           <li key={about}>
-            {ABOUT[about]}: <Shares read={data.read[about]} front={data.front} ours={oursOf(data, about)} />
+            {ABOUT[about]}
+            {': '}
+            <Shares read={data.read[about]} front={data.front} ours={oursOf(data, about)} />
           </li>
         ))}
         {data.tags.map((tags) => (
-          <li key={tags.name} title={`${tags.least} to ${tags.most}, of ${tags.known} results`}>
-            {tags.name === 'tags' ? 'Tags' : 'Characters of all tags'}: half of the front between{' '}
-            <b>{decimal(tags.low, 0)}</b> and <b>{decimal(tags.high, 0)}</b>, at most {count(tags.limit)};
-            ours {tags.ours === null ? 'unknown' : `${count(tags.ours)}, ${QUARTERS[tags.quarter!]}`}.
+          <li
+            key={tags.name}
+            title={t('parts:FrontStudy.leastToMostOfKnownResults', {
+              least: tags.least,
+              most: tags.most,
+              known: tags.known,
+            })}
+          >
+            <Told
+              id="parts:FrontStudy.whichHalfOfTheFrontBetween"
+              values={{
+                which:
+                  tags.name === 'tags'
+                    ? t('parts:FrontStudy.tags')
+                    : t('parts:FrontStudy.charactersOfAllTags'),
+                low: decimal(tags.low, 0),
+                high: decimal(tags.high, 0),
+                limit: count(tags.limit),
+                which2:
+                  tags.ours === null
+                    ? t('parts:FrontStudy.unknown')
+                    : `${count(tags.ours)}, ${QUARTERS[tags.quarter!]}`,
+              }}
+              parts={{ b: <b />, b2: <b /> }}
+            />
           </li>
         ))}
         <li>
@@ -48,23 +82,29 @@ export function FrontStudy(props: FrontStudyProps) {
         {data.surface === 'marketplace' && (
           <li>
             {data.pace === null
-              ? 'Pace unknown: it needs sales ranks and a curve of their category.'
-              : `Pace: ${decimal(data.pace.aDay, 1)} units a day, ${count(Math.ceil(data.pace.inAll))} in ${data.pace.days} days, as the weakest seller of the front does (position ${data.pace.position}, of ${data.pace.known} known). Estimated from sales ranks.`}
+              ? t('parts:FrontStudy.paceUnknownItNeedsSalesRanks')
+              : t('parts:FrontStudy.paceADayUnitsADayCeil', {
+                  aDay: decimal(data.pace.aDay, 1),
+                  ceil: count(Math.ceil(data.pace.inAll)),
+                  days: data.pace.days,
+                  position: data.pace.position,
+                  known: data.pace.known,
+                })}
           </li>
         )}
       </ul>
       <div className="study-acts">
         <button className="plain written" aria-expanded={open} onClick={() => setOpen(!open)}>
-          {open ? 'Close the results' : 'Look at the results one by one'}
+          {open ? t('parts:FrontStudy.closeTheResults') : t('parts:FrontStudy.lookAtTheResultsOneBy')}
         </button>
         {data.recorded < data.front && (
           <Button
             size="small"
             loading={isLoading}
-            title="Pictures, tags and sales come with the public records. They cost no units."
+            title={t('parts:FrontStudy.picturesTagsAndSalesComeWith')}
             onClick={() => void fetchRecords(props)}
           >
-            Fetch {data.front - data.recorded} public records
+            {t('parts:FrontStudy.fetchFrontPublicRecords', { front: data.front - data.recorded })}
           </Button>
         )}
       </div>
@@ -92,24 +132,34 @@ interface SharesProps {
 }
 
 function Shares({ read: { looked, shares }, front, ours }: SharesProps) {
-  if (looked === 0) return <>nobody has looked yet.</>;
+  if (looked === 0) return <>{t('parts:FrontStudy.nobodyHasLookedYet')}</>;
   return (
     <>
-      {shares.map(({ trait, share }) => `${trait} ${percent(share, 0)}`).join(', ')} of the {looked} looked at
-      {looked < front && ` (${front - looked} not yet)`}.{ours === null && ' Ours: not looked at yet.'}
-      {ours && ` Ours: ${ours.length > 0 ? ours.join(', ') : 'none of these'}.`}
+      {t('parts:FrontStudy.sharesOfTheLookedLookedAt', {
+        shares: shares.map(({ trait, share }) => `${trait} ${percent(share, 0)}`).join(', '),
+        looked,
+      })}
+      {looked < front && ` ${t('parts:FrontStudy.frontNotYet', { front: front - looked })}`}.
+      {ours === null && ` ${t('parts:FrontStudy.oursNotLookedAtYet')}`}
+      {ours &&
+        ` ${t('parts:FrontStudy.oursWhich', { which: ours.length > 0 ? ours.join(', ') : t('parts:FrontStudy.noneOfThese') })}`}
     </>
   );
 }
 
 function Things({ things: { counts, none } }: { things: Study['things'] }) {
-  if (counts.length === 0)
-    return <>What kind of thing: the fact card of ours names no type and no material to look for.</>;
+  if (counts.length === 0) return <>{t('parts:FrontStudy.whatKindOfThingTheFact')}</>;
   return (
     <>
-      Titles name{' '}
-      {counts.map(({ thing, titles, ours }) => `${thing} ${titles}${ours ? ' (and ours)' : ''}`).join(', ')};{' '}
-      {none} none of them.
+      {t('parts:FrontStudy.titlesNameCountsNoneNoneOf', {
+        counts: counts
+          .map(
+            ({ thing, titles, ours }) =>
+              `${thing} ${titles}${ours ? ` ${t('parts:FrontStudy.andOurs')}` : ''}`,
+          )
+          .join(', '),
+        none,
+      })}
     </>
   );
 }
@@ -120,19 +170,22 @@ function Result({ project, result }: { project: number; result: StudiedResult })
       <PictureOf picture={result.picture} name={result.owner ?? '?'} address={result.address} />
       <div>
         <div>
-          <b>{result.position ?? 'not on this page'}</b> {result.owner}
-          {result.side === 'own' && <span className="soft"> · ours</span>}
+          <b>{result.position ?? t('parts:FrontStudy.notOnThisPage')}</b> {result.owner}
+          {result.side === 'own' && <span className="soft"> {t('parts:FrontStudy.ours')}</span>}
           {result.tags !== null && result.tags.count > 0 && (
-            <span className="faint"> · {result.tags.count} tags</span>
+            <span className="faint">
+              {' '}
+              {t('parts:FrontStudy.countShownTags', { countShown: result.tags.count })}
+            </span>
           )}
           {result.units !== null && (
-            <span className="faint" title="Estimated from its sales rank">
+            <span className="faint" title={t('parts:FrontStudy.estimatedFromItsSalesRank')}>
               {' '}
-              · about {count(Math.round(result.units))} sold a month
+              {t('parts:FrontStudy.aboutUnitsSoldAMonth', { units: count(Math.round(result.units)) })}
             </span>
           )}
         </div>
-        <div className="soft">{result.opening || 'It has no description.'}</div>
+        <div className="soft">{result.opening || t('parts:FrontStudy.itHasNoDescription')}</div>
         <Ticks project={project} result={result} about="opening" />
         <Ticks project={project} result={result} about="picture" />
       </div>
@@ -157,7 +210,10 @@ function Ticks({ project, result, about }: { project: number; result: StudiedRes
       request(studyApi.endpoints.read, { project, address, about, traits: next });
     await read({ project, address, about, traits }).unwrap();
     undoable({
-      what: `${ABOUT[about]} of ${result.owner ?? result.address} looked at`,
+      what: t('parts:FrontStudy.aboutOfOwnerLookedAt', {
+        about: ABOUT[about],
+        owner: result.owner ?? result.address,
+      }),
       undo: toKeep(now),
       redo: toKeep(traits),
     });
@@ -170,7 +226,9 @@ function Ticks({ project, result, about }: { project: number; result: StudiedRes
   };
   return (
     <div className="ticks" role="group" aria-label={`${ABOUT[about]}, ${result.address}`}>
-      <span className="faint">{about === 'opening' ? 'opens with' : 'picture'}</span>
+      <span className="faint">
+        {about === 'opening' ? t('parts:FrontStudy.opensWith') : t('parts:FrontStudy.picture')}
+      </span>
       {[...asked, NONE].map((trait) => (
         <button
           key={trait}

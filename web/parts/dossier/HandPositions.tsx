@@ -18,6 +18,7 @@ import { Problem } from '../words/Problem';
 import { spelledDay } from '../words/figures';
 import './study.css';
 import { surfaceOf } from '../../state/surfaceOf';
+import { t } from '../../words/t';
 
 interface HandPositionsProps {
   project: number;
@@ -34,15 +35,15 @@ export function HandPositions({ project, keyword, market, date }: HandPositionsP
   const [open, setOpen] = useState(false);
   const counts = projects?.find(({ id }) => id === project)?.settings.handCounts ?? false;
   return (
-    <section className="section" aria-label="Seen by hand">
-      <h2>Seen by hand</h2>
+    <section className="section" aria-label={t('parts:HandPositions.seenByHand')}>
+      <h2>{t('parts:HandPositions.seenByHand')}</h2>
       {error && <Problem error={error} />}
       {data && data.length > 0 && (
         <>
           <p className="soft">
             {counts
-              ? 'They count in gaps where they are newer than the capture, as the settings say.'
-              : 'They may be personal to who looked and count nowhere, unless the settings say so.'}
+              ? t('parts:HandPositions.theyCountInGapsWhereThey')
+              : t('parts:HandPositions.theyMayBePersonalToWho')}
           </p>
           <ul className="told">
             {data.map((entry) => (
@@ -61,7 +62,7 @@ export function HandPositions({ project, keyword, market, date }: HandPositionsP
         />
       ) : (
         <button className="plain written" onClick={() => setOpen(true)}>
-          Type a position in
+          {t('parts:HandPositions.typeAPositionIn')}
         </button>
       )}
     </section>
@@ -76,21 +77,24 @@ function Entry({ project, keyword, entry }: { project: number; keyword: number; 
     await remove({ project, keyword, entry: id }).unwrap();
     const arg = { project, keyword, id, target, date, organic, paid, person };
     undoable({
-      what: `position of ${name} removed`,
+      what: t('parts:HandPositions.positionOfNameRemoved', { name }),
       undo: request(studyApi.endpoints.addHandPosition, arg),
       redo: request(studyApi.endpoints.removeHandPosition, { project, keyword, entry: id }),
     });
   };
   return (
     <li>
-      <b>{name}</b> {organic !== null && `at ${organic}`}
+      <b>{name}</b> {organic !== null && t('parts:HandPositions.atOrganic', { organic })}
       {organic !== null && paid !== null && ', '}
-      {paid !== null && `paid slot ${paid}`}{' '}
+      {paid !== null && t('parts:HandPositions.paidSlotPaid', { paid })}{' '}
       <span className="faint">
-        {spelledDay(date)}, typed in{person && ` by ${person}`}
+        {t('parts:HandPositions.dateTypedInPerson', {
+          date: spelledDay(date),
+          person: person && ` ${t('parts:HandPositions.byPerson', { person })}`,
+        })}
       </span>{' '}
       <button className="plain soft written" onClick={() => void takeAway().catch(() => undefined)}>
-        remove
+        {t('parts:HandPositions.remove')}
       </button>
     </li>
   );
@@ -121,7 +125,9 @@ function NewEntry({ project, keyword, surface, date: today, onDone }: NewEntryPr
     const held = await add(arg).unwrap();
     const id = Math.max(...held.map((entry) => entry.id));
     undoable({
-      what: `position of ${choices.find((choice) => choice.id === target)?.name ?? ''} typed in`,
+      what: t('parts:HandPositions.positionOfNameTypedIn', {
+        name: choices.find((choice) => choice.id === target)?.name ?? '',
+      }),
       undo: request(studyApi.endpoints.removeHandPosition, { project, keyword, entry: id }),
       redo: request(studyApi.endpoints.addHandPosition, { ...arg, id }),
     });
@@ -130,7 +136,7 @@ function NewEntry({ project, keyword, surface, date: today, onDone }: NewEntryPr
   return (
     <form
       className="hand-entry"
-      aria-label="Type a position in"
+      aria-label={t('parts:HandPositions.typeAPositionIn')}
       onSubmit={(event) => {
         event.preventDefault();
         void keep().catch(() => undefined);
@@ -138,31 +144,31 @@ function NewEntry({ project, keyword, surface, date: today, onDone }: NewEntryPr
     >
       <Select
         size="small"
-        aria-label="Whose position"
+        aria-label={t('parts:HandPositions.whosePosition')}
         popupMatchSelectWidth={false}
         value={target}
         onChange={setChosen}
         options={choices.map(({ id, name, side }) => ({
           value: id,
-          label: side === 'own' ? `${name} (ours)` : name,
+          label: side === 'own' ? t('parts:HandPositions.nameOurs', { name }) : name,
         }))}
       />
       <PlaceInput
-        name="Organic position seen"
+        name={t('parts:HandPositions.organicPositionSeen')}
         hint="organic"
         value={organic}
         onChange={setOrganic}
         autoFocus
       />
-      <PlaceInput name="Paid slot seen" hint="paid" value={paid} onChange={setPaid} />
+      <PlaceInput name={t('parts:HandPositions.paidSlotSeen')} hint="paid" value={paid} onChange={setPaid} />
       <DatePicker
         size="small"
-        aria-label="Day it was seen"
+        aria-label={t('parts:HandPositions.dayItWasSeen')}
         allowClear={false}
         value={dayjs(date)}
         onChange={(day) => day && setDate(day.format('YYYY-MM-DD'))}
       />
-      <PersonInput name="Seen by" />
+      <PersonInput name={t('parts:HandPositions.seenBy')} />
       <Button
         size="small"
         type="primary"
@@ -170,10 +176,10 @@ function NewEntry({ project, keyword, surface, date: today, onDone }: NewEntryPr
         loading={isLoading}
         disabled={organic === null && paid === null}
       >
-        Keep
+        {t('parts:HandPositions.keep')}
       </Button>
       <Button size="small" onClick={onDone}>
-        Leave
+        {t('parts:HandPositions.leave')}
       </Button>
       {error && <Problem error={error} />}
     </form>

@@ -1,4 +1,5 @@
 import { useMarketsQuery } from '../../state/projectApi';
+import { t } from '../../words/t';
 
 /** Opens the live result page in a window of its own; it is personal and nothing of it is stored. */
 export function LivePage({ market, keyword }: { market: string; keyword: string }) {
@@ -11,9 +12,9 @@ export function LivePage({ market, keyword }: { market: string; keyword: string 
       href={template.replace('{keyword}', encodeURIComponent(keyword))}
       target="_blank"
       rel="noreferrer noopener"
-      title="The live result page, in a new window. What you see there is personal; nothing of it is stored."
+      title={t('parts:LivePage.theLiveResultPageInA')}
     >
-      live page
+      {t('parts:LivePage.livePage')}
     </a>
   );
 }

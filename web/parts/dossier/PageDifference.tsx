@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useResultPageQuery } from '../../state/gapsApi';
 import { spelledDay } from '../words/figures';
 import { changesOfPage } from './changesOfPage';
+import { t } from '../../words/t';
 
 interface PageDifferenceProps {
   project: number;
@@ -30,19 +31,19 @@ export function PageDifference({ project, keyword, market, page, dates, compare 
   return (
     <section className="section">
       <h2>
-        Changed since{' '}
+        {t('parts:PageDifference.changedSince')}{' '}
         <Select
           size="small"
           variant="borderless"
           className="written"
-          aria-label="Capture compared with"
+          aria-label={t('parts:PageDifference.captureComparedWith')}
           popupMatchSelectWidth={false}
           value={chosen}
           onChange={setDate}
           options={[...earlier].reverse().map((day) => ({ value: day, label: spelledDay(day) }))}
         />
       </h2>
-      {changes?.length === 0 && <p className="soft">The first ten stand as they stood.</p>}
+      {changes?.length === 0 && <p className="soft">{t('parts:PageDifference.theFirstTenStandAsThey')}</p>}
       <ul className="told">
         {changes?.map(({ address, owner, what }) => (
           <li key={`${address} ${what}`}>

@@ -1,10 +1,11 @@
 import type { SumLine } from '@opsimath/contract/api/dossier';
+import { t } from '../../words/t';
 
 /** The sum that led to the priority, each line with what it is made of and where it came from. */
 export function PrioritySum({ lines }: { lines: readonly SumLine[] }) {
   return (
     <section className="section">
-      <h2>How the priority came about</h2>
+      <h2>{t('parts:PrioritySum.howThePriorityCameAbout')}</h2>
       <table className="ledger sum">
         <tbody>
           {lines.map((line) => (
@@ -17,7 +18,7 @@ export function PrioritySum({ lines }: { lines: readonly SumLine[] }) {
                 {line.how}
                 <div className="faint">
                   {line.source}
-                  {line.estimated && ' · estimated'}
+                  {line.estimated && ` ${t('parts:PrioritySum.estimated')}`}
                 </div>
               </td>
             </tr>

@@ -5,6 +5,7 @@ import { useResultPageQuery } from '../../state/gapsApi';
 import { KindOfPage } from './KindOfPage';
 import { NoteMark } from '../notes/NoteMark';
 import { decimal, spelledDay } from '../words/figures';
+import { t, wordOf } from '../../words/t';
 
 interface ResultPageProps {
   project: number;
@@ -31,20 +32,20 @@ export function ResultPage({ project, keyword, market, page, dates }: ResultPage
   if (!page) {
     return (
       <section className="section">
-        <h2>Result page</h2>
-        <p className="soft">Never captured on or before this date: who is absent cannot be said.</p>
+        <h2>{t('parts:ResultPage.resultPage')}</h2>
+        <p className="soft">{t('parts:ResultPage.neverCapturedOnOrBeforeThis')}</p>
       </section>
     );
   }
   return (
     <section className="section">
       <h2>
-        Result page of{' '}
+        {t('parts:ResultPage.resultPageOf')}{' '}
         <Select
           size="small"
           variant="borderless"
           className="written"
-          aria-label="Capture shown"
+          aria-label={t('parts:ResultPage.captureShown')}
           popupMatchSelectWidth={false}
           value={date ?? page.date}
           onChange={setDate}
@@ -57,31 +58,34 @@ export function ResultPage({ project, keyword, market, page, dates }: ResultPage
             <tbody>
               {shown.slots.slice(0, all ? undefined : FIRST_SLOTS).map((slot) => (
                 <tr key={slot.slot} className={slot.side}>
-                  <td className="figure faint" title="Absolute slot">
+                  <td className="figure faint" title={t('parts:ResultPage.absoluteSlot')}>
                     {slot.slot}
                   </td>
                   <td className="kind-cell">
                     {slot.kind === 'organic'
                       ? slot.position
                       : slot.kind === 'paid'
-                        ? `paid ${slot.position}`
-                        : slot.kind}
+                        ? t('parts:ResultPage.paidPosition', { position: slot.position })
+                        : wordOf(slot.kind)}
                   </td>
                   <td>
-                    {slot.title ?? <span className="faint">belongs to nobody</span>}
+                    {slot.title ?? <span className="faint">{t('parts:ResultPage.belongsToNobody')}</span>}
                     <div className="faint" title={slot.address ?? undefined}>
                       {slot.letter && <b>{slot.letter} </b>}
                       {slot.owner}
-                      {slot.authority !== null && ` · authority ${slot.authority}`}
+                      {slot.authority !== null &&
+                        ` ${t('parts:ResultPage.authorityAuthority', { authority: slot.authority })}`}
                       {slot.what === 'page' && slot.address !== null && (
                         <>
                           {' · '}
                           <KindOfPage address={slot.address} />
                         </>
                       )}
-                      {slot.phraseInTitle && ' · phrase in title'}
-                      {slot.figures.price !== undefined && ` · price ${decimal(slot.figures.price, 2)}`}
-                      {slot.figures.rating !== undefined && ` · rated ${decimal(slot.figures.rating, 1)}`}
+                      {slot.phraseInTitle && ` ${t('parts:ResultPage.phraseInTitle')}`}
+                      {slot.figures.price !== undefined &&
+                        ` ${t('parts:ResultPage.pricePrice', { price: decimal(slot.figures.price, 2) })}`}
+                      {slot.figures.rating !== undefined &&
+                        ` ${t('parts:ResultPage.ratedRating', { rating: decimal(slot.figures.rating, 1) })}`}
                       {slot.address !== null && (
                         <>
                           {' · '}
@@ -89,9 +93,11 @@ export function ResultPage({ project, keyword, market, page, dates }: ResultPage
                             href={`https://${slot.address}`}
                             target="_blank"
                             rel="noreferrer noopener"
-                            aria-label={`Open ${slot.address} in a new window`}
+                            aria-label={t('parts:ResultPage.openAddressInANewWindow', {
+                              address: slot.address,
+                            })}
                           >
-                            open
+                            {t('parts:ResultPage.open')}
                           </a>
                         </>
                       )}
@@ -101,7 +107,7 @@ export function ResultPage({ project, keyword, market, page, dates }: ResultPage
                           <NoteMark
                             project={project}
                             subject={{ on: 'slot', keyword, date: shown.date, address: slot.address }}
-                            of={`slot ${slot.slot}`}
+                            of={t('parts:ResultPage.slotSlot', { slot: slot.slot })}
                           />
                         </>
                       )}
@@ -115,13 +121,19 @@ export function ResultPage({ project, keyword, market, page, dates }: ResultPage
             </tbody>
           </table>
           <p className="faint">
-            {shown.source}, {shown.date}, looked to depth {shown.depth}.{' '}
+            {t('parts:ResultPage.sourceDateLookedToDepthDepth', {
+              source: shown.source,
+              date: shown.date,
+              depth: shown.depth,
+            })}{' '}
             <button className="plain written" aria-pressed={opening} onClick={() => setOpening(!opening)}>
-              {opening ? 'Hide how they open' : 'Show how they open'}
+              {opening ? t('parts:ResultPage.hideHowTheyOpen') : t('parts:ResultPage.showHowTheyOpen')}
             </button>{' '}
             {shown.slots.length > FIRST_SLOTS && (
               <button className="plain written" onClick={() => setAll(!all)}>
-                {all ? 'Show the first slots only' : `Show all ${shown.slots.length} slots`}
+                {all
+                  ? t('parts:ResultPage.showTheFirstSlotsOnly')
+                  : t('parts:ResultPage.showAllSlotsSlots', { slots: shown.slots.length })}
               </button>
             )}
           </p>

@@ -13,6 +13,7 @@ import './compare.css';
 import { useDossierQuery } from '../../state/gapsApi';
 import { useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
+import { t, wordOf } from '../../words/t';
 
 const NOTHING: { id: number; text: string }[] = [];
 
@@ -24,15 +25,14 @@ export function TwoKeywords() {
   const skip = a === undefined || b === undefined;
   const first = useDossierQuery({ project, keyword: a?.id ?? 0, scope: comparison }, { skip });
   const second = useDossierQuery({ project, keyword: b?.id ?? 0, scope: comparison }, { skip });
-  if (skip)
-    return <p className="soft">Tick two keywords in the table (Space): they are set side by side here.</p>;
+  if (skip) return <p className="soft">{t('parts:TwoKeywords.tickTwoKeywordsInTheTable')}</p>;
   const error = first.error ?? second.error;
   if (error) return <Problem error={error} />;
-  if (!first.currentData || !second.currentData) return <Waiting for="both dossiers" />;
+  if (!first.currentData || !second.currentData) return <Waiting for={t('parts:TwoKeywords.bothDossiers')} />;
   const both = [first.currentData, second.currentData] as const;
   return (
-    <section className="two-keywords" aria-label="Two keywords" tabIndex={0}>
-      {tray.length > 2 && <p className="soft">The first two of the tray are compared.</p>}
+    <section className="two-keywords" aria-label={t('parts:TwoKeywords.twoKeywords')} tabIndex={0}>
+      {tray.length > 2 && <p className="soft">{t('parts:TwoKeywords.theFirstTwoOfTheTray')}</p>}
       <Choice both={both} />
       <table className="ledger compare">
         <thead>
@@ -47,7 +47,7 @@ export function TwoKeywords() {
         </thead>
         <tbody>
           <tr>
-            <th scope="row">where everybody stands</th>
+            <th scope="row">{t('parts:TwoKeywords.whereEverybodyStands')}</th>
             {both.map((data) => (
               <td key={data.row.id} className="figure">
                 <LaneHead width={LANE} />
@@ -56,7 +56,7 @@ export function TwoKeywords() {
             ))}
           </tr>
           <tr>
-            <th scope="row">why</th>
+            <th scope="row">{t('parts:TwoKeywords.why')}</th>
             {both.map(({ row }) => (
               <td key={row.id} className="compare-text">
                 {row.reason}
@@ -64,7 +64,7 @@ export function TwoKeywords() {
             ))}
           </tr>
           <tr>
-            <th scope="row">positions over time</th>
+            <th scope="row">{t('parts:TwoKeywords.positionsOverTime')}</th>
             {both.map(({ row, history, own, rivals }) => (
               <td key={row.id}>
                 <HistoryChart history={history} own={own} rivals={rivals} of="organic" />
@@ -82,7 +82,7 @@ export function TwoKeywords() {
             );
           })}
           <tr>
-            <th scope="row">on the front</th>
+            <th scope="row">{t('parts:TwoKeywords.onTheFront')}</th>
             {both.map(({ row, page }, n) => (
               <td key={row.id} className="compare-text">
                 <FrontList page={page} other={both[1 - n]!.page} front={both[n]!.front} />
@@ -99,7 +99,7 @@ const LANE = 380;
 
 /** The organic results of a front in their order; those that answer the other keyword as well are marked in words. */
 function FrontList({ page, other, front }: { page: Dossier['page']; other: Dossier['page']; front: number }) {
-  if (page === null) return <span className="faint">never captured</span>;
+  if (page === null) return <span className="faint">{t('parts:TwoKeywords.neverCaptured')}</span>;
   const shared = new Set(organicOf(other).map(({ address }) => address));
   return (
     <ol className="compare-front">
@@ -107,8 +107,8 @@ function FrontList({ page, other, front }: { page: Dossier['page']; other: Dossi
         .filter(({ position }) => position! <= front)
         .map(({ slot, position, owner, title, side, address }) => (
           <li key={slot} value={position!} className={side}>
-            <b>{side === 'own' ? 'ours' : owner}</b> {title}
-            {shared.has(address) && <span className="faint"> · answers both</span>}
+            <b>{side === 'own' ? t('parts:TwoKeywords.ours') : owner}</b> {title}
+            {shared.has(address) && <span className="faint"> {t('parts:TwoKeywords.answersBoth')}</span>}
           </li>
         ))}
     </ol>
@@ -119,10 +119,12 @@ const organicOf = (page: Dossier['page']): NonNullable<Dossier['page']>['slots']
   (page?.slots ?? []).filter(({ kind, address, position }) => kind === 'organic' && address && position);
 
 function byPriority(ahead: number, behind: number | null): string {
-  const [one, other] = [ahead, behind].map((value) => (value === null ? 'unknown' : decimal(value, 1)));
+  const [one, other] = [ahead, behind].map((value) =>
+    value === null ? t('parts:TwoKeywords.unknown') : decimal(value, 1),
+  );
   return one === other
-    ? `By priority, by less than a tenth: both ${one} a day of work.`
-    : `By priority: ${one} against ${other} a day of work.`;
+    ? t('parts:TwoKeywords.byPriorityByLessThanA', { one })
+    : t('parts:TwoKeywords.byPriorityOneAgainstOtherA', { one, other });
 }
 
 /** Smaller differences do not decide anything. */
@@ -145,62 +147,79 @@ function Choice({ both }: { both: readonly [Dossier, Dossier] }) {
   const told = (list: typeof decision.for): string =>
     list
       .filter(({ times }) => times >= WORTH_TELLING)
-      .map(({ factor, times }) => `${factor} (${decimal(times, 1)} times)`)
+      .map(({ factor, times }) =>
+        t('parts:TwoKeywords.factorTimesTimes', { factor, times: decimal(times, 1) }),
+      )
       .join(', ');
   const fronts = both.map(({ page }) => organicOf(page).map(({ address }) => address!));
   const shared = frontOverlap(fronts[0]!, fronts[1]!);
   return (
     <header>
-      <h1>“{ahead.row.text}” goes first</h1>
+      <h1>{t('parts:TwoKeywords.textGoesFirst', { text: ahead.row.text })}</h1>
       <p className="soft">
         {decision.by === 'priority' && ahead.row.priority !== null
           ? byPriority(ahead.row.priority, behind.row.priority)
           : decision.by === 'volume'
-            ? 'It is searched more; their priority is equal or unknown.'
-            : 'By the alphabet only: nothing else tells them apart.'}{' '}
-        {told(decision.for) !== '' && `In its favour: ${told(decision.for)}. `}
-        {told(decision.against) !== '' && `Against it: ${told(decision.against)}. `}
+            ? t('parts:TwoKeywords.itIsSearchedMoreTheirPriority')
+            : t('parts:TwoKeywords.byTheAlphabetOnlyNothingElse')}{' '}
+        {told(decision.for) !== '' &&
+          `${t('parts:TwoKeywords.inItsFavourTold', { told: told(decision.for) })} `}
+        {told(decision.against) !== '' &&
+          `${t('parts:TwoKeywords.againstItTold', { told: told(decision.against) })} `}
         {fronts[0]!.length > 0 && fronts[1]!.length > 0
-          ? `${shared.length} of the first 10 answer both${shared.length >= 4 ? ': one target could serve the two' : ''}.`
-          : 'Of at least one no result page is held, so that their fronts cannot be compared.'}
+          ? t('parts:TwoKeywords.sharedOfTheFirst10Answer', {
+              shared: shared.length,
+              which: shared.length >= 4 ? t('parts:TwoKeywords.oneTargetCouldServeTheTwo') : '',
+            })
+          : t('parts:TwoKeywords.ofAtLeastOneNoResult')}
       </p>
     </header>
   );
 }
 
 const figure = (value: number | null, digits = 0): string =>
-  value === null ? 'unknown' : digits === 0 ? count(value) : decimal(value, digits);
+  value === null ? t('parts:TwoKeywords.unknown') : digits === 0 ? count(value) : decimal(value, digits);
 const LINES: [string, (of: Dossier) => string][] = [
-  ['volume, searches a month', ({ row }) => figure(row.volume)],
-  ['demand, the coming three months', ({ row }) => figure(row.demand)],
-  ['our position', ({ row }) => String(row.own)],
-  ['best rival', ({ row }) => bestOf(row.rivals)],
-  ['gap kind', ({ row }) => row.kind],
+  [t('parts:TwoKeywords.volumeSearchesAMonth'), ({ row }) => figure(row.volume)],
+  [t('parts:TwoKeywords.demandTheComingThreeMonths'), ({ row }) => figure(row.demand)],
+  [t('parts:TwoKeywords.ourPosition'), ({ row }) => String(row.own)],
+  [t('parts:TwoKeywords.bestRival'), ({ row }) => bestOf(row.rivals)],
+  [t('parts:TwoKeywords.gapKind'), ({ row }) => row.kind],
   [
-    'rivals within the front',
-    ({ row }) => (row.spread === null ? 'unknown' : `${row.spread} of ${lookedUp(row)} looked up`),
+    t('parts:TwoKeywords.rivalsWithinTheFront'),
+    ({ row }) =>
+      row.spread === null
+        ? t('parts:TwoKeywords.unknown')
+        : t('parts:TwoKeywords.spreadOfLookedUpLookedUp', { spread: row.spread, lookedUp: lookedUp(row) }),
   ],
   ['paid', ({ row }) => row.paid],
   [
-    'CPC',
-    ({ row }) => (row.cpcLow === null ? 'unknown' : `${figure(row.cpcLow, 2)}–${figure(row.cpcHigh, 2)}`),
+    wordOf('CPC'),
+    ({ row }) =>
+      row.cpcLow === null
+        ? t('parts:TwoKeywords.unknown')
+        : `${figure(row.cpcLow, 2)}–${figure(row.cpcHigh, 2)}`,
   ],
-  ['ad competition', ({ row }) => figure(row.adCompetition, 2)],
-  ['difficulty', ({ row }) => figure(row.difficulty)],
-  ['clicks added a month', ({ row }) => figure(row.gain, 1)],
-  ['chance', ({ row }) => figure(row.chance, 2) + (row.chanceAssumed ? ' (from the position alone)' : '')],
-  ['chance as it is', ({ row }) => figure(row.asIs, 2)],
-  ['worth of a click', ({ row }) => `${figure(row.worth, 2)} (${row.worthSource})`],
-  ['adds a month', ({ row }) => figure(row.worthAMonth, 1)],
-  ['best to do', ({ row }) => row.action],
-  ['effort, days', ({ row }) => figure(row.effort, 2)],
-  ['priority, a day of work', ({ row }) => figure(row.priority, 1)],
-  ['verdict', ({ row }) => row.verdict],
-  ['moved', ({ row }) => movement(row) || 'nothing known'],
-  ['exact rivals on the front', ({ row }) => figure(row.exactRivals)],
-  ['results, rough', ({ row }) => figure(row.results)],
-  ['our page', ({ row }) => row.ownAddress ?? 'none ranks'],
-  ['captured on', ({ row }) => row.captureDate ?? 'never'],
+  [t('parts:TwoKeywords.adCompetition'), ({ row }) => figure(row.adCompetition, 2)],
+  [wordOf('difficulty'), ({ row }) => figure(row.difficulty)],
+  [t('parts:TwoKeywords.clicksAddedAMonth'), ({ row }) => figure(row.gain, 1)],
+  [
+    wordOf('chance'),
+    ({ row }) =>
+      figure(row.chance, 2) + (row.chanceAssumed ? ` ${t('parts:TwoKeywords.fromThePositionAlone')}` : ''),
+  ],
+  [t('parts:TwoKeywords.chanceAsItIs'), ({ row }) => figure(row.asIs, 2)],
+  [t('parts:TwoKeywords.worthOfAClick'), ({ row }) => `${figure(row.worth, 2)} (${row.worthSource})`],
+  [t('parts:TwoKeywords.addsAMonth'), ({ row }) => figure(row.worthAMonth, 1)],
+  [t('parts:TwoKeywords.bestToDo'), ({ row }) => wordOf(row.action)],
+  [t('parts:TwoKeywords.effortDays'), ({ row }) => figure(row.effort, 2)],
+  [t('parts:TwoKeywords.priorityADayOfWork'), ({ row }) => figure(row.priority, 1)],
+  [wordOf('verdict'), ({ row }) => wordOf(row.verdict)],
+  [wordOf('moved'), ({ row }) => movement(row) || t('parts:TwoKeywords.nothingKnown')],
+  [t('parts:TwoKeywords.exactRivalsOnTheFront'), ({ row }) => figure(row.exactRivals)],
+  [t('parts:TwoKeywords.resultsRough'), ({ row }) => figure(row.results)],
+  [t('parts:TwoKeywords.ourPage'), ({ row }) => row.ownAddress ?? t('parts:TwoKeywords.noneRanks')],
+  [t('parts:TwoKeywords.capturedOn'), ({ row }) => row.captureDate ?? t('parts:TwoKeywords.never')],
 ];
 
 /** Rivals of which it is known whether they rank. */

@@ -1,4 +1,5 @@
 import type { ShownPage } from '@opsimath/contract/api/dossier';
+import { t } from '../../words/t';
 
 interface PageChange {
   address: string;
@@ -26,17 +27,19 @@ export function changesOfPage(before: ShownPage, now: ShownPage): PageChange[] {
     const at = current?.position ?? FIRST + (old?.position ?? 0);
     const owner = (current ?? old)!.owner;
     const say = (what: string): void => void changes.push({ address, owner, what, at });
-    if (!current) say(`gone, was at ${old!.position}`);
-    else if (!old) say(`new at ${current.position}`);
+    if (!current) say(t('parts:changesOfPage.goneWasAtPosition', { position: old!.position }));
+    else if (!old) say(t('parts:changesOfPage.newAtPosition', { position: current.position }));
     else if (old.position !== current.position) say(`${old.position} → ${current.position}`);
     if (old && current && old.title !== current.title)
-      say(`another title: “${old.title}” → “${current.title}”`);
+      say(t('parts:changesOfPage.anotherTitleTitleTitle2', { title: old.title, title2: current.title }));
   }
   const [paidThen, paidNow] = [byAddress(before, 'paid'), byAddress(now, 'paid')];
   for (const address of new Set([...paidThen.keys(), ...paidNow.keys()])) {
     const [old, current] = [paidThen.get(address), paidNow.get(address)];
     if ((old === undefined) === (current === undefined)) continue;
-    const what = current ? `buys slot ${current.position} now` : `no longer buys slot ${old!.position}`;
+    const what = current
+      ? t('parts:changesOfPage.buysSlotPositionNow', { position: current.position })
+      : t('parts:changesOfPage.noLongerBuysSlotPosition', { position: old!.position });
     changes.push({ address, owner: (current ?? old)!.owner, what, at: 2 * FIRST });
   }
   return changes.sort((a, b) => a.at - b.at).map(({ at: _, ...change }) => change);

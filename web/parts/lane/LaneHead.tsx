@@ -1,4 +1,5 @@
 import { TICKS, laneScale } from '@opsimath/core/lane/laneScale';
+import { t } from '../../words/t';
 
 /** The scale over a column of lanes. */
 export function LaneHead({ width }: { width: number }) {
@@ -11,7 +12,7 @@ export function LaneHead({ width }: { width: number }) {
         </text>
       ))}
       <text x={scale.at('absent')} y={11}>
-        absent
+        {t('parts:LaneHead.absent')}
       </text>
       <text x={scale.at('unknown') + 3} y={11}>
         ?

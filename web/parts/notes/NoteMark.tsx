@@ -3,6 +3,7 @@ import type { NoteSubject } from '@opsimath/contract/api/notes';
 import { useNotesQuery } from '../../state/notesApi';
 import { Notes } from './Notes';
 import { sameSubject } from './sameSubject';
+import { t } from '../../words/t';
 
 /** A small mark beside a thing: how many notes it has. Pressed, it opens them. */
 export function NoteMark({ project, subject, of }: { project: number; subject: NoteSubject; of: string }) {
@@ -21,9 +22,13 @@ export function NoteMark({ project, subject, of }: { project: number; subject: N
     >
       <button
         className={notes > 0 ? 'plain written' : 'plain soft written unnoted'}
-        aria-label={`Notes on ${of}`}
+        aria-label={t('parts:NoteMark.notesOnOf', { of })}
       >
-        {notes === 0 ? 'note' : notes === 1 ? '1 note' : `${notes} notes`}
+        {notes === 0
+          ? t('parts:NoteMark.note')
+          : notes === 1
+            ? t('parts:NoteMark.n1Note')
+            : t('parts:NoteMark.notesNotes', { notes })}
       </button>
     </Popover>
   );

@@ -9,6 +9,7 @@ import { spelledDay } from '../words/figures';
 import { PICTURES, asDataAddress, fetchedPicture, pictureAddress, pictureProblem } from './notePictures';
 import { sameSubject } from './sameSubject';
 import './notes.css';
+import { t } from '../../words/t';
 
 interface NotesProps {
   project: number;
@@ -23,7 +24,7 @@ export function Notes({ project, subject }: NotesProps) {
     <div className="notes">
       {error && <Problem error={error} />}
       {notes.length > 0 && (
-        <ul aria-label="Notes">
+        <ul aria-label={t('parts:Notes.notes')}>
           {notes.map((note) => (
             <WrittenNote key={note.id} project={project} note={note} />
           ))}
@@ -45,12 +46,12 @@ function WrittenNote({ project, note }: { project: number; note: Note }) {
     void message.open({
       content: (
         <span>
-          The note is gone.{' '}
+          {t('parts:Notes.theNoteIsGone')}{' '}
           <button
             className="plain written"
             onClick={() => void add({ project, subject, text, person, picture })}
           >
-            Undo
+            {t('parts:Notes.undo')}
           </button>
         </span>
       ),
@@ -64,11 +65,14 @@ function WrittenNote({ project, note }: { project: number; note: Note }) {
         {[note.person, spelledDay(note.writtenAt.slice(0, 10)), capturedOn(note)].filter(Boolean).join(', ')}
       </span>{' '}
       <button className="plain soft written" onClick={() => void takeAway().catch(() => undefined)}>
-        remove
+        {t('parts:Notes.remove')}
       </button>
       {note.picture && (
         <a href={pictureAddress(project, note.id)} target="_blank" rel="noreferrer" className="note-picture">
-          <img src={pictureAddress(project, note.id)} alt={`Picture noted: ${note.text}`} />
+          <img
+            src={pictureAddress(project, note.id)}
+            alt={t('parts:Notes.pictureNotedText', { text: note.text })}
+          />
         </a>
       )}
     </li>
@@ -77,7 +81,7 @@ function WrittenNote({ project, note }: { project: number; note: Note }) {
 
 /** Of a slot: the capture that was before whoever wrote. */
 function capturedOn({ subject }: Note): string {
-  return subject.on === 'slot' ? `on the page of ${spelledDay(subject.date)}` : '';
+  return subject.on === 'slot' ? t('parts:Notes.onThePageOfDate', { date: spelledDay(subject.date) }) : '';
 }
 
 function NewNote({ project, subject }: NotesProps) {
@@ -95,7 +99,7 @@ function NewNote({ project, subject }: NotesProps) {
   };
   const keep = async (): Promise<void> => {
     if (text.trim() === '' && picture === null) return;
-    await add({ project, subject, text: text.trim() || 'A picture', person, picture }).unwrap();
+    await add({ project, subject, text: text.trim() || t('parts:Notes.aPicture'), person, picture }).unwrap();
     setText('');
     setPicture(null);
   };
@@ -107,8 +111,8 @@ function NewNote({ project, subject }: NotesProps) {
       }}
     >
       <Input.TextArea
-        aria-label="New note"
-        placeholder="Note what you see or decide, and why; a picture can be pasted"
+        aria-label={t('parts:Notes.newNote')}
+        placeholder={t('parts:Notes.noteWhatYouSeeOrDecide')}
         autoSize={{ minRows: 1, maxRows: 6 }}
         maxLength={5000}
         value={text}
@@ -127,9 +131,9 @@ function NewNote({ project, subject }: NotesProps) {
       />
       {picture !== null && (
         <div className="note-picture">
-          <img src={picture} alt="Picture to be kept" />
+          <img src={picture} alt={t('parts:Notes.pictureToBeKept')} />
           <button type="button" className="plain soft written" onClick={() => setPicture(null)}>
-            leave the picture out
+            {t('parts:Notes.leaveThePictureOut')}
           </button>
         </div>
       )}
@@ -139,7 +143,7 @@ function NewNote({ project, subject }: NotesProps) {
         type="file"
         hidden
         accept={PICTURES.join(',')}
-        aria-label="Picture of the note"
+        aria-label={t('parts:Notes.pictureOfTheNote')}
         onChange={({ target }) => {
           void take(target.files?.[0]);
           target.value = '';
@@ -147,12 +151,18 @@ function NewNote({ project, subject }: NotesProps) {
       />
       {(text !== '' || picture !== null) && (
         <div className="note-foot">
-          <PersonInput name="Signed by" />
-          <Button size="small" type="primary" htmlType="submit" loading={isLoading} title="Ctrl+Enter">
-            Keep
+          <PersonInput name={t('parts:Notes.signedBy')} />
+          <Button
+            size="small"
+            type="primary"
+            htmlType="submit"
+            loading={isLoading}
+            title={t('parts:Notes.ctrlEnter')}
+          >
+            {t('parts:Notes.keep')}
           </Button>
           <Button size="small" onClick={() => choose.current?.click()}>
-            {picture === null ? 'Add a picture' : 'Another picture'}
+            {picture === null ? t('parts:Notes.addAPicture') : t('parts:Notes.anotherPicture')}
           </Button>
         </div>
       )}

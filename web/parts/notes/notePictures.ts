@@ -1,3 +1,5 @@
+import { t } from '../../words/t';
+
 /** Media types that a note takes. */
 export const PICTURES: readonly string[] = ['image/png', 'image/jpeg', 'image/webp', 'image/gif'];
 const MOST_BYTES = 3_000_000;
@@ -8,9 +10,12 @@ export function pictureAddress(project: number, note: number): string {
 
 /** Why a file cannot be kept with a note, in words; `null` where it can. */
 export function pictureProblem({ type, size }: Pick<File, 'type' | 'size'>): string | null {
-  if (!PICTURES.includes(type)) return 'Only PNG, JPEG, WebP or GIF pictures can be kept with a note.';
+  if (!PICTURES.includes(type)) return t('parts:notePictures.onlyPNGJPEGWebPOrGIF');
   if (size > MOST_BYTES)
-    return `The picture has ${(size / 1e6).toFixed(1)} MB; up to ${MOST_BYTES / 1e6} MB can be kept.`;
+    return t('parts:notePictures.thePictureHasSizeMBUp', {
+      size: (size / 1e6).toFixed(1),
+      MOSTBYTES: MOST_BYTES / 1e6,
+    });
   return null;
 }
 

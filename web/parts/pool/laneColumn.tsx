@@ -3,6 +3,7 @@ import { Lane } from '../lane/Lane';
 import { LaneHead } from '../lane/LaneHead';
 import type { GridColumn } from '../table/gridColumn';
 import { type PoolSides, bestOf, paidAt, positionAt } from './poolSides';
+import { t } from '../../words/t';
 
 /** The column of lanes in a table of a pool: ours and everybody else's positions. */
 export function laneColumn<Row extends PoolRow>(
@@ -11,12 +12,12 @@ export function laneColumn<Row extends PoolRow>(
 ): GridColumn<Row> {
   return {
     id: 'lane',
-    name: 'Best position',
+    name: t('parts:laneColumn.bestPosition'),
     head: <LaneHead width={width} />,
     sort: 'best',
     tip: sides.beside
-      ? 'Where we and the rivals of the roster stand by the day of this look-up, as in Gaps.'
-      : 'Positions this look-up found. A target without one is absent only where a capture looked; else unknown.',
+      ? t('parts:laneColumn.whereWeAndTheRivalsOf')
+      : t('parts:laneColumn.positionsThisLookUpFoundA'),
     width: width + 12,
     cell: (row) => (
       <Lane

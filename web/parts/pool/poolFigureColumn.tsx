@@ -2,6 +2,7 @@ import type { PoolRow } from '@opsimath/contract/api/pool';
 import { type PoolFigure, POOL_READERS, poolFigureOf, poolTip } from '@opsimath/contract/figures/poolFigures';
 import type { GridColumn } from '../table/gridColumn';
 import { count, decimal } from '../words/figures';
+import { figureWords, t } from '../../words/t';
 
 /** The range of a CPC as its source gives it. */
 const cpcRange = ({ cpcLow, cpcHigh }: PoolRow): string | null =>
@@ -18,15 +19,14 @@ export function poolFigureColumn<R extends PoolRow>(
   const { head, width, digits } = poolFigureOf(name);
   return {
     id: name,
-    head,
+    ...figureWords('pool', name, { head, tip: poolTip(name, '') }, {}),
     sort: name,
-    tip: poolTip(name, ''),
     width,
     align: 'right',
     cell: (row) => {
       if (name === 'cpc' && row.cpcLow !== null) return cpcRange(row);
       const value = POOL_READERS[name](row);
-      if (value === null) return <span className="faint">unknown</span>;
+      if (value === null) return <span className="faint">{t('parts:poolFigureColumn.unknown')}</span>;
       return digits === 0 ? count(value) : decimal(value, digits);
     },
     ...changes,

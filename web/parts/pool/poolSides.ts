@@ -3,6 +3,7 @@ import type { Target } from '@opsimath/contract/api/targets';
 import type { Position } from '@opsimath/contract/api/position';
 import { rivalLetters } from '@opsimath/core/gap/letters';
 import { liesUnder } from '@opsimath/core/text/address';
+import { t } from '../../words/t';
 
 /** One looked-up target as the lane shows it: letters and hues as everywhere else in the project. */
 export interface PoolSide {
@@ -42,7 +43,8 @@ export function sidesOf(
       ? []
       : [{ index, name: rivals[hue]?.name ?? address, letter: letters[hue]!, hue }];
   });
-  const ownName = ours.find((target) => target.address === page.targets[own[0] ?? -1])?.name ?? 'Ours';
+  const ownName =
+    ours.find((target) => target.address === page.targets[own[0] ?? -1])?.name ?? t('parts:poolSides.ours');
   return { beside: false, front, own, ownName, others };
 }
 
@@ -54,7 +56,7 @@ function besideOf(ours: readonly Target[], targets: readonly Target[], front: nu
     beside: true,
     front,
     own: [],
-    ownName: ours[0]?.name ?? 'Ours',
+    ownName: ours[0]?.name ?? t('parts:poolSides.ours'),
     others: rivals.map(({ name }, index) => ({ index, name, letter: letters[index]!, hue: index })),
   };
 }

@@ -1,6 +1,7 @@
 import { Button, Checkbox, Popover } from 'antd';
 import { useScope } from '../../state/useScope';
 import type { ChosenColumns } from './chosenColumns';
+import { t } from '../../words/t';
 
 interface ColumnsMenuProps {
   columns: ChosenColumns<string>;
@@ -35,7 +36,7 @@ export function ColumnsMenu({ columns, inAddress, onChoose, size, children }: Co
         </>
       }
     >
-      <Button {...(size && { size })}>Columns</Button>
+      <Button {...(size && { size })}>{t('parts:ColumnsMenu.columns')}</Button>
     </Popover>
   );
 }

@@ -6,11 +6,12 @@ import { useTrouble } from '../words/useTrouble';
 import { copyAsTable } from './copyAsTable';
 import { readTable } from './readTable';
 import './takeTable.css';
+import { t } from '../../words/t';
 
 const FORMATS = [
-  { format: 'csv', label: 'CSV' },
-  { format: 'xlsx', label: 'workbook (XLSX)' },
-  { format: 'json', label: 'JSON' },
+  { format: 'csv', label: t('parts:TakeTable.cSV') },
+  { format: 'xlsx', label: t('parts:TakeTable.workbookXLSX') },
+  { format: 'json', label: t('parts:TakeTable.jSON') },
 ] as const;
 type Way = 'copy' | (typeof FORMATS)[number]['format'];
 
@@ -39,7 +40,7 @@ export function TakeTable({ name }: { name: string }) {
         trigger={['click']}
         menu={{
           items: [
-            { key: 'copy', label: 'copy as a table' },
+            { key: 'copy', label: t('parts:TakeTable.copyAsATable') },
             ...FORMATS.map(({ format, label }) => ({ key: format, label })),
           ],
           onClick: ({ key }) => void take(key as Way).catch(trouble),
@@ -47,10 +48,10 @@ export function TakeTable({ name }: { name: string }) {
       >
         <button
           className="plain soft written"
-          aria-label={`Take along: ${name}`}
-          title="The columns and rows that are shown"
+          aria-label={t('parts:TakeTable.takeAlongName', { name })}
+          title={t('parts:TakeTable.theColumnsAndRowsThatAre')}
         >
-          take along
+          {t('parts:TakeTable.takeAlong')}
         </button>
       </Dropdown>
     </div>

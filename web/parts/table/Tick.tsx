@@ -1,4 +1,5 @@
 import './tick.css';
+import { t } from '../../words/t';
 
 /** Whether a row is in the tray; the keyboard uses Space on the row instead. */
 export function Tick({ on, text, onPress }: { on: boolean; text: string; onPress: () => void }) {
@@ -8,7 +9,7 @@ export function Tick({ on, text, onPress }: { on: boolean; text: string; onPress
       tabIndex={-1}
       role="checkbox"
       aria-checked={on}
-      aria-label={`${text} in the tray`}
+      aria-label={t('parts:Tick.textInTheTray', { text })}
       onClick={(event) => {
         event.stopPropagation();
         onPress();

@@ -1,5 +1,6 @@
 import { DatePicker } from 'antd';
 import dayjs from 'dayjs';
+import { t } from '../../words/t';
 
 interface DayFieldProps {
   name: string;
@@ -16,8 +17,8 @@ export function DayField({ name, value, canBeEmpty = false, onChange }: DayField
     <DatePicker
       size="small"
       aria-label={name}
-      format="D MMM YYYY"
-      placeholder="no day"
+      format={t('parts:DayField.dMMMYYYY')}
+      placeholder={t('parts:DayField.noDay')}
       style={{ width: 132 }}
       value={value === '' ? null : dayjs(value)}
       allowClear={canBeEmpty}

@@ -1,6 +1,7 @@
 import { Input, type InputRef } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { useKeys } from '../keys/useKeys';
+import { t } from '../../words/t';
 
 const FIND_DELAY_MS = 180;
 
@@ -12,7 +13,12 @@ interface FindBoxProps {
 }
 
 /** Finds keywords while typing; everything else that is chosen stays as it is. */
-export function FindBox({ value, onFind, name = 'Find a keyword', width = 210 }: FindBoxProps) {
+export function FindBox({
+  value,
+  onFind,
+  name = t('parts:FindBox.findAKeyword'),
+  width = 210,
+}: FindBoxProps) {
   const [typed, setTyped] = useState(value);
   const [sent, setSent] = useState(value);
   const [known, setKnown] = useState(value);

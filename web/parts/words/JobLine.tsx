@@ -1,6 +1,7 @@
 import type { Job } from '@opsimath/contract/api/jobs';
 import { count, counted, duration } from './figures';
 import './jobLine.css';
+import { t } from '../../words/t';
 
 /** How far long work is: what it does, how much is done, how long it will take. */
 export function JobLine({ job }: { job: Job }) {
@@ -10,10 +11,13 @@ export function JobLine({ job }: { job: Job }) {
   return (
     <div role="status" className="job-line">
       <span>
-        {job.state === 'queued' ? 'waiting' : step}
-        {done > 0 && ` · ${count(done)}${total ? ` of ${count(total)}` : ''}`}
+        {job.state === 'queued' ? t('parts:JobLine.waiting') : step}
+        {done > 0 &&
+          ` · ${count(done)}${total ? ` ${t('parts:JobLine.ofTotal', { total: count(total) })}` : ''}`}
         {units > 0 && ` · ${counted(units, 'unit')}`}
-        {secondsLeft !== null && secondsLeft > 0 && ` · about ${duration(secondsLeft)} left`}
+        {secondsLeft !== null &&
+          secondsLeft > 0 &&
+          ` ${t('parts:JobLine.aboutDurationLeft', { duration: duration(secondsLeft) })}`}
       </span>
       <span className="job-bar">
         <span

@@ -2,6 +2,7 @@ import { Segmented } from 'antd';
 import type { ReactNode } from 'react';
 import { STAGE_PARTS, partOf, viewOf } from '../../state/stageParts';
 import { useScope } from '../../state/useScope';
+import { t } from '../../words/t';
 
 interface StagePartsProps {
   stage: keyof typeof STAGE_PARTS;
@@ -18,7 +19,7 @@ export function StageParts({ stage, name, words = (_, label) => label }: StagePa
   return (
     <Segmented<string>
       size="small"
-      aria-label={`Part of ${name}`}
+      aria-label={t('parts:StageParts.partOfName', { name })}
       // Something else is open that was come to from one of them: none is pressed, each can be.
       value={scope.view === '' || viewOf(stage, part) === scope.view ? part : ''}
       options={STAGE_PARTS[stage].map(({ value, label }) => ({ value, label: words(value, label) }))}

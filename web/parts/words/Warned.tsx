@@ -1,5 +1,6 @@
 import type { GapRow } from '@opsimath/contract/api/gaps';
 import { spelledDay } from './figures';
+import { t, wordOf } from '../../words/t';
 
 /** Marks of what is better not aimed at, with the reason and who allowed it. */
 export function Warned({ warnings }: { warnings: GapRow['warnings'] }) {
@@ -9,7 +10,9 @@ export function Warned({ warnings }: { warnings: GapRow['warnings'] }) {
       className={warning.allowed ? 'banned-mark allowed' : 'banned-mark'}
       title={warningWords(warning)}
     >
-      {warning.allowed ? `${warning.level}, allowed` : warning.level}
+      {warning.allowed
+        ? t('parts:Warned.levelAllowed', { level: wordOf(warning.level) })
+        : wordOf(warning.level)}
     </span>
   ));
 }
@@ -17,7 +20,12 @@ export function Warned({ warnings }: { warnings: GapRow['warnings'] }) {
 /** "“Cobblemoor” is doubtful: a rival’s name. Allowed by Ada on 3 March 2026." */
 export function warningWords({ text, level, reason, allowed }: GapRow['warnings'][number]): string {
   const leave = allowed
-    ? ` Allowed by ${allowed.person || 'somebody who did not sign'} on ${spelledDay(allowed.at.slice(0, 10))}${allowed.reason ? `: ${allowed.reason}` : ''}.`
-    : ' Whoever judges it fit or adjacent allows it; that is kept with name and day.';
-  return `“${text}” is ${level}${reason ? `: ${reason}` : ''}.${leave}`;
+    ? ` ${t('parts:Warned.allowedByPersonOnAtWhich', { person: allowed.person || t('parts:Warned.somebodyWhoDidNotSign'), at: spelledDay(allowed.at.slice(0, 10)), which: allowed.reason ? `: ${allowed.reason}` : '' })}`
+    : ` ${t('parts:Warned.whoeverJudgesItFitOrAdjacent')}`;
+  return t('parts:Warned.textIsLevelWhichLeave', {
+    text,
+    level: wordOf(level),
+    which: reason ? `: ${reason}` : '',
+    leave,
+  });
 }

@@ -1,15 +1,18 @@
 import { dayOf } from '@opsimath/core/day';
-import { shown } from '@opsimath/core/shown';
+import { speller } from '@opsimath/core/shown';
 import type { GapRow } from '@opsimath/contract/api/gaps';
+import { countedWords, localeNow, t } from '../../words/t';
+import type { Counted } from '../../words/catalog';
 
-// How a figure is spelled stands in the core: the same on every screen, on paper and in files.
+// How a figure is spelled stands in the core: the same on every screen, on paper and in files; here in the language chosen.
+export const { shown, spelledDay } = speller(localeNow());
 
 /** A whole figure with thousands marks; a dash when unknown. */
 export const count = (value: number | null | undefined): string => shown('count', value);
 
 /** A figure with every digit that its source gave, in groups of three. */
 export function asGiven(value: number): string {
-  return value.toLocaleString('en-US', { maximumFractionDigits: 20 });
+  return value.toLocaleString(localeNow().numbers, { maximumFractionDigits: 20 });
 }
 
 /** A volume as its source gave it: one figure, or from … to. */
@@ -30,7 +33,9 @@ export const worth = (value: number | null | undefined): string => shown('money'
 export const percent = (share: number | null | undefined, digits = 1): string =>
   shown('share', share, digits);
 
-export { counted, spelledDay } from '@opsimath/core/shown';
+/** A count with its noun, which agrees with it: `1 slot`, `2 slots`; `– slots` where it is unknown. */
+export const counted = (many: number | null | undefined, noun: Counted): string =>
+  countedWords(many ?? 0, count(many), noun);
 
 /** Movement as a signed figure or a word; empty where nothing can be said. */
 export function movement(row: Pick<GapRow, 'movement' | 'moved'>): string {
@@ -40,11 +45,13 @@ export function movement(row: Pick<GapRow, 'movement' | 'moved'>): string {
 }
 
 export function duration(seconds: number): string {
-  return seconds < 90 ? `${Math.max(1, Math.round(seconds))} s` : `${Math.round(seconds / 60)} min`;
+  return seconds < 90
+    ? `${Math.max(1, Math.round(seconds))} s`
+    : t('parts:figures.secondsMin', { seconds: Math.round(seconds / 60) });
 }
 
 /** How old a fact is against a date, said only when it is older than the limit in days. */
 export function age(isoDay: string, today: string, limit: number): string {
   const days = dayOf(today) - dayOf(isoDay);
-  return days > limit ? ` (old: ${days} days)` : '';
+  return days > limit ? ` ${t('parts:figures.oldDaysDays', { days })}` : '';
 }

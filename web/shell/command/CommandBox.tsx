@@ -1,5 +1,6 @@
 import { Modal } from 'antd';
 import { CommandList } from './CommandList';
+import { t } from '../../words/t';
 
 /** Ctrl+K: go anywhere, find anything, check a keyword that comes to mind, run an action. */
 export function CommandBox({ onClose, onKeys }: { onClose: () => void; onKeys: () => void }) {
@@ -12,7 +13,7 @@ export function CommandBox({ onClose, onKeys }: { onClose: () => void; onKeys: (
       destroyOnHidden
       width={560}
       style={{ top: 90 }}
-      aria-label="Go to"
+      aria-label={t('shell:CommandBox.goTo')}
     >
       <CommandList onClose={onClose} onKeys={onKeys} />
     </Modal>

@@ -13,6 +13,7 @@ import { useAppDispatch, useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
 import { type Fetched, Fetching, NewKeyword } from './NewKeyword';
 import { foundFor } from './found';
+import { t, wordOf } from '../../words/t';
 
 const NOTHING: never[] = [];
 /** From so many letters on keywords are looked for. */
@@ -52,14 +53,17 @@ export function CommandList({ onClose, onKeys }: { onClose: () => void; onKeys: 
     );
   const actions = [
     {
-      ...{ name: 'Keys of this screen', of: '?' },
+      ...{ name: t('shell:CommandList.keysOfThisScreen'), of: '?' },
       run: () => {
         onClose();
         onKeys();
       },
     },
     {
-      ...{ name: theme === 'light' ? 'Dark theme' : 'Light theme', of: '' },
+      ...{
+        name: theme === 'light' ? t('shell:CommandList.darkTheme') : t('shell:CommandList.lightTheme'),
+        of: '',
+      },
       run: () => {
         dispatch(chooseTheme(theme === 'light' ? 'dark' : 'light'));
         onClose();
@@ -72,18 +76,26 @@ export function CommandList({ onClose, onKeys }: { onClose: () => void; onKeys: 
         autoFocus
         value={typed}
         onValueChange={setTyped}
-        placeholder="Any keyword; a stage, a list, a recipe, a target, a note"
+        placeholder={t('shell:CommandList.anyKeywordAStageAList')}
       />
       <Command.List>
-        <Command.Empty>{isFetching ? 'Looking…' : 'Nothing of that name.'}</Command.Empty>
+        <Command.Empty>
+          {isFetching ? t('shell:CommandList.looking') : t('shell:CommandList.nothingOfThatName')}
+        </Command.Empty>
         {!skip && keywords && keywords.hits.length > 0 && (
-          <Command.Group heading="Keywords">
+          <Command.Group heading={t('shell:CommandList.keywords')}>
             {keywords.hits.map(({ id, text, kind, volume, own }) => (
               <Command.Item key={id} value={`keyword ${id}`} onSelect={() => open(id)}>
                 {text}{' '}
                 <span className="faint">
-                  {kind}, {volume === null ? 'volume unknown' : `${count(volume)} a month`}, we{' '}
-                  {typeof own === 'number' ? `at ${own}` : own}
+                  {t('shell:CommandList.kindWhichWeWhich2', {
+                    kind: wordOf(kind),
+                    which:
+                      volume === null
+                        ? t('shell:CommandList.volumeUnknown')
+                        : t('shell:CommandList.volumeAMonth', { volume: count(volume) }),
+                    which2: typeof own === 'number' ? t('shell:CommandList.atOwn', { own }) : wordOf(own),
+                  })}
                 </span>
               </Command.Item>
             ))}
@@ -101,7 +113,7 @@ export function CommandList({ onClose, onKeys }: { onClose: () => void; onKeys: 
           </Command.Group>
         ))}
         {actions.length > 0 && (
-          <Command.Group heading="Actions">
+          <Command.Group heading={t('shell:CommandList.actions')}>
             {actions.map(({ name, of, run }) => (
               <Command.Item key={name} value={name} onSelect={run}>
                 {name} <span className="faint">{of}</span>

@@ -8,6 +8,7 @@ import { useLookUpPriceQuery, useLookUpsQuery, useStartLookUpMutation } from '..
 import { useJob } from '../../state/jobs';
 import { useKeywordHitsQuery } from '../../state/standingApi';
 import { useScope } from '../../state/useScope';
+import { t } from '../../words/t';
 
 /** So long nothing is typed before a price is asked for. */
 const REST_MS = 300;
@@ -33,7 +34,7 @@ export function NewKeyword({ text, onFetch }: { text: string; onFetch: (fetched:
   };
   const { currentData: price } = useLookUpPriceQuery({ project, request: order }, { skip: rested !== text });
   return (
-    <Command.Group heading="Not held here">
+    <Command.Group heading={t('shell:NewKeyword.notHeldHere')}>
       <Command.Item
         value="new keyword"
         // Pressed before its price is there, it waits for that: nothing is spent unseen.
@@ -47,8 +48,11 @@ export function NewKeyword({ text, onFetch }: { text: string; onFetch: (fetched:
       >
         “{text}”{' '}
         <span className="faint">
-          its figures, front, our chance and easier neighbours:{' '}
-          {price ? `${count(price.units)} ${price.units === 1 ? 'unit' : 'units'}` : 'reading the price…'}
+          {t('shell:NewKeyword.itsFiguresFrontOurChanceAnd', {
+            which: price
+              ? `${count(price.units)} ${price.units === 1 ? t('shell:NewKeyword.unit') : t('shell:NewKeyword.units')}`
+              : t('shell:NewKeyword.readingThePrice'),
+          })}
         </span>
       </Command.Item>
     </Command.Group>
@@ -78,7 +82,12 @@ export function Fetching({
   }, [keyword, onKnown]);
   return (
     <div className="command-work">
-      <b>{text}</b> {job && !done ? <JobLine job={job} /> : <span role="status">opening its dossier…</span>}
+      <b>{text}</b>{' '}
+      {job && !done ? (
+        <JobLine job={job} />
+      ) : (
+        <span role="status">{t('shell:NewKeyword.openingItsDossier')}</span>
+      )}
     </div>
   );
 }

@@ -5,6 +5,7 @@ import type { Recipe } from '@opsimath/contract/api/sift';
 import type { Target } from '@opsimath/contract/api/targets';
 import { STAGE_PARTS, viewOf } from '../../state/stageParts';
 import { STAGES } from '../stages';
+import { t } from '../../words/t';
 
 /** Something that can be gone to: what it is called, what stands behind it, and where it is, below the project. */
 export interface Found {
@@ -30,6 +31,8 @@ export interface Named {
   notes: readonly Note[];
 }
 
+const STAGES_HEADING = t('shell:found.stages');
+
 /**
  * What holds some words, by kind: stages and their parts always, the rest once something was typed.
  * @param search the address as it stands, whose market and dates go along
@@ -45,9 +48,9 @@ export function foundFor(typed: string, search: string, named: Named): FoundGrou
     return `${stage}?${params}`;
   };
   const stages = STAGES.filter(({ name }) => holds(name)).map(({ path, name, letter }) => ({
-    ...{ key: path, name, of: `g then ${letter}`, path: to(path, {}) },
+    ...{ key: path, name, of: t('shell:found.gThenLetter', { letter }), path: to(path, {}) },
   }));
-  if (words === '') return [{ heading: 'Stages', found: stages }];
+  if (words === '') return [{ heading: STAGES_HEADING, found: stages }];
   const parts = Object.entries(STAGE_PARTS).flatMap(([stage, of]) => {
     const { name } = STAGES.find(({ path }) => path === stage)!;
     return of
@@ -58,10 +61,10 @@ export function foundFor(typed: string, search: string, named: Named): FoundGrou
       }));
   });
   const groups: FoundGroup[] = [
-    { heading: 'Stages', found: stages },
-    { heading: 'Parts of stages', found: parts },
+    { heading: STAGES_HEADING, found: stages },
+    { heading: t('shell:found.partsOfStages'), found: parts },
     {
-      heading: 'Targets',
+      heading: t('shell:found.targets'),
       found: named.targets
         .filter(({ name, address }) => holds(name, address))
         .map(({ id, name, address }) => ({
@@ -69,25 +72,29 @@ export function foundFor(typed: string, search: string, named: Named): FoundGrou
         })),
     },
     {
-      heading: 'Lists',
+      heading: t('shell:found.lists'),
       found: named.lists
         .filter(({ name }) => holds(name))
         .map(({ id, name, market, keywords }) => ({
-          ...{ key: `list ${id}`, name, of: `${keywords.toLocaleString('en-US')} keywords` },
+          ...{
+            key: `list ${id}`,
+            name,
+            of: t('shell:found.keywordsKeywords', { keywords: keywords.toLocaleString('en-US') }),
+          },
           path: to('gaps', { market, list: String(id), pool: null, only: null }),
         })),
     },
     {
-      heading: 'Recipes',
+      heading: t('shell:found.recipes'),
       found: named.recipes
         .filter(({ name }) => holds(name))
         .map(({ id, name, steps }) => ({
-          ...{ key: `recipe ${id}`, name, of: `${steps.length} sieves` },
+          ...{ key: `recipe ${id}`, name, of: t('shell:found.stepsSieves', { steps: steps.length }) },
           path: to('sift', { recipe: String(id) }),
         })),
     },
     {
-      heading: 'Look-ups',
+      heading: t('shell:found.lookUps'),
       found: named.lookUps
         .filter(({ name }) => holds(name))
         .map(({ id, name, market, date }) => ({
@@ -95,7 +102,7 @@ export function foundFor(typed: string, search: string, named: Named): FoundGrou
         })),
     },
     {
-      heading: 'Reports',
+      heading: t('shell:found.reports'),
       found: named.reports
         .filter(({ title }) => holds(title))
         .map(({ id, title }) => ({
@@ -108,7 +115,7 @@ export function foundFor(typed: string, search: string, named: Named): FoundGrou
         })),
     },
     {
-      heading: 'Notes',
+      heading: t('shell:found.notes'),
       found:
         words.length < 2
           ? []
@@ -126,7 +133,7 @@ export function foundFor(typed: string, search: string, named: Named): FoundGrou
     .filter(({ found }) => found.length > 0)
     .map(({ heading, found }) => ({
       heading,
-      found: heading === 'Stages' ? found : found.slice(0, MOST_OF_A_KIND),
+      found: heading === STAGES_HEADING ? found : found.slice(0, MOST_OF_A_KIND),
     }));
 }
 

@@ -13,6 +13,8 @@ import { GroupLimits } from './GroupLimits';
 import { GoalWords } from './GoalWords';
 import { Negatives } from './Negatives';
 import { useDraftCopy } from './useDraftCopy';
+import { Told } from '../../words/Told';
+import { t, wordOf } from '../../words/t';
 
 type Bid = GroupBids[number];
 
@@ -42,18 +44,29 @@ export function AdGroupPage({ draft }: { draft: Draft }) {
       <header className="stage-head">
         <div>
           <h1 className="stage-title">
-            <b>{bids.length}</b> bids on {copy.keywords.length} keywords
+            <Told
+              id="drafts:AdGroupPage.bidsBidsOnKeywordsKeywords"
+              values={{ bids: bids.length, keywords: copy.keywords.length }}
+              parts={{ b: <b /> }}
+            />
             {budget > 0 && data && (
               <>
-                ; {worth(expected.cost)} of {worth(budget)} {currency} a day would bring about{' '}
-                {decimal(expected.clicks, 1)} clicks
+                {t('drafts:AdGroupPage.costOfBudgetCurrencyADay', {
+                  cost: worth(expected.cost),
+                  budget: worth(budget),
+                  currency,
+                  clicks: decimal(expected.clicks, 1),
+                })}
               </>
             )}
           </h1>
           <p className="soft">
             <DraftName name={copy.name} onName={(name) => change({ name })} />
-            ad group · <span role="status">{typeof keeping === 'string' ? keeping : keeping.clash}</span>.
-            Estimated from the auctions observed in the last 28 days.{' '}
+            <Told
+              id="drafts:AdGroupPage.adGroupWhichEstimatedFromThe"
+              values={{ which: typeof keeping === 'string' ? wordOf(keeping) : keeping.clash }}
+              parts={{ span: <span role="status" /> }}
+            />{' '}
             {data && <GoalWords clicks={expected.clicks} conversion={data.conversion} />}
           </p>
         </div>
@@ -61,12 +74,12 @@ export function AdGroupPage({ draft }: { draft: Draft }) {
           <Button
             size="small"
             disabled={budget <= 0 || !data}
-            title="Writes the bid that each keyword gets of the budget"
+            title={t('drafts:AdGroupPage.writesTheBidThatEachKeyword')}
             onClick={() =>
               set(bids.map((bid) => ({ ...bid, bid: facts.get(bid.keyword)?.allotted?.bid ?? bid.bid })))
             }
           >
-            Take the split
+            {t('drafts:AdGroupPage.takeTheSplit')}
           </Button>
           <Dropdown
             trigger={['click']}
@@ -81,34 +94,31 @@ export function AdGroupPage({ draft }: { draft: Draft }) {
               })),
             }}
           >
-            <Button size="small">Export</Button>
+            <Button size="small">{t('drafts:AdGroupPage.export')}</Button>
           </Dropdown>
         </span>
       </header>
       {error && <Problem error={error} />}
       <GroupLimits draft={written} currency={currency} bids={bids} />
       <div className="ad-group" aria-busy={isFetching}>
-        <table className="ledger" aria-label="Bids">
+        <table className="ledger" aria-label={t('drafts:AdGroupPage.bids')}>
           <thead>
             <tr>
-              <th>Keyword</th>
-              <th>Match</th>
-              <th
-                className="figure"
-                title={`${currency} a click: median, 20th to 80th percentile of the lowest bids that won`}
-              >
-                Bid guide
+              <th>{t('drafts:AdGroupPage.keyword')}</th>
+              <th>{t('drafts:AdGroupPage.match')}</th>
+              <th className="figure" title={t('drafts:AdGroupPage.currencyAClickMedian20thTo', { currency })}>
+                {t('drafts:AdGroupPage.bidGuide')}
               </th>
-              <th className="figure" title={`${currency} a click`}>
-                Bid
+              <th className="figure" title={t('drafts:AdGroupPage.currencyAClick', { currency })}>
+                {t('drafts:AdGroupPage.bid')}
               </th>
               {LEVELS.map((name) => (
-                <th key={name} className="figure" title="Clicks and cost a day, cost per click, mean slot">
-                  {name}: clicks, cost
+                <th key={name} className="figure" title={t('drafts:AdGroupPage.clicksAndCostADayCost')}>
+                  {t('drafts:AdGroupPage.nameClicksCost', { name: wordOf(name) })}
                 </th>
               ))}
-              <th className="figure">Of the budget</th>
-              <th aria-label="What can be done" />
+              <th className="figure">{t('drafts:AdGroupPage.ofTheBudget')}</th>
+              <th aria-label={t('drafts:AdGroupPage.whatCanBeDone')} />
             </tr>
           </thead>
           <tbody>

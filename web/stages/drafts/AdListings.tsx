@@ -1,5 +1,6 @@
 import { type AdGroup, type AdListing, keptListings } from '@opsimath/contract/api/adGroups';
 import type { DraftCopy } from './useDraftCopy';
+import { t } from '../../words/t';
 
 const SHOWN = 12;
 
@@ -17,22 +18,22 @@ export function AdListings({
   const offered = candidates.filter(({ address }) => !held.has(address));
   if (picked.length === 0 && candidates.length === 0) return null;
   return (
-    <section aria-label="Listings to advertise beside">
-      <h2>Beside listings</h2>
+    <section aria-label={t('drafts:AdListings.listingsToAdvertiseBeside')}>
+      <h2>{t('drafts:AdListings.besideListings')}</h2>
       {picked.map(({ address, title, reason }) => (
         <p key={address} title={reason}>
           {title}{' '}
           <button
             className="plain written soft"
-            aria-label={`Leave ${title} out`}
+            aria-label={t('drafts:AdListings.leaveTitleOut', { title })}
             onClick={() => set(picked.filter((one) => one.address !== address))}
           >
-            out
+            {t('drafts:AdListings.out')}
           </button>
           <span className="soft under">{reason}</span>
         </p>
       ))}
-      {offered.length > 0 && <p className="soft">On the front of keywords judged adjacent:</p>}
+      {offered.length > 0 && <p className="soft">{t('drafts:AdListings.onTheFrontOfKeywordsJudged')}</p>}
       {offered.slice(0, SHOWN).map(({ address, title, reason }) => (
         <p key={address}>
           <button

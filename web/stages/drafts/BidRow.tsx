@@ -2,6 +2,7 @@ import type { AdGroup, GroupBids, StandingBid } from '@opsimath/contract/api/adG
 import { matchType } from '@opsimath/contract/source/answers';
 import { InputNumber, Select } from 'antd';
 import { counted, decimal, spelledDay, worth } from '../../parts/words/figures';
+import { t, wordOf } from '../../words/t';
 
 /** Where of its guide a bid could stand. */
 export const LEVELS = ['low end', 'middle', 'high end'] as const;
@@ -27,19 +28,13 @@ export function BidRow({ bid, text, facts, taken, onChange, onAdd, onRemove }: B
       <td>
         {text}
         {facts?.organicOnly && (
-          <span
-            className="draft-over under"
-            title="Its task in Rounds is for organic work: no bid, not in files"
-          >
-            organic only
+          <span className="draft-over under" title={t('drafts:BidRow.itsTaskInRoundsIsFor')}>
+            {t('drafts:BidRow.organicOnly')}
           </span>
         )}
         {facts?.setApart && (
-          <span
-            className="draft-over under"
-            title="Alone it would take over a fifth of the budget: better in an ad group of its own, or organic only"
-          >
-            set apart
+          <span className="draft-over under" title={t('drafts:BidRow.aloneItWouldTakeOverA')}>
+            {t('drafts:BidRow.setApart')}
           </span>
         )}
       </td>
@@ -47,7 +42,7 @@ export function BidRow({ bid, text, facts, taken, onChange, onAdd, onRemove }: B
         <Select
           size="small"
           variant="borderless"
-          aria-label={`Match of ${text}`}
+          aria-label={t('drafts:BidRow.matchOfText', { text })}
           style={{ width: 88 }}
           value={bid.match}
           options={[bid.match, ...free].map((match) => ({ value: match, label: match }))}
@@ -56,7 +51,7 @@ export function BidRow({ bid, text, facts, taken, onChange, onAdd, onRemove }: B
       </td>
       <td className="figure">
         {guide === null ? (
-          <span className="faint">not observed</span>
+          <span className="faint">{t('drafts:BidRow.notObserved')}</span>
         ) : (
           <>
             {decimal(guide.middle, 2)}
@@ -70,7 +65,7 @@ export function BidRow({ bid, text, facts, taken, onChange, onAdd, onRemove }: B
         {standing && <Standing bid={standing} onTake={(next) => onChange({ bid: next })} />}
         <InputNumber
           size="small"
-          aria-label={`Bid on ${text}, ${bid.match}`}
+          aria-label={t('drafts:BidRow.bidOnTextMatch', { text, match: wordOf(bid.match) })}
           min={0}
           max={10_000}
           step={0.05}
@@ -85,14 +80,23 @@ export function BidRow({ bid, text, facts, taken, onChange, onAdd, onRemove }: B
         return (
           <td key={name} className="figure">
             {level === undefined ? (
-              <span className="faint">unknown</span>
+              <span className="faint">{t('drafts:BidRow.unknown')}</span>
             ) : (
-              <button className="plain written" title="Bid this" onClick={() => onChange({ bid: level.bid })}>
-                {decimal(level.clicks, 1)}, {worth(level.cost)}
+              <button
+                className="plain written"
+                title={t('drafts:BidRow.bidThis')}
+                onClick={() => onChange({ bid: level.bid })}
+              >
+                {decimal(level.clicks, 1)}
+                {', '}
+                {worth(level.cost)}
                 <span className="soft under">
                   {level.cpc === null
-                    ? 'never shown'
-                    : `${decimal(level.cpc, 2)} a click, slot ${decimal(level.slot, 1)}`}
+                    ? t('drafts:BidRow.neverShown')
+                    : t('drafts:BidRow.cpcAClickSlotSlot', {
+                        cpc: decimal(level.cpc, 2),
+                        slot: decimal(level.slot, 1),
+                      })}
                 </span>
               </button>
             )}
@@ -103,28 +107,31 @@ export function BidRow({ bid, text, facts, taken, onChange, onAdd, onRemove }: B
         {facts?.allotted ? (
           <>
             {worth(facts.allotted.cost)}
-            <span className="soft under">bid {decimal(facts.allotted.bid, 2)}</span>
+            <span className="soft under">
+              {t('drafts:BidRow.bidBid', { bid: decimal(facts.allotted.bid, 2) })}
+            </span>
           </>
         ) : (
-          <span className="faint">nothing</span>
+          <span className="faint">{t('drafts:BidRow.nothing')}</span>
         )}
       </td>
       <td className="no-break served-tools">
         {free[0] && (
           <button
             className="plain written soft"
-            title="Bid on it in another match type too"
+            title={t('drafts:BidRow.bidOnItInAnotherMatch')}
             onClick={() => onAdd(free[0]!)}
           >
-            + {free[0]}
+            {'+ '}
+            {wordOf(free[0])}
           </button>
         )}
         <button
           className="plain written soft"
-          aria-label={`Leave ${text}, ${bid.match}, out`}
+          aria-label={t('drafts:BidRow.leaveTextMatchOut', { text, match: wordOf(bid.match) })}
           onClick={onRemove}
         >
-          out
+          {t('drafts:BidRow.out')}
         </button>
       </td>
     </tr>
@@ -134,25 +141,39 @@ export function BidRow({ bid, text, facts, taken, onChange, onAdd, onRemove }: B
 /** What stands in the account, what it brought, and the next small step. */
 function Standing({ bid, onTake }: { bid: StandingBid; onTake: (bid: number) => void }) {
   const { next, before } = bid;
-  const since = `since ${spelledDay(bid.since)}: ${counted(bid.impressions, 'impression')}, ${counted(bid.clicks, 'click')}, ${decimal(bid.cost, 2)} spent, slot ${bid.slot === null ? 'never won' : decimal(bid.slot, 1)}`;
-  const earlier = before.map((one) => `${decimal(one.bid, 2)} from ${spelledDay(one.date)}`).join(', ');
+  const since = t('drafts:BidRow.sinceSinceImpressionsClicksCost', {
+    since: spelledDay(bid.since),
+    impressions: counted(bid.impressions, 'impression'),
+    clicks: counted(bid.clicks, 'click'),
+    cost: decimal(bid.cost, 2),
+    which: bid.slot === null ? t('drafts:BidRow.neverWon') : decimal(bid.slot, 1),
+  });
+  const earlier = before
+    .map((one) => t('drafts:BidRow.bidFromDate', { bid: decimal(one.bid, 2), date: spelledDay(one.date) }))
+    .join(', ');
   return (
-    <span className="soft under" title={`${since}${earlier === '' ? '' : `; before: ${earlier}`}`}>
-      {decimal(bid.bid, 2)} stands;{' '}
+    <span
+      className="soft under"
+      title={`${since}${earlier === '' ? '' : t('drafts:BidRow.beforeEarlier', { earlier })}`}
+    >
+      {t('drafts:BidRow.bidStands', { bid: decimal(bid.bid, 2) })}{' '}
       {next.step === 'raise' || next.step === 'lower' ? (
         <button
           className="plain written"
-          title="A tenth of the guide’s range towards the wanted slot"
+          title={t('drafts:BidRow.aTenthOfTheGuideS')}
           onClick={() => onTake(next.to)}
         >
-          {next.step} to {decimal(next.to, 2)}
+          {t('drafts:BidRow.stepToTo', { step: wordOf(next.step), to: decimal(next.to, 2) })}
         </button>
       ) : next.step === 'wait' ? (
-        `wait ${next.days} more ${next.days === 1 ? 'day' : 'days'}`
+        t('drafts:BidRow.waitDaysMoreWhich', {
+          days: next.days,
+          which: next.days === 1 ? t('drafts:BidRow.day') : t('drafts:BidRow.days'),
+        })
       ) : next.step === 'stay' ? (
-        'leave it'
+        t('drafts:BidRow.leaveIt')
       ) : (
-        'no guide'
+        t('drafts:BidRow.noGuide')
       )}
     </span>
   );

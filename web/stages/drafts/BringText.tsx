@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { useTrouble } from '../../parts/words/useTrouble';
 import { useReadWrittenMutation } from '../../state/draftsApi';
 import { Differences } from './Differences';
+import { t } from '../../words/t';
 
 interface BringTextProps {
   draft: Draft;
@@ -35,8 +36,8 @@ export function BringText({ draft, fields, onChange, onClose }: BringTextProps) 
     <Modal
       open
       width={820}
-      title={<span className="serif">Bring a text in</span>}
-      okText="Take it"
+      title={<span className="serif">{t('drafts:BringText.bringATextIn')}</span>}
+      okText={t('drafts:BringText.takeIt')}
       okButtonProps={{ disabled: read === null || Object.keys(taken).length === 0 }}
       onOk={() => {
         onChange({ fields: next });
@@ -44,20 +45,17 @@ export function BringText({ draft, fields, onChange, onClose }: BringTextProps) 
       }}
       onCancel={onClose}
     >
-      <p className="soft">
-        Markdown, HTML or DOCX. The first heading is the title, a line “Description: …” the description. Once
-        taken it is checked like what is typed.
-      </p>
+      <p className="soft">{t('drafts:BringText.markdownHTMLOrDOCXTheFirst')}</p>
       <Input.TextArea
-        aria-label="Text"
-        placeholder="Paste it here"
+        aria-label={t('drafts:BringText.text')}
+        placeholder={t('drafts:BringText.pasteItHere')}
         autoSize={{ minRows: 4, maxRows: 12 }}
         value={text}
         onChange={({ target }) => write(target.value)}
       />
       <p>
         <Button size="small" disabled={text.trim() === ''} onClick={() => void look(new Blob([text]))}>
-          Read what is pasted
+          {t('drafts:BringText.readWhatIsPasted')}
         </Button>{' '}
         <Upload
           accept=".md,.markdown,.txt,.html,.htm,.docx"
@@ -67,7 +65,7 @@ export function BringText({ draft, fields, onChange, onClose }: BringTextProps) 
             return false;
           }}
         >
-          <Button size="small">Or choose a file…</Button>
+          <Button size="small">{t('drafts:BringText.orChooseAFile')}</Button>
         </Upload>
       </p>
       {read && <Differences before={draft.fields} after={next} names={['now', 'then']} />}

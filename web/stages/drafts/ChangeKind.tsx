@@ -1,5 +1,6 @@
 import { CHANGE_KINDS, type ChangeAddition } from '@opsimath/contract/api/drafts';
 import { Select } from 'antd';
+import { t } from '../../words/t';
 
 interface ChangeKindProps {
   value: ChangeAddition['kind'];
@@ -11,7 +12,7 @@ export function ChangeKind({ value, onChange }: ChangeKindProps) {
   return (
     <Select
       size="small"
-      aria-label="Kind of change"
+      aria-label={t('drafts:ChangeKind.kindOfChange')}
       style={{ width: 96 }}
       value={value}
       options={CHANGE_KINDS.map((kind) => ({ value: kind, label: kind }))}

@@ -9,6 +9,7 @@ import { bannedIn } from './markedParts';
 import { OPENING_CHECK } from './OpeningLine';
 import { pixelWidth } from './pixelWidth';
 import type { DraftFacts } from './useDraftFacts';
+import { t } from '../../words/t';
 
 /** One thing to see to before publishing; by the facts, or ticked by hand. */
 export interface Check {
@@ -35,26 +36,43 @@ export function checksOf(
   const hidden = fields.find(({ isHidden }) => isHidden);
   const empty = fields.filter(({ name, isHidden }) => !isHidden && (draft.fields[name] ?? '').trim() === '');
   return [
-    { text: 'The lead keyword stands whole in the title', done: coverage.leadAt !== null },
-    { text: 'It stands first', done: coverage.leadAt === 1 },
-    { text: 'Every field is within its limit', done: fits },
+    { text: t('drafts:CheckList.theLeadKeywordStandsWholeIn'), done: coverage.leadAt !== null },
+    { text: t('drafts:CheckList.itStandsFirst'), done: coverage.leadAt === 1 },
+    { text: t('drafts:CheckList.everyFieldIsWithinItsLimit'), done: fits },
     {
-      text: 'Every word of its keywords is in the copy',
+      text: t('drafts:CheckList.everyWordOfItsKeywordsIs'),
       done: draft.keywords.length > 0 && coverage.missing.length === 0,
     },
-    { text: 'No word stands in it that is not to be used, or is doubtful', done: clean },
+    { text: t('drafts:CheckList.noWordStandsInItThat'), done: clean },
     ...(hidden
-      ? [{ text: 'Hidden slots are filled', done: (draft.fields[hidden.name] ?? '').trim() !== '' }]
+      ? [
+          {
+            text: t('drafts:CheckList.hiddenSlotsAreFilled'),
+            done: (draft.fields[hidden.name] ?? '').trim() !== '',
+          },
+        ]
       : []),
     {
       text:
-        empty.length === 0 ? 'No field is empty' : `Still empty: ${empty.map(({ name }) => name).join(', ')}`,
+        empty.length === 0
+          ? t('drafts:CheckList.noFieldIsEmpty')
+          : t('drafts:CheckList.stillEmptyEmpty', { empty: empty.map(({ name }) => name).join(', ') }),
       done: empty.length === 0,
     },
     ...(departed.length > 0
-      ? [{ text: `The title keeps the house style: ${departed.join('; ')}`, done: false }]
-      : [{ text: 'The title keeps the house style', done: (draft.fields.title ?? '') !== '' }]),
-    { text: 'Its target has an address', done: draft.address !== '' },
+      ? [
+          {
+            text: t('drafts:CheckList.theTitleKeepsTheHouseStyle', { departed: departed.join('; ') }),
+            done: false,
+          },
+        ]
+      : [
+          {
+            text: t('drafts:CheckList.theTitleKeepsTheHouseStyle2'),
+            done: (draft.fields.title ?? '') !== '',
+          },
+        ]),
+    { text: t('drafts:CheckList.itsTargetHasAnAddress'), done: draft.address !== '' },
     ...draft.checks.flatMap((check, byHand) =>
       check.text.startsWith(OPENING_CHECK) ? [] : [{ ...check, byHand }],
     ),
@@ -79,7 +97,9 @@ export function CheckList({ draft, checks, onChange }: CheckListProps) {
               <>
                 <span aria-hidden>{done ? '✓' : '·'}</span>{' '}
                 <span className={done ? 'soft' : undefined}>{what}</span>
-                <span className="read-only">{done ? ', done' : ', not yet'}</span>
+                <span className="read-only">
+                  {done ? t('drafts:CheckList.done') : t('drafts:CheckList.notYet')}
+                </span>
               </>
             ) : (
               <label>
@@ -95,7 +115,7 @@ export function CheckList({ draft, checks, onChange }: CheckListProps) {
                   className="plain written soft"
                   onClick={() => set(draft.checks.filter((_, at) => at !== byHand))}
                 >
-                  Remove
+                  {t('drafts:CheckList.remove')}
                 </button>
               </label>
             )}
@@ -104,8 +124,8 @@ export function CheckList({ draft, checks, onChange }: CheckListProps) {
       </ul>
       <Input
         size="small"
-        aria-label="A further check"
-        placeholder="Add a check of your own, then Enter"
+        aria-label={t('drafts:CheckList.aFurtherCheck')}
+        placeholder={t('drafts:CheckList.addACheckOfYourOwn')}
         value={text}
         onChange={({ target }) => write(target.value)}
         onPressEnter={() => {

@@ -1,3 +1,5 @@
+import { t } from '../../words/t';
+
 interface DifferencesProps {
   before: Readonly<Record<string, string>>;
   after: Readonly<Record<string, string>>;
@@ -9,12 +11,12 @@ export function Differences({ before, after, names }: DifferencesProps) {
   const changed = [...new Set([...Object.keys(before), ...Object.keys(after)])].filter(
     (name) => (before[name] ?? '') !== (after[name] ?? ''),
   );
-  if (changed.length === 0) return <p className="soft">Nothing is different.</p>;
+  if (changed.length === 0) return <p className="soft">{t('drafts:Differences.nothingIsDifferent')}</p>;
   return (
     <table className="ledger differences">
       <thead>
         <tr>
-          <th>Field</th>
+          <th>{t('drafts:Differences.field')}</th>
           {names.map((name) => (
             <th key={name}>{name}</th>
           ))}

@@ -5,6 +5,8 @@ import { count } from '../../parts/words/figures';
 import type { Changed, Keeping } from '../../state/draftKeeper';
 import { useScope } from '../../state/useScope';
 import { DraftName } from './DraftName';
+import { Told } from '../../words/Told';
+import { t, wordOf } from '../../words/t';
 
 /** What can be opened over the manuscript. */
 export type DraftPart = 'versions' | 'publish' | 'titles' | 'text';
@@ -39,35 +41,43 @@ export function DraftHead({
     <header className="stage-head draft-head">
       <div>
         <h1 className="stage-title">
-          <b>
-            {whole} of {copy.keywords.length}
-          </b>{' '}
-          keywords are whole in the copy
+          <Told
+            id="drafts:DraftHead.wholeOfKeywordsKeywordsAreWhole"
+            values={{ whole, keywords: copy.keywords.length }}
+            parts={{ b: <b /> }}
+          />
           {coverage.missing.length > 0 && (
             <>
-              ; {coverage.missing.length === 1 ? 'one word' : `${coverage.missing.length} words`} would bring{' '}
-              {count(Math.round(coverage.volume - coverage.covered))} searches more
+              {t('drafts:DraftHead.whichWouldBringVolumeSearchesMore', {
+                which:
+                  coverage.missing.length === 1
+                    ? t('drafts:DraftHead.oneWord')
+                    : t('drafts:DraftHead.missingWords', { missing: coverage.missing.length }),
+                volume: count(Math.round(coverage.volume - coverage.covered)),
+              })}
             </>
           )}
         </h1>
         <p className="soft">
           <DraftName name={copy.name} onName={(name) => change({ name })} />
-          {copy.kind} for{' '}
+          {t('drafts:DraftHead.kindFor', { kind: wordOf(copy.kind) })}{' '}
           <Input
             size="small"
             variant="borderless"
-            aria-label="Address of the target"
-            placeholder="a planned target: its address"
+            aria-label={t('drafts:DraftHead.addressOfTheTarget')}
+            placeholder={t('drafts:DraftHead.aPlannedTargetItsAddress')}
             style={{ width: 300 }}
             value={copy.address}
             onChange={({ target }) => change({ address: target.value.trim() })}
           />
-          <span role="status">{typeof keeping === 'string' ? KEEPING[keeping] : ''}</span> · {copy.state}
+          <span role="status">{typeof keeping === 'string' ? KEEPING[keeping] : ''}</span>
+          {' · '}
+          {wordOf(copy.state)}
         </p>
       </div>
       <span className="stage-tools">
         <Button size="small" disabled={copy.keywords.length === 0} onClick={() => onOpen('titles')}>
-          Build a title…
+          {t('drafts:DraftHead.buildATitle')}
         </Button>
         <Dropdown
           trigger={['click']}
@@ -77,32 +87,32 @@ export function DraftHead({
                 key: 'brief',
                 label: (
                   <a href={`/api/projects/${project}/drafts/${copy.id}/brief?date=${scope.date}`}>
-                    Brief for a writer
+                    {t('drafts:DraftHead.briefForAWriter')}
                   </a>
                 ),
               },
               {
                 key: 'copy',
-                label: 'Copy the brief',
+                label: t('drafts:DraftHead.copyTheBrief'),
                 onClick: () =>
                   void copyBrief(`/api/projects/${project}/drafts/${copy.id}/brief?date=${scope.date}`)
-                    .then(() => message.info('The brief is on the clipboard, with its formatting.'))
-                    .catch(() => message.warning('The brief could not be copied: download it instead.')),
+                    .then(() => message.info(t('drafts:DraftHead.theBriefIsOnTheClipboard')))
+                    .catch(() => message.warning(t('drafts:DraftHead.theBriefCouldNotBeCopied'))),
               },
-              { key: 'back', label: 'Bring a text in…', onClick: () => onOpen('text') },
+              { key: 'back', label: t('drafts:DraftHead.bringATextIn'), onClick: () => onOpen('text') },
             ],
           }}
         >
-          <Button size="small">Writer…</Button>
+          <Button size="small">{t('drafts:DraftHead.writer')}</Button>
         </Dropdown>
         <Button size="small" onClick={() => onOpen('versions')}>
-          Versions…
+          {t('drafts:DraftHead.versions')}
         </Button>
         <Button size="small" onClick={onChecks}>
-          Check list {done} of {checks}
+          {t('drafts:DraftHead.checkListDoneOfChecks', { done, checks })}
         </Button>
         <Button size="small" type="primary" onClick={() => onOpen('publish')}>
-          Publish…
+          {t('drafts:DraftHead.publish')}
         </Button>
       </span>
     </header>
@@ -120,4 +130,8 @@ async function copyBrief(address: string): Promise<void> {
   await navigator.clipboard.write([new ClipboardItem({ 'text/plain': plain, 'text/html': html })]);
 }
 
-const KEEPING = { kept: 'kept', keeping: 'keeping…', waiting: 'not sent yet; kept in this browser' };
+const KEEPING = {
+  kept: wordOf('kept'),
+  keeping: wordOf('keeping…'),
+  waiting: t('drafts:DraftHead.notSentYetKeptInThis'),
+};

@@ -6,6 +6,8 @@ import { count, spelledDay } from '../../parts/words/figures';
 import { useDraftsQuery, useRemoveDraftMutation } from '../../state/draftsApi';
 import { useScope } from '../../state/useScope';
 import { NewDraft } from './NewDraft';
+import { Told } from '../../words/Told';
+import { t, wordOf } from '../../words/t';
 
 /** All drafts of the market, and the form that begins one. */
 export function DraftList() {
@@ -14,36 +16,42 @@ export function DraftList() {
   const [remove] = useRemoveDraftMutation();
   const { modal } = App.useApp();
   if (error) return <Problem error={error} />;
-  if (!data) return <Waiting for="the drafts" />;
+  if (!data) return <Waiting for={t('drafts:DraftList.theDrafts')} />;
   const open = data.filter(({ state }) => state === 'written').length;
   return (
     <>
       <header className="stage-head">
         <div>
           <h1>
-            <b>{count(open)}</b> {open === 1 ? 'draft is' : 'drafts are'} being written
+            <Told
+              id="drafts:DraftList.openWhichBeingWritten"
+              values={{
+                open: count(open),
+                which: open === 1 ? t('drafts:DraftList.draftIs') : t('drafts:DraftList.draftsAre'),
+              }}
+              parts={{ b: <b /> }}
+            />
           </h1>
-          <p className="soft">Of this market; what was touched last stands first.</p>
+          <p className="soft">{t('drafts:DraftList.ofThisMarketWhatWasTouched')}</p>
         </div>
       </header>
       <NewDraft />
       {data.length === 0 ? (
-        <Empty title="Nothing is written yet">
-          Open a piece of work in Rounds and press “Write a draft”, put keywords into the tray, or begin one
-          above.
+        <Empty title={t('drafts:DraftList.nothingIsWrittenYet')}>
+          {t('drafts:DraftList.openAPieceOfWorkIn')}
         </Empty>
       ) : (
-        <table className="ledger" aria-label="Drafts">
+        <table className="ledger" aria-label={t('drafts:DraftList.drafts')}>
           <thead>
             <tr>
-              <th>Draft</th>
-              <th>Kind</th>
-              <th>Lead keyword</th>
-              <th className="figure">Keywords</th>
-              <th>Target</th>
-              <th>State</th>
-              <th>Touched</th>
-              <th aria-label="What can be done" />
+              <th>{t('drafts:DraftList.draft')}</th>
+              <th>{t('drafts:DraftList.kind')}</th>
+              <th>{t('drafts:DraftList.leadKeyword')}</th>
+              <th className="figure">{t('drafts:DraftList.keywords')}</th>
+              <th>{t('drafts:DraftList.target')}</th>
+              <th>{t('drafts:DraftList.state')}</th>
+              <th>{t('drafts:DraftList.touched')}</th>
+              <th aria-label={t('drafts:DraftList.whatCanBeDone')} />
             </tr>
           </thead>
           <tbody>
@@ -54,11 +62,13 @@ export function DraftList() {
                     <b>{draft.name}</b>
                   </button>
                 </td>
-                <td>{draft.kind}</td>
+                <td>{wordOf(draft.kind)}</td>
                 <td>{draft.lead}</td>
                 <td className="figure">{count(draft.keywords)}</td>
-                <td className="soft draft-address">{draft.address === '' ? 'planned' : draft.address}</td>
-                <td>{draft.state}</td>
+                <td className="soft draft-address">
+                  {draft.address === '' ? t('drafts:DraftList.planned') : draft.address}
+                </td>
+                <td>{wordOf(draft.state)}</td>
                 <td className="soft">{spelledDay(draft.updatedAt.slice(0, 10))}</td>
                 <td>
                   <Button
@@ -66,14 +76,14 @@ export function DraftList() {
                     type="text"
                     onClick={() =>
                       modal.confirm({
-                        title: `Remove “${draft.name}”?`,
-                        content: 'Its versions go with it; what was published from it stays on the timeline.',
-                        okText: 'Remove',
+                        title: t('drafts:DraftList.removeName', { name: draft.name }),
+                        content: t('drafts:DraftList.itsVersionsGoWithItWhat'),
+                        okText: t('drafts:DraftList.remove'),
                         onOk: () => remove({ project, id: draft.id }).unwrap(),
                       })
                     }
                   >
-                    Remove…
+                    {t('drafts:DraftList.remove2')}
                   </Button>
                 </td>
               </tr>

@@ -1,5 +1,6 @@
 import { Input } from 'antd';
 import { useScope } from '../../state/useScope';
+import { t } from '../../words/t';
 
 /** The way back to all drafts, and the name of this one. */
 export function DraftName({ name, onName }: { name: string; onName: (name: string) => void }) {
@@ -7,13 +8,13 @@ export function DraftName({ name, onName }: { name: string; onName: (name: strin
   return (
     <>
       <button className="plain written" onClick={() => change({ draft: null })}>
-        Drafts
+        {t('drafts:DraftName.drafts')}
       </button>{' '}
       ›{' '}
       <Input
         size="small"
         variant="borderless"
-        aria-label="Name of the draft"
+        aria-label={t('drafts:DraftName.nameOfTheDraft')}
         style={{ width: 200 }}
         value={name}
         onChange={({ target }) => target.value.trim() !== '' && onName(target.value)}

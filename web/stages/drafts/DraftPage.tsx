@@ -25,13 +25,14 @@ import { useBehind } from './useBehind';
 import { useTitleStyle } from './useTitleStyle';
 import { useDraftCopy } from './useDraftCopy';
 import { useDraftFacts } from './useDraftFacts';
+import { t, wordOf } from '../../words/t';
 
 /** One draft, as it is being written. */
 export function DraftPage({ id }: { id: number }) {
   const { project, scope } = useScope();
   const { data, error } = useDraftQuery({ project, id, date: scope.date }, { skip: scope.date === '' });
   if (error) return <Problem error={error} />;
-  if (!data) return <Waiting for="the draft" />;
+  if (!data) return <Waiting for={t('drafts:DraftPage.theDraft')} />;
   return data.kind === 'ad group' ? <AdGroupPage draft={data} /> : <Manuscript draft={data} />;
 }
 
@@ -73,9 +74,9 @@ function Manuscript({ draft }: { draft: Draft }) {
       />
       {typeof keeping === 'object' && (
         <p className="problem" role="alert">
-          {keeping.clash} What you typed is still here: copy what you need, then{' '}
+          {t('drafts:DraftPage.clashWhatYouTypedIsStill', { clash: keeping.clash })}{' '}
           <button className="plain written" onClick={written.takeTheirs}>
-            show what stands now
+            {t('drafts:DraftPage.showWhatStandsNow')}
           </button>
           .
         </p>
@@ -88,7 +89,7 @@ function Manuscript({ draft }: { draft: Draft }) {
           textOf={written.textOf}
           onWrite={write}
         />
-        <section className="draft-sheet" aria-label="Manuscript">
+        <section className="draft-sheet" aria-label={t('drafts:DraftPage.manuscript')}>
           {fields.map((field) => (
             <FieldEditor
               key={field.name}
@@ -105,11 +106,11 @@ function Manuscript({ draft }: { draft: Draft }) {
           <TagIdeas draft={behind} fields={fields} material={material} onWrite={write} />
           <PackSlots draft={behind} fields={fields} facts={facts} material={material} onWrite={write} />
         </section>
-        <aside className="draft-right" aria-label="What it should hold">
+        <aside className="draft-right" aria-label={t('drafts:DraftPage.whatItShouldHold')}>
           <Segmented
             size="small"
             value={side}
-            options={[...RIGHT]}
+            options={RIGHT.map((value) => ({ value, label: wordOf(value) }))}
             onChange={(next) => setSide(next as (typeof RIGHT)[number])}
           />
           {side === 'Words' && (

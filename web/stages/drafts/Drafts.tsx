@@ -6,6 +6,7 @@ import { DraftPage } from './DraftPage';
 import { OwnTitles } from './OwnTitles';
 import { PublishedList } from './PublishedList';
 import './drafts.css';
+import { t } from '../../words/t';
 
 /** Writing the copy: against limits, missing words and the front. */
 export default function Drafts() {
@@ -15,7 +16,7 @@ export default function Drafts() {
   return (
     <div className="drafts">
       <div className="stage-top">
-        <StageParts stage="drafts" name="Drafts" />
+        <StageParts stage="drafts" name={t('drafts:Drafts.drafts')} />
       </div>
       {view === 'published' ? <PublishedList /> : view === 'titles' ? <OwnTitles /> : <DraftList />}
     </div>

@@ -4,6 +4,7 @@ import { Button } from 'antd';
 import { useTrouble } from '../../parts/words/useTrouble';
 import { useFetchRecordsMutation } from '../../state/studyApi';
 import { useScope } from '../../state/useScope';
+import { t } from '../../words/t';
 
 /** Fetches what is not held yet of the public records of the lead’s front; they cost nothing. */
 export function FetchRecords({ draft, material }: { draft: Draft; material: DraftMaterial }) {
@@ -17,14 +18,14 @@ export function FetchRecords({ draft, material }: { draft: Draft; material: Draf
     <Button
       size="small"
       loading={isLoading}
-      title="Headings and tags come with the public records. They cost no units."
+      title={t('drafts:FetchRecords.headingsAndTagsComeWithThe')}
       onClick={() =>
         void fetchRecords({ project, keyword: lead.id, market: draft.market, date: scope.date })
           .unwrap()
           .catch(trouble)
       }
     >
-      Fetch {open} public records
+      {t('drafts:FetchRecords.fetchOpenPublicRecords', { open })}
     </Button>
   );
 }

@@ -8,6 +8,7 @@ import { count } from '../../parts/words/figures';
 import { type Mark, bannedIn, markedParts } from './markedParts';
 import { PaperText } from './PaperText';
 import { PIXEL_FONT_WORDS, pixelWidth } from './pixelWidth';
+import { t, wordOf } from '../../words/t';
 
 /** Longer texts are not marked letter by letter; what must not stand in them is said below. */
 const MOST_MARKED = 6000;
@@ -83,7 +84,7 @@ function OneSlot(props: OneSlotProps) {
                   {part}
                 </span>
               ))}
-              {'\u200b'}
+              ​
             </div>
           )}
           <PaperText
@@ -105,13 +106,17 @@ function OneSlot(props: OneSlotProps) {
         <p className="soft draft-room">
           {roomWords(used, limit)}
           {cut < text.length && (
-            <b className="draft-over"> · the end is cut at “{text.slice(Math.max(0, cut - 12), cut)}|”</b>
+            <b className="draft-over">
+              {' '}
+              {t('drafts:FieldEditor.theEndIsCutAtText', { text: text.slice(Math.max(0, cut - 12), cut) })}
+            </b>
           )}{' '}
           <LimitChoice field={field} onLimit={onLimit} />
           {(parts === null ? (held ? bannedIn(held, banned) : []) : warnings(parts)).map((why) => (
             <span key={why} className="draft-banned">
               {' '}
-              · {why}
+              {'· '}
+              {why}
             </span>
           ))}
         </p>
@@ -126,8 +131,18 @@ function roomWords(used: number, { most, unit }: Limit): string {
   const left = most - used;
   const font = unit === 'pixels' ? ` (${PIXEL_FONT_WORDS})` : '';
   return left >= 0
-    ? `${rounded(used)} ${unit}, room for ${count(Math.floor(left))}${font}`
-    : `${rounded(used)} ${unit}, ${rounded(-left)} over${font}`;
+    ? t('drafts:FieldEditor.roundedUnitRoomForFloorFont', {
+        rounded: rounded(used),
+        unit: wordOf(unit),
+        floor: count(Math.floor(left)),
+        font: wordOf(font),
+      })
+    : t('drafts:FieldEditor.roundedUnitRounded2OverFont', {
+        rounded: rounded(used),
+        unit: wordOf(unit),
+        rounded2: rounded(-left),
+        font: wordOf(font),
+      });
 }
 
 function warnings(parts: readonly Mark[]): string[] {
@@ -153,8 +168,8 @@ function LimitChoice({ field, onLimit }: { field: DraftField; onLimit: FieldEdit
           })),
         }}
       >
-        <button className="plain written" title="Limit of this field">
-          of {count(limit.most)}
+        <button className="plain written" title={t('drafts:FieldEditor.limitOfThisField')}>
+          {t('drafts:FieldEditor.ofMost', { most: count(limit.most) })}
         </button>
       </Dropdown>{' '}
       <Popover
@@ -163,7 +178,7 @@ function LimitChoice({ field, onLimit }: { field: DraftField; onLimit: FieldEdit
           <span className="limit-own">
             <InputNumber
               size="small"
-              aria-label={`Limit of ${name}`}
+              aria-label={t('drafts:FieldEditor.limitOfName', { name })}
               min={1}
               max={1_000_000}
               value={limit.most}
@@ -171,7 +186,7 @@ function LimitChoice({ field, onLimit }: { field: DraftField; onLimit: FieldEdit
             />{' '}
             <Select
               size="small"
-              aria-label={`Unit of ${name}`}
+              aria-label={t('drafts:FieldEditor.unitOfName', { name })}
               style={{ width: 110 }}
               value={limit.unit}
               options={UNITS.map((unit) => ({ value: unit, label: unit }))}
@@ -180,7 +195,7 @@ function LimitChoice({ field, onLimit }: { field: DraftField; onLimit: FieldEdit
           </span>
         }
       >
-        <button className="plain written soft">other</button>
+        <button className="plain written soft">{t('drafts:FieldEditor.other')}</button>
       </Popover>
     </>
   );

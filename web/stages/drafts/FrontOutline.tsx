@@ -3,6 +3,7 @@ import { type DraftField, slotsOf } from '@opsimath/core/copy/draftFields';
 import type { Draft } from '@opsimath/contract/api/drafts';
 import { FetchRecords } from './FetchRecords';
 import { count } from '../../parts/words/figures';
+import { t } from '../../words/t';
 
 const SHOWN = 8;
 
@@ -26,25 +27,38 @@ export function FrontOutline({ draft, material, fields, textOf, onWrite }: Front
     <>
       {headings && (
         <>
-          <h2>Headings of the front</h2>
+          <h2>{t('drafts:FrontOutline.headingsOfTheFront')}</h2>
           {material.headings.length === 0 && (
             <p className="soft">
-              {material.recorded} of its {material.front} records are held.
+              {t('drafts:FrontOutline.recordedOfItsFrontRecordsAre', {
+                recorded: material.recorded,
+                front: material.front,
+              })}
             </p>
           )}
           <FetchRecords draft={draft} material={material} />
           {material.headings.slice(0, SHOWN).map(({ text, results }) => (
             <p key={text} className="front-title">
-              <button className="plain" title="Make it a heading" onClick={() => add(text)}>
+              <button
+                className="plain"
+                title={t('drafts:FrontOutline.makeItAHeading')}
+                onClick={() => add(text)}
+              >
                 {text}
               </button>{' '}
-              <span className="soft">{results > 1 ? `${results} have it` : ''}</span>
+              <span className="soft">
+                {results > 1 ? t('drafts:FrontOutline.resultsHaveIt', { results }) : ''}
+              </span>
             </p>
           ))}
-          {questions.length > 0 && <h2>People ask</h2>}
+          {questions.length > 0 && <h2>{t('drafts:FrontOutline.peopleAsk')}</h2>}
           {questions.slice(0, SHOWN).map((text) => (
             <p key={text} className="front-title">
-              <button className="plain" title="Make it a heading" onClick={() => add(text)}>
+              <button
+                className="plain"
+                title={t('drafts:FrontOutline.makeItAHeading')}
+                onClick={() => add(text)}
+              >
                 {text}
               </button>
             </p>
@@ -53,13 +67,13 @@ export function FrontOutline({ draft, material, fields, textOf, onWrite }: Front
       )}
       {material.words !== null && (
         <p className="soft">
-          A result in the middle of the front has {count(Math.round(material.words))} words in all its fields.
+          {t('drafts:FrontOutline.aResultInTheMiddleOf', { words: count(Math.round(material.words)) })}
         </p>
       )}
       {links.length > 0 && (
         <>
-          <h2>Link from</h2>
-          <p className="soft">Ours that speak of it; whether they link already is not known.</p>
+          <h2>{t('drafts:FrontOutline.linkFrom')}</h2>
+          <p className="soft">{t('drafts:FrontOutline.oursThatSpeakOfItWhether')}</p>
           {links.slice(0, 5).map(({ address, title }) => (
             <p key={address} className="front-title" title={address}>
               {title}
@@ -69,10 +83,13 @@ export function FrontOutline({ draft, material, fields, textOf, onWrite }: Front
       )}
       {sources.length > 0 && (
         <>
-          <h2>To look up</h2>
+          <h2>{t('drafts:FrontOutline.toLookUp')}</h2>
           {sources.slice(0, 5).map(({ address, title, authority }) => (
             <p key={address} className="front-title" title={address}>
-              {title} {authority !== null && <span className="soft">authority {authority}</span>}
+              {title}{' '}
+              {authority !== null && (
+                <span className="soft">{t('drafts:FrontOutline.authorityAuthority', { authority })}</span>
+              )}
             </p>
           ))}
         </>

@@ -7,6 +7,7 @@ import { memo, useMemo, useState } from 'react';
 import { percent } from '../../parts/words/figures';
 import { FrontOutline } from './FrontOutline';
 import { markedParts } from './markedParts';
+import { t } from '../../words/t';
 
 const SHOWN = 8;
 
@@ -44,13 +45,13 @@ export const FrontSide = memo(function FrontSide({ draft, material, ...outline }
   ).length;
   const laid = front.find(({ address }) => address === beside);
   return (
-    <aside className="draft-front" aria-label="The front">
-      <h2>The front</h2>
+    <aside className="draft-front" aria-label={t('drafts:FrontSide.theFront')}>
+      <h2>{t('drafts:FrontSide.theFront')}</h2>
       {front.length === 0 && (
         <p className="soft">
           {keywords.length === 0
-            ? 'No keyword leads this draft yet.'
-            : 'The lead keyword was never captured.'}
+            ? t('drafts:FrontSide.noKeywordLeadsThisDraftYet')
+            : t('drafts:FrontSide.theLeadKeywordWasNeverCaptured')}
         </p>
       )}
       {front.slice(0, SHOWN).map(({ position, address, side, title }) => (
@@ -58,7 +59,7 @@ export const FrontSide = memo(function FrontSide({ draft, material, ...outline }
           <button
             className="plain"
             aria-pressed={beside === address}
-            title="Lay its text beside"
+            title={t('drafts:FrontSide.layItsTextBeside')}
             onClick={() => lay(beside === address ? null : address)}
           >
             <span className="soft">{position}</span>{' '}
@@ -67,27 +68,35 @@ export const FrontSide = memo(function FrontSide({ draft, material, ...outline }
                 {part}
               </span>
             ))}
-            {side === 'own' && <b> ours</b>}
+            {side === 'own' && <b> {t('drafts:FrontSide.ours')}</b>}
           </button>
           {beside === address && laid && <span className="soft front-text">{laid.description}</span>}
         </p>
       ))}
       {lengths && (
         <p className="soft">
-          Titles: {Math.round(lengths.low)} to {Math.round(lengths.high)} characters; the phrase stands in{' '}
-          {withPhrase} of {front.length}, first in {phraseFirst}.
+          {t('drafts:FrontSide.titlesLowToHighCharactersThe', {
+            low: Math.round(lengths.low),
+            high: Math.round(lengths.high),
+            withPhrase,
+            front: front.length,
+            phraseFirst,
+          })}
         </p>
       )}
       {close && close.share > 0 && (
         <p className={close.share > TOO_CLOSE ? 'draft-banned' : 'soft'}>
-          {percent(close.share, 0)} of its 5-word runs stand in {close.result.address}
-          {close.share > TOO_CLOSE && ': too close to somebody else’s text'}
+          {t('drafts:FrontSide.shareOfIts5WordRuns', {
+            share: percent(close.share, 0),
+            address: close.result.address,
+          })}
+          {close.share > TOO_CLOSE && t('drafts:FrontSide.tooCloseToSomebodyElseS')}
         </p>
       )}
       {material && front.length > 0 && <FrontOutline draft={draft} material={material} {...outline} />}
       {present && (
         <>
-          <h2>As it stands now</h2>
+          <h2>{t('drafts:FrontSide.asItStandsNow')}</h2>
           <p className="soft front-text">{present.fields.title}</p>
           <p className="soft front-text">{present.fields.description}</p>
         </>

@@ -2,6 +2,7 @@ import type { AdGroup } from '@opsimath/contract/api/adGroups';
 import { decimal, percent } from '../../parts/words/figures';
 import { useProjectsQuery } from '../../state/projectApi';
 import { useScope } from '../../state/useScope';
+import { t } from '../../words/t';
 
 /** What clicks would sell at the rate that the project aims at, beside the rate that is: an aim is no forecast. */
 export function GoalWords({ clicks, conversion }: { clicks: number; conversion: AdGroup['conversion'] }) {
@@ -10,14 +11,21 @@ export function GoalWords({ clicks, conversion }: { clicks: number; conversion: 
   const goal = projects?.find(({ id }) => id === project)?.settings.goals.paid ?? null;
   const now =
     conversion === null
-      ? 'What our ads convert now is not known.'
-      : `Our ads convert ${percent(conversion.rate, 1)} of clicks (${percent(conversion.low, 1)} to ${percent(conversion.high, 1)}).`;
+      ? t('drafts:GoalWords.whatOurAdsConvertNowIs')
+      : t('drafts:GoalWords.ourAdsConvertRateOfClicks', {
+          rate: percent(conversion.rate, 1),
+          low: percent(conversion.low, 1),
+          high: percent(conversion.high, 1),
+        });
   if (goal === null) return <>{now}</>;
   return (
     <>
       {clicks > 0 && (
         <>
-          At the {percent(goal, 1)} aimed at, {decimal(clicks * goal, 2)} conversions a day.{' '}
+          {t('drafts:GoalWords.atTheGoalAimedAtClicks', {
+            goal: percent(goal, 1),
+            clicks: decimal(clicks * goal, 2),
+          })}{' '}
         </>
       )}
       {now}

@@ -1,6 +1,7 @@
 import type { GroupBids } from '@opsimath/contract/api/adGroups';
 import { Input, InputNumber } from 'antd';
 import type { DraftCopy } from './useDraftCopy';
+import { t } from '../../words/t';
 
 interface GroupLimitsProps {
   draft: DraftCopy;
@@ -15,40 +16,40 @@ export function GroupLimits({ draft: { copy, setField }, currency, bids }: Group
   return (
     <p className="new-draft">
       <label>
-        Budget a day, {currency}{' '}
+        {t('drafts:GroupLimits.budgetADayCurrency', { currency })}{' '}
         <InputNumber
           size="small"
-          aria-label="Budget a day"
+          aria-label={t('drafts:GroupLimits.budgetADay')}
           min={0}
           max={1_000_000}
           value={budget}
           onChange={(next) => setField('budget', String(next ?? 0))}
         />
       </label>
-      <label title="Steps of a bid lead towards it">
-        Wanted slot{' '}
+      <label title={t('drafts:GroupLimits.stepsOfABidLeadTowards')}>
+        {t('drafts:GroupLimits.wantedSlot')}{' '}
         <InputNumber
           size="small"
-          aria-label="Wanted slot"
+          aria-label={t('drafts:GroupLimits.wantedSlot')}
           min={1}
           max={20}
           precision={0}
           style={{ width: 64 }}
           value={wanted}
-          onChange={(next) => setField('wanted slot', String(next ?? 2))}
+          onChange={(next) => setField(t('drafts:GroupLimits.wantedSlot2'), String(next ?? 2))}
         />
       </label>
       <label>
-        Landing page{' '}
+        {t('drafts:GroupLimits.landingPage')}{' '}
         <Input
           size="small"
           style={{ width: 330 }}
           value={copy.fields['landing page'] ?? copy.address}
-          onChange={({ target }) => setField('landing page', target.value.trim())}
+          onChange={({ target }) => setField(t('drafts:GroupLimits.landingPage2'), target.value.trim())}
         />
       </label>
       {budget > 0 && bids.some(({ bid }) => bid !== null && bid > budget) && (
-        <b className="draft-over">A bid is above the budget of the whole day: did you mean the budget?</b>
+        <b className="draft-over">{t('drafts:GroupLimits.aBidIsAboveTheBudget')}</b>
       )}
     </p>
   );

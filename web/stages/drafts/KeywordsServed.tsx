@@ -3,6 +3,7 @@ import { memo } from 'react';
 import { count } from '../../parts/words/figures';
 import { useScope } from '../../state/useScope';
 import type { DraftFacts } from './useDraftFacts';
+import { t } from '../../words/t';
 
 interface KeywordsServedProps {
   draft: Draft;
@@ -18,11 +19,14 @@ export const KeywordsServed = memo(function KeywordsServed({ draft, facts, onCha
   return (
     <>
       <p className="soft">
-        {count(Math.round(coverage.covered))} of {count(Math.round(coverage.volume))} searches a month have
-        all their words in the copy.
-        {coverage.leadAt !== null && ` The lead begins at word ${coverage.leadAt} of the title.`}
+        {t('drafts:KeywordsServed.coveredOfVolumeSearchesAMonth', {
+          covered: count(Math.round(coverage.covered)),
+          volume: count(Math.round(coverage.volume)),
+        })}
+        {coverage.leadAt !== null &&
+          ` ${t('drafts:KeywordsServed.theLeadBeginsAtWordLeadAt', { leadAt: coverage.leadAt })}`}
       </p>
-      <table className="ledger" aria-label="Keywords served">
+      <table className="ledger" aria-label={t('drafts:KeywordsServed.keywordsServed')}>
         <tbody>
           {draft.keywords.map((keyword, n) => {
             const told = coverage.keywords[n];
@@ -33,33 +37,39 @@ export const KeywordsServed = memo(function KeywordsServed({ draft, facts, onCha
                     {n === 0 ? <b>{keyword.text}</b> : keyword.text}
                   </button>
                 </td>
-                <td className="figure">{keyword.volume === null ? 'unknown' : count(keyword.volume)}</td>
+                <td className="figure">
+                  {keyword.volume === null ? t('drafts:KeywordsServed.unknown') : count(keyword.volume)}
+                </td>
                 <td title={told?.places.join(', ')}>
                   {told?.coverage}
                   {told !== undefined &&
                     told.coverage !== 'none' &&
                     !told.isTyped &&
-                    told.missing.length === 0 && <span className="soft under">other form</span>}
+                    told.missing.length === 0 && (
+                      <span className="soft under">{t('drafts:KeywordsServed.otherForm')}</span>
+                    )}
                   {told !== undefined && told.missing.length > 0 && (
-                    <span className="soft under">lacks {told.missing.join(', ')}</span>
+                    <span className="soft under">
+                      {t('drafts:KeywordsServed.lacksMissing', { missing: told.missing.join(', ') })}
+                    </span>
                   )}
                 </td>
                 <td className="no-break served-tools">
                   {n > 0 && (
                     <button
                       className="plain written soft"
-                      title="It leads"
+                      title={t('drafts:KeywordsServed.itLeads')}
                       onClick={() => set([keyword, ...draft.keywords.filter((one) => one !== keyword)])}
                     >
-                      lead
+                      {t('drafts:KeywordsServed.lead')}
                     </button>
                   )}{' '}
                   <button
                     className="plain written soft"
-                    aria-label={`Leave ${keyword.text} out`}
+                    aria-label={t('drafts:KeywordsServed.leaveTextOut', { text: keyword.text })}
                     onClick={() => set(draft.keywords.filter((one) => one !== keyword))}
                   >
-                    out
+                    {t('drafts:KeywordsServed.out')}
                   </button>
                 </td>
               </tr>

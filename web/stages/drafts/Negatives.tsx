@@ -2,6 +2,7 @@ import type { AdGroup } from '@opsimath/contract/api/adGroups';
 import { Input } from 'antd';
 import { count } from '../../parts/words/figures';
 import type { DraftCopy } from './useDraftCopy';
+import { t } from '../../words/t';
 
 /** What ads are not to be shown for; own terms that cost much and brought nothing are offered. */
 export function Negatives({
@@ -17,15 +18,15 @@ export function Negatives({
   const held = new Set(text.split('\n').map((line) => line.trim()));
   const offered = candidates.filter((one) => !held.has(one.text));
   return (
-    <section aria-label="Negatives">
-      <h2>Negatives</h2>
+    <section aria-label={t('drafts:Negatives.negatives')}>
+      <h2>{t('drafts:Negatives.negatives')}</h2>
       <Input.TextArea
-        aria-label="Negatives, one a line"
+        aria-label={t('drafts:Negatives.negativesOneALine')}
         autoSize={{ minRows: 4, maxRows: 14 }}
         value={text}
         onChange={({ target }) => setField('negatives', target.value)}
       />
-      {offered.length > 0 && <p className="soft">Terms of our ads that cost much and brought nothing:</p>}
+      {offered.length > 0 && <p className="soft">{t('drafts:Negatives.termsOfOurAdsThatCost')}</p>}
       {offered.slice(0, 12).map(({ text: term, cost }) => (
         <p key={term}>
           <button

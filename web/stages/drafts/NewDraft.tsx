@@ -9,6 +9,7 @@ import { useGapPageQuery } from '../../state/gapsApi';
 import { useAppSelector } from '../../state/store';
 import { surfaceOf } from '../../state/surfaceOf';
 import { useScope } from '../../state/useScope';
+import { t, wordOf } from '../../words/t';
 
 const NOTHING: { id: number; text: string }[] = [];
 const TRAY = 'tray';
@@ -43,7 +44,9 @@ export function NewDraft() {
           market: scope.market,
           date: scope.date,
           kind,
-          name: keywords[0]?.text ?? (address.split('/').at(-1) || `New ${kind}`),
+          name:
+            keywords[0]?.text ??
+            (address.split('/').at(-1) || t('drafts:NewDraft.newKind', { kind: wordOf(kind) })),
           address,
           keywords: keywords.map((keyword) => keyword.id),
         },
@@ -54,11 +57,11 @@ export function NewDraft() {
     }
   };
   return (
-    <section className="new-draft" aria-label="A new draft">
-      <span className="soft">A new draft: </span>
+    <section className="new-draft" aria-label={t('drafts:NewDraft.aNewDraft')}>
+      <span className="soft">{t('drafts:NewDraft.aNewDraft2')} </span>
       <Select
         size="small"
-        aria-label="Kind"
+        aria-label={t('drafts:NewDraft.kind')}
         style={{ width: 110 }}
         value={kind}
         options={kinds.map((name) => ({ value: name, label: name }))}
@@ -66,19 +69,21 @@ export function NewDraft() {
       />
       <Input
         size="small"
-        aria-label="Address of the target"
-        placeholder={`address of ours (${own[0] ?? 'site'}/…), empty for a planned one`}
+        aria-label={t('drafts:NewDraft.addressOfTheTarget')}
+        placeholder={t('drafts:NewDraft.addressOfOursOwnEmptyFor', {
+          own: own[0] ?? t('drafts:NewDraft.site'),
+        })}
         style={{ width: 330 }}
         value={address}
         onChange={({ target }) => setAddress(target.value.trim())}
       />
       <Select
         size="small"
-        aria-label="Keywords"
+        aria-label={t('drafts:NewDraft.keywords')}
         style={{ width: 190 }}
         value={from}
         options={[
-          { value: TRAY, label: `the tray, ${tray.length} keywords` },
+          { value: TRAY, label: t('drafts:NewDraft.theTrayTrayKeywords', { tray: tray.length }) },
           ...(lists ?? []).map(({ id, name }) => ({ value: String(id), label: name })),
         ]}
         onChange={setFrom}
@@ -90,7 +95,7 @@ export function NewDraft() {
         disabled={isFetching}
         onClick={() => void begin()}
       >
-        Begin
+        {t('drafts:NewDraft.begin')}
       </Button>
     </section>
   );

@@ -7,6 +7,7 @@ import { useNoteChangeMutation } from '../../state/publishedApi';
 import { useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
 import { ChangeKind } from './ChangeKind';
+import { t } from '../../words/t';
 
 const NOTHING: { id: number; text: string }[] = [];
 
@@ -35,26 +36,26 @@ export function NoteChange() {
     }
   };
   return (
-    <section className="new-draft" aria-label="Note a change">
-      <span className="soft">Done without a draft: </span>
+    <section className="new-draft" aria-label={t('drafts:NoteChange.noteAChange')}>
+      <span className="soft">{t('drafts:NoteChange.doneWithoutADraft')} </span>
       <ChangeKind value={kind} onChange={setKind} />
       <Input
         size="small"
-        aria-label="Address that was changed"
-        placeholder="address of ours"
+        aria-label={t('drafts:NoteChange.addressThatWasChanged')}
+        placeholder={t('drafts:NoteChange.addressOfOurs')}
         style={{ width: 250 }}
         value={address}
         onChange={({ target }) => setAddress(target.value.trim())}
       />
       <Input
         size="small"
-        aria-label="What was done"
-        placeholder="what was done: 59 to 54 dollars"
+        aria-label={t('drafts:NoteChange.whatWasDone')}
+        placeholder={t('drafts:NoteChange.whatWasDone59To54')}
         style={{ width: 220 }}
         value={note}
         onChange={({ target }) => setNote(target.value)}
       />
-      <DayField name="Day of the change" value={date} onChange={setDate} />
+      <DayField name={t('drafts:NoteChange.dayOfTheChange')} value={date} onChange={setDate} />
       <Button
         size="small"
         type="primary"
@@ -62,12 +63,12 @@ export function NoteChange() {
         disabled={address === ''}
         onClick={() => void send()}
       >
-        Note it
+        {t('drafts:NoteChange.noteIt')}
       </Button>
       <span className="soft">
         {tray.length === 0
-          ? 'aims at no keyword: the tray is empty'
-          : `aims at the ${tray.length} in the tray`}
+          ? t('drafts:NoteChange.aimsAtNoKeywordTheTray')
+          : t('drafts:NoteChange.aimsAtTheTrayInThe', { tray: tray.length })}
       </span>
     </section>
   );

@@ -1,6 +1,7 @@
 import type { Draft, DraftChange } from '@opsimath/contract/api/drafts';
 import { OPENING_TICKS, openingOf, openingTicks } from '@opsimath/core/copy/openingLine';
 import { useMemo } from 'react';
+import { t, wordOf } from '../../words/t';
 
 interface OpeningLineProps {
   draft: Draft;
@@ -8,7 +9,7 @@ interface OpeningLineProps {
 }
 
 /** Items of the check list that say something of the opening line begin so. */
-export const OPENING_CHECK = 'Opening line: ';
+export const OPENING_CHECK = `${t('drafts:OpeningLine.openingLine')} `;
 
 /** What the first sentence does for its reader: told by words, corrected by hand. */
 export function OpeningLine({ draft, onChange }: OpeningLineProps) {
@@ -19,10 +20,14 @@ export function OpeningLine({ draft, onChange }: OpeningLineProps) {
   const opening = openingOf(text);
   if (!('description' in fields)) return null;
   return (
-    <section aria-label="Opening line">
-      <h3>Opening line</h3>
+    <section aria-label={t('drafts:OpeningLine.openingLine2')}>
+      <h3>{t('drafts:OpeningLine.openingLine2')}</h3>
       <p className="serif">
-        {opening === '' ? <span className="soft">Nothing is written yet.</span> : opening}
+        {opening === '' ? (
+          <span className="soft">{t('drafts:OpeningLine.nothingIsWrittenYet')}</span>
+        ) : (
+          opening
+        )}
       </p>
       <ul className="check-list">
         {OPENING_TICKS.map((tick) => {
@@ -44,9 +49,9 @@ export function OpeningLine({ draft, onChange }: OpeningLineProps) {
                     })
                   }
                 />{' '}
-                {tick}
+                {wordOf(tick)}
               </label>{' '}
-              <span className="soft">{said ? 'by hand' : ''}</span>
+              <span className="soft">{said ? t('drafts:OpeningLine.byHand') : ''}</span>
             </li>
           );
         })}

@@ -13,6 +13,8 @@ import { undoStackOf, useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 import { Differences } from './Differences';
 import { markedParts } from './markedParts';
+import { Told } from '../../words/Told';
+import { t } from '../../words/t';
 
 const SHOWN = 200;
 type Page = OwnCopy['pages'][number];
@@ -26,28 +28,28 @@ export function OwnTitles() {
   );
   const [isReplacing, replace] = useState(false);
   if (error) return <Problem error={error} />;
-  if (!data) return <Waiting for="our titles" />;
+  if (!data) return <Waiting for={t('drafts:OwnTitles.ourTitles')} />;
   const lacking = data.pages.filter(({ lead, leadAt }) => lead !== null && leadAt === null).length;
   return (
     <>
       <header className="stage-head">
         <div>
           <h1>
-            <b>
-              {count(lacking)} of {count(data.pages.length)}
-            </b>{' '}
-            titles do not say the keyword that they answer
+            <Told
+              id="drafts:OwnTitles.lackingOfPagesTitlesDoNot"
+              values={{ lacking: count(lacking), pages: count(data.pages.length) }}
+              parts={{ b: <b /> }}
+            />
           </h1>
           <p className="soft">
-            Each beside the most searched keyword for which it stands best of ours. At most {data.limit}{' '}
-            characters.
+            {t('drafts:OwnTitles.eachBesideTheMostSearchedKeyword', { limit: data.limit })}
             {data.templates.length > 0 &&
-              ` A template says ${data.templates.map((part) => `“${part}”`).join(', ')}.`}
+              ` ${t('drafts:OwnTitles.aTemplateSaysTemplates', { templates: data.templates.map((part) => `“${part}”`).join(', ') })}`}
           </p>
         </div>
         <span className="stage-tools">
           <Button size="small" onClick={() => replace(!isReplacing)}>
-            {isReplacing ? 'Show all titles' : 'Find and replace…'}
+            {isReplacing ? t('drafts:OwnTitles.showAllTitles') : t('drafts:OwnTitles.findAndReplace')}
           </Button>
         </span>
       </header>
@@ -55,16 +57,16 @@ export function OwnTitles() {
         <FindAndReplace data={data} />
       ) : (
         <div className="titles-scroll">
-          <table className="ledger" aria-label="Own titles">
+          <table className="ledger" aria-label={t('drafts:OwnTitles.ownTitles')}>
             <thead>
               <tr>
-                <th>Title</th>
-                <th className="figure">Room</th>
-                <th>Answers</th>
-                <th className="figure">Volume</th>
-                <th title="Word of the title at which the keyword begins">Stands at</th>
-                <th>Lacks</th>
-                <th>Says beside</th>
+                <th>{t('drafts:OwnTitles.title')}</th>
+                <th className="figure">{t('drafts:OwnTitles.room')}</th>
+                <th>{t('drafts:OwnTitles.answers')}</th>
+                <th className="figure">{t('drafts:OwnTitles.volume')}</th>
+                <th title={t('drafts:OwnTitles.wordOfTheTitleAtWhich')}>{t('drafts:OwnTitles.standsAt')}</th>
+                <th>{t('drafts:OwnTitles.lacks')}</th>
+                <th>{t('drafts:OwnTitles.saysBeside')}</th>
               </tr>
             </thead>
             <tbody>
@@ -81,14 +83,16 @@ export function OwnTitles() {
                         {page.lead.text}
                       </button>
                     ) : (
-                      <span className="faint">nothing known</span>
+                      <span className="faint">{t('drafts:OwnTitles.nothingKnown')}</span>
                     )}
                   </td>
                   <td className="figure">{page.volume === null ? '' : count(page.volume)}</td>
-                  <td>{page.leadAt ?? <span className="faint">not whole</span>}</td>
+                  <td>{page.leadAt ?? <span className="faint">{t('drafts:OwnTitles.notWhole')}</span>}</td>
                   <td>{page.missing.join(', ')}</td>
                   <td className="soft">
-                    {[...(page.brandFirst ? ['brand first'] : []), ...page.template].join(', ')}
+                    {[...(page.brandFirst ? [t('drafts:OwnTitles.brandFirst')] : []), ...page.template].join(
+                      ', ',
+                    )}
                   </td>
                 </tr>
               ))}
@@ -96,7 +100,7 @@ export function OwnTitles() {
           </table>
           {data.total > SHOWN && (
             <p className="soft">
-              The {SHOWN} of most searches are shown, of {count(data.total)}.
+              {t('drafts:OwnTitles.theSHOWNOfMostSearchesAre', { SHOWN, total: count(data.total) })}
             </p>
           )}
         </div>
@@ -107,7 +111,7 @@ export function OwnTitles() {
 
 function roomOf({ title }: Page, limit: number): React.ReactNode {
   const left = limit - [...title].length;
-  return left < 0 ? <b className="draft-over">{-left} over</b> : left;
+  return left < 0 ? <b className="draft-over">{t('drafts:OwnTitles.leftOver', { left: -left })}</b> : left;
 }
 
 /** Something said otherwise in many titles and descriptions: seen before, ticked one by one, put into drafts. */
@@ -157,19 +161,19 @@ function FindAndReplace({ data }: { data: OwnCopy }) {
     try {
       const { ids } = await begin(arg).unwrap();
       undoable({
-        what: `“${find}” replaced in ${ids.length} drafts`,
+        what: t('drafts:OwnTitles.findReplacedInIdsDrafts', { find, ids: ids.length }),
         undo: request(draftsApi.endpoints.removeDrafts, { project, ids }),
         redo: request(draftsApi.endpoints.severalDrafts, arg),
       });
       void message.open({
         content: (
           <span>
-            {ids.length} drafts were begun.{' '}
+            {t('drafts:OwnTitles.idsDraftsWereBegun', { ids: ids.length })}{' '}
             <button className="plain written" onClick={() => void undoStackOf(project).undo()}>
-              Undo
+              {t('drafts:OwnTitles.undo')}
             </button>{' '}
             <button className="plain written" onClick={() => change({ view: '' })}>
-              Show them
+              {t('drafts:OwnTitles.showThem')}
             </button>
           </span>
         ),
@@ -184,25 +188,25 @@ function FindAndReplace({ data }: { data: OwnCopy }) {
       <p className="new-draft">
         <Input
           size="small"
-          aria-label="Find"
-          placeholder="find"
+          aria-label={t('drafts:OwnTitles.find')}
+          placeholder={t('drafts:OwnTitles.find2')}
           style={{ width: 200 }}
           value={find}
           onChange={({ target }) => setFind(target.value)}
         />
         <Input
           size="small"
-          aria-label="Replace with"
-          placeholder="replace with"
+          aria-label={t('drafts:OwnTitles.replaceWith')}
+          placeholder={t('drafts:OwnTitles.replaceWith2')}
           style={{ width: 200 }}
           value={replace}
           onChange={({ target }) => setReplace(target.value)}
         />
         <Checkbox checked={isWhole} onChange={({ target }) => setWhole(target.checked)}>
-          whole words only
+          {t('drafts:OwnTitles.wholeWordsOnly')}
         </Checkbox>
         <Checkbox checked={inDescriptions} onChange={({ target }) => setDescriptions(target.checked)}>
-          in descriptions too
+          {t('drafts:OwnTitles.inDescriptionsToo')}
         </Checkbox>
         <Button
           size="small"
@@ -211,7 +215,7 @@ function FindAndReplace({ data }: { data: OwnCopy }) {
           disabled={ticked.length === 0}
           onClick={() => void put()}
         >
-          Put {ticked.length} into drafts
+          {t('drafts:OwnTitles.putTickedIntoDrafts', { ticked: ticked.length })}
         </Button>
       </p>
       <div className="titles-scroll">
@@ -232,8 +236,8 @@ function FindAndReplace({ data }: { data: OwnCopy }) {
               >
                 {page.address}
               </Checkbox>
-              {over && <b className="draft-over"> title over its limit</b>}
-              {wary && <b className="draft-over"> holds a word not to be used</b>}
+              {over && <b className="draft-over"> {t('drafts:OwnTitles.titleOverItsLimit')}</b>}
+              {wary && <b className="draft-over"> {t('drafts:OwnTitles.holdsAWordNotToBe')}</b>}
               <Differences
                 before={{ title: page.title, description: page.description }}
                 after={{ title: page.title, description: page.description, ...changed }}
@@ -242,7 +246,9 @@ function FindAndReplace({ data }: { data: OwnCopy }) {
             </section>
           );
         })}
-        {find.trim() !== '' && found.length === 0 && <p className="soft">It stands in none of them.</p>}
+        {find.trim() !== '' && found.length === 0 && (
+          <p className="soft">{t('drafts:OwnTitles.itStandsInNoneOfThem')}</p>
+        )}
       </div>
     </>
   );

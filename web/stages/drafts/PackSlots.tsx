@@ -8,6 +8,7 @@ import { useTrouble } from '../../parts/words/useTrouble';
 import { usePackMutation } from '../../state/draftsApi';
 import { Spellings } from './Spellings';
 import type { DraftFacts } from './useDraftFacts';
+import { t, wordOf } from '../../words/t';
 
 interface PackSlotsProps {
   draft: Draft;
@@ -67,13 +68,15 @@ export const PackSlots = memo(function PackSlots({
           disabled={keywords.length === 0 || slots <= 0}
           onClick={() => void ask()}
         >
-          {held.length === 0 ? 'Pack them' : `Pack the ${slots} that are free`}
+          {held.length === 0
+            ? t('drafts:PackSlots.packThem')
+            : t('drafts:PackSlots.packTheSlotsThatAreFree', { slots })}
         </Button>{' '}
         <span className="soft">
           {keywords.length === 0
-            ? 'no keyword judged fit or adjacent lacks a word'
-            : `from ${keywords.length} keywords that lack words`}
-          {unjudged > 0 && `; ${unjudged} are not judged fit or adjacent and stay out`}
+            ? t('drafts:PackSlots.noKeywordJudgedFitOrAdjacent')
+            : t('drafts:PackSlots.fromKeywordsKeywordsThatLackWords', { keywords: keywords.length })}
+          {unjudged > 0 && t('drafts:PackSlots.unjudgedAreNotJudgedFitOr', { unjudged })}
         </span>
         {material && (
           <Spellings
@@ -85,17 +88,20 @@ export const PackSlots = memo(function PackSlots({
           />
         )}
         {packed && (
-          <div className="draft-packed" role="group" aria-label="Packed slots">
+          <div className="draft-packed" role="group" aria-label={t('drafts:PackSlots.packedSlots')}>
             {packed.slots.map((slot) => (
               <p key={slot} className="hidden-slot">
                 {slot}
               </p>
             ))}
             <p className="soft">
-              {packed.words.length} words complete {packed.keywords} keywords, searched{' '}
-              {count(Math.round(packed.volume))} times a month.
+              {t('drafts:PackSlots.wordsWordsCompleteKeywordsKeywords', {
+                words: packed.words.length,
+                keywords: packed.keywords,
+                volume: count(Math.round(packed.volume)),
+              })}
               {packed.next &&
-                ` Next would be ${packed.next.words.join(' ')}: ${count(Math.round(packed.next.volume))} searches, ${count(packed.next.lacking)} ${limit.unit} too many.`}
+                ` ${t('drafts:PackSlots.nextWouldBeWordsVolumeSearches', { words: packed.next.words.join(' '), volume: count(Math.round(packed.next.volume)), lacking: count(packed.next.lacking), unit: wordOf(limit.unit) })}`}
             </p>
             <Button
               size="small"
@@ -105,10 +111,10 @@ export const PackSlots = memo(function PackSlots({
                 show(null);
               }}
             >
-              Take them
+              {t('drafts:PackSlots.takeThem')}
             </Button>{' '}
             <Button size="small" onClick={() => show(null)}>
-              Leave it
+              {t('drafts:PackSlots.leaveIt')}
             </Button>
           </div>
         )}

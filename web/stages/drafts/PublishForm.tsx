@@ -9,6 +9,7 @@ import { useScope } from '../../state/useScope';
 import { ChangeKind } from './ChangeKind';
 import type { Check } from './CheckList';
 import { Differences } from './Differences';
+import { t } from '../../words/t';
 
 interface PublishFormProps {
   draft: Draft;
@@ -39,20 +40,18 @@ export function PublishForm({ draft, checks, isKept, onClose }: PublishFormProps
         person,
         ...(way === 'by hand' && { date }),
       }).unwrap();
-      void message.success(
-        'It stands on the timeline, with what was there before and the keywords that it aims at.',
-      );
+      void message.success(t('drafts:PublishForm.itStandsOnTheTimelineWith'));
       change({ draft: null, view: 'published' });
     } catch (error) {
-      trouble(error, 'Press publish again: nothing is published twice.');
+      trouble(error, t('drafts:PublishForm.pressPublishAgainNothingIs'));
     }
   };
   return (
     <Modal
       open
       width={820}
-      title={<span className="serif">Publish</span>}
-      okText={way === 'service' ? 'Publish it' : 'Note it as done'}
+      title={<span className="serif">{t('drafts:PublishForm.publish')}</span>}
+      okText={way === 'service' ? t('drafts:PublishForm.publishIt') : t('drafts:PublishForm.noteItAsDone')}
       okButtonProps={{ loading: isLoading, disabled: draft.address === '' || !isKept }}
       onOk={() => void send()}
       onCancel={onClose}
@@ -62,32 +61,30 @@ export function PublishForm({ draft, checks, isKept, onClose }: PublishFormProps
           size="small"
           value={way}
           options={[
-            { value: 'service', label: 'Through the connected service' },
-            { value: 'by hand', label: 'It was done by hand' },
+            { value: 'service', label: t('drafts:PublishForm.throughTheConnectedService') },
+            { value: 'by hand', label: t('drafts:PublishForm.itWasDoneByHand') },
           ]}
           onChange={(next) => setWay(next as typeof way)}
         />{' '}
         {way === 'by hand' && (
           <>
-            <DayField name="Day on which it was done" value={date} onChange={setDate} />{' '}
+            <DayField name={t('drafts:PublishForm.dayOnWhichItWasDone')} value={date} onChange={setDate} />{' '}
             <ChangeKind value={kind} onChange={setKind} />
           </>
         )}
       </p>
-      {draft.address === '' && (
-        <p className="problem">
-          It is for a planned target: give the address that it is to have, at the top.
-        </p>
-      )}
+      {draft.address === '' && <p className="problem">{t('drafts:PublishForm.itIsForAPlannedTarget')}</p>}
       {open.length > 0 && (
         <p className="soft">
-          Not seen to yet: {open.map(({ text }) => text.charAt(0).toLowerCase() + text.slice(1)).join('; ')}.
+          {t('drafts:PublishForm.notSeenToYetOpen', {
+            open: open.map(({ text }) => text.charAt(0).toLowerCase() + text.slice(1)).join('; '),
+          })}
         </p>
       )}
       <Differences
         before={draft.present?.fields ?? {}}
         after={draft.fields}
-        names={['as it stands', 'as it will stand']}
+        names={[t('drafts:PublishForm.asItStands'), t('drafts:PublishForm.asItWillStand')]}
       />
     </Modal>
   );

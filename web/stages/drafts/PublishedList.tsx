@@ -9,6 +9,8 @@ import { useAskAgainMutation, useForgetChangeMutation, usePublishedQuery } from 
 import { useScope } from '../../state/useScope';
 import { NoteChange } from './NoteChange';
 import { Differences } from './Differences';
+import { Told } from '../../words/Told';
+import { t, wordOf } from '../../words/t';
 
 /** What was published, and whether search shows it yet. */
 export function PublishedList() {
@@ -20,19 +22,21 @@ export function PublishedList() {
   const trouble = useTrouble();
   const [opened, open] = useState<number | null>(null);
   if (error) return <Problem error={error} />;
-  if (!data) return <Waiting for="what was published" />;
+  if (!data) return <Waiting for={t('drafts:PublishedList.whatWasPublished')} />;
   if (data.length === 0)
     return (
       <>
         <NoteChange />
-        <Empty title="Nothing was published yet">Publish a draft, or note what was done without one.</Empty>
+        <Empty title={t('drafts:PublishedList.nothingWasPublishedYet')}>
+          {t('drafts:PublishedList.publishADraftOrNoteWhat')}
+        </Empty>
       </>
     );
   const waiting = data.filter(({ seenFrom }) => seenFrom === null || seenFrom > scope.date).length;
   const ask = async (id: number): Promise<void> => {
     try {
       const { leftToday } = await askAgain({ project, change: id }).unwrap();
-      void message.info(`Search was asked to look again. ${leftToday} more can be asked for today.`);
+      void message.info(t('drafts:PublishedList.searchWasAskedToLookAgain', { leftToday }));
     } catch (problem) {
       trouble(problem);
     }
@@ -40,20 +44,28 @@ export function PublishedList() {
   return (
     <>
       <h1>
-        <b>{count(data.length)}</b> {data.length === 1 ? 'change was' : 'changes were'} published
-        {waiting > 0 && `; search does not show ${waiting} of them yet`}
+        <Told
+          id="drafts:PublishedList.dataWhichPublished"
+          values={{
+            data: count(data.length),
+            which:
+              data.length === 1 ? t('drafts:PublishedList.changeWas') : t('drafts:PublishedList.changesWere'),
+          }}
+          parts={{ b: <b /> }}
+        />
+        {waiting > 0 && t('drafts:PublishedList.searchDoesNotShowWaitingOf', { waiting })}
       </h1>
       <NoteChange />
-      <table className="ledger" aria-label="Published">
+      <table className="ledger" aria-label={t('drafts:PublishedList.published')}>
         <thead>
           <tr>
-            <th>Day</th>
-            <th>Target</th>
-            <th>Kind</th>
-            <th>Aims at</th>
-            <th>Search shows it</th>
-            <th>Who</th>
-            <th aria-label="What can be done" />
+            <th>{t('drafts:PublishedList.day')}</th>
+            <th>{t('drafts:PublishedList.target')}</th>
+            <th>{t('drafts:PublishedList.kind')}</th>
+            <th>{t('drafts:PublishedList.aimsAt')}</th>
+            <th>{t('drafts:PublishedList.searchShowsIt')}</th>
+            <th>{t('drafts:PublishedList.who')}</th>
+            <th aria-label={t('drafts:PublishedList.whatCanBeDone')} />
           </tr>
         </thead>
         <tbody>
@@ -71,13 +83,18 @@ export function PublishedList() {
                   </button>
                 </td>
                 <td>
-                  {one.state === 'by hand' ? `${one.kind}, by hand` : one.kind}
+                  {one.state === 'by hand'
+                    ? t('drafts:PublishedList.kindByHand', { kind: wordOf(one.kind) })
+                    : wordOf(one.kind)}
                   {one.note !== '' && <span className="soft under">{one.note}</span>}
                 </td>
                 <td>
                   {one.keywords[0]?.text}
                   {one.keywords.length > 1 && (
-                    <span className="soft"> and {one.keywords.length - 1} more</span>
+                    <span className="soft">
+                      {' '}
+                      {t('drafts:PublishedList.andKeywordsMore', { keywords: one.keywords.length - 1 })}
+                    </span>
                   )}
                 </td>
                 <td>{seenWord(one, scope.date)}</td>
@@ -85,12 +102,12 @@ export function PublishedList() {
                 <td className="no-break">
                   {one.state !== 'asked' && (one.seenFrom === null || one.seenFrom > scope.date) && (
                     <Button size="small" loading={isLoading} onClick={() => void ask(one.id)}>
-                      Ask for re-indexing
+                      {t('drafts:PublishedList.askForReIndexing')}
                     </Button>
                   )}{' '}
                   {one.draft !== null && (
                     <button className="plain written" onClick={() => change({ draft: one.draft })}>
-                      its draft
+                      {t('drafts:PublishedList.itsDraft')}
                     </button>
                   )}
                   {one.state === 'by hand' && one.draft === null && (
@@ -98,7 +115,7 @@ export function PublishedList() {
                       className="plain written soft"
                       onClick={() => void forget({ project, change: one.id }).unwrap().catch(trouble)}
                     >
-                      Remove
+                      {t('drafts:PublishedList.remove')}
                     </button>
                   )}
                 </td>
@@ -129,10 +146,13 @@ function seenWord(
   { state, seenFrom, askedAgain }: { state: string; seenFrom: string | null; askedAgain: string | null },
   today: string,
 ): string {
-  if (state === 'asked') return 'nobody knows whether it arrived: publish it again';
-  const asked = askedAgain === null ? '' : `, asked again ${spelledDay(askedAgain)}`;
-  if (seenFrom === null) return `not known yet${asked}`;
+  if (state === 'asked') return t('drafts:PublishedList.nobodyKnowsWhetherItArrivedPublish');
+  const asked =
+    askedAgain === null
+      ? ''
+      : t('drafts:PublishedList.askedAgainAskedAgain', { askedAgain: spelledDay(askedAgain) });
+  if (seenFrom === null) return t('drafts:PublishedList.notKnownYetAsked', { asked });
   return seenFrom > today
-    ? `expected from ${spelledDay(seenFrom)}${asked}`
-    : `since ${spelledDay(seenFrom)}${asked}`;
+    ? t('drafts:PublishedList.expectedFromSeenFromAsked', { seenFrom: spelledDay(seenFrom), asked })
+    : t('drafts:PublishedList.sinceSeenFromAsked', { seenFrom: spelledDay(seenFrom), asked });
 }

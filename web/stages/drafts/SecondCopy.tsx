@@ -13,6 +13,7 @@ import { useSecondCopyMutation, useSecondKeywordsQuery } from '../../state/draft
 import { useScope } from '../../state/useScope';
 import { heldOnce } from './heldOnce';
 import { pixelWidth } from './pixelWidth';
+import { t, wordOf } from '../../words/t';
 
 interface SecondCopyProps {
   draft: Draft;
@@ -27,7 +28,7 @@ export function SecondCopy({ draft, fields, onChange }: SecondCopyProps) {
   const set = (next: Partial<Second>): void => onChange({ second: { ...second, ...next } });
   const checked = new Set(second.checked);
   return (
-    <section aria-label={`In ${LANGUAGE_NAMES[second.language]}`}>
+    <section aria-label={t('drafts:SecondCopy.inLanguage', { language: LANGUAGE_NAMES[second.language] })}>
       <Covered draft={draft} second={second} />
       {fields.map(({ name, limit, slots, isShared }) => {
         const text = second.fields[name] ?? '';
@@ -50,9 +51,16 @@ export function SecondCopy({ draft, fields, onChange }: SecondCopyProps) {
               }
             />
             <p className="soft">
-              {count(Math.ceil(used))} of {count(limit.most)} {limit.unit}
+              {t('drafts:SecondCopy.ceilOfMostUnit', {
+                ceil: count(Math.ceil(used)),
+                most: count(limit.most),
+                unit: wordOf(limit.unit),
+              })}
               {used > limit.most && (
-                <b className="draft-over"> · {count(Math.ceil(used - limit.most))} over</b>
+                <b className="draft-over">
+                  {' '}
+                  {t('drafts:SecondCopy.ceilOver', { ceil: count(Math.ceil(used - limit.most)) })}
+                </b>
               )}{' '}
               <label>
                 <input
@@ -67,14 +75,14 @@ export function SecondCopy({ draft, fields, onChange }: SecondCopyProps) {
                     })
                   }
                 />{' '}
-                checked by somebody who speaks it
+                {t('drafts:SecondCopy.checkedBySomebodyWhoSpeaksIt')}
               </label>
             </p>
           </div>
         );
       })}
       <Button size="small" onClick={() => onChange({ second: null })}>
-        Remove this copy
+        {t('drafts:SecondCopy.removeThisCopy')}
       </Button>
     </section>
   );
@@ -101,13 +109,19 @@ function Covered({ draft, second }: { draft: Draft; second: Second }) {
   const unknown = draft.keywords.length - said.length;
   return (
     <p className="soft">
-      {LANGUAGE_NAMES[language]}: all words of {held} of {said.length} keywords are in it.
+      {t('drafts:SecondCopy.languageAllWordsOfHeldOf', {
+        language: LANGUAGE_NAMES[language],
+        held,
+        said: said.length,
+      })}
       {coverage.missing.length > 0 &&
-        ` Still lacking: ${coverage.missing
-          .slice(0, 12)
-          .map(({ word }) => word)
-          .join(', ')}.`}
-      {unknown > 0 && ` For ${unknown} nobody knows a translation.`}
+        ` ${t('drafts:SecondCopy.stillLackingMissing', {
+          missing: coverage.missing
+            .slice(0, 12)
+            .map(({ word }) => word)
+            .join(', '),
+        })}`}
+      {unknown > 0 && ` ${t('drafts:SecondCopy.forUnknownNobodyKnowsATranslation', { unknown })}`}
     </p>
   );
 }
@@ -123,7 +137,9 @@ function BeginSecond({ draft, onChange }: Pick<SecondCopyProps, 'draft' | 'onCha
       const { fields, units } = await begin({ project, id: draft.id, language }).unwrap();
       onChange({ second: { language, fields, checked: [] } });
       void message.info(
-        `Translating its keywords cost ${units === 1 ? '1 unit' : `${counted(units, 'unit')}`}.`,
+        t('drafts:SecondCopy.translatingItsKeywordsCostWhich', {
+          which: units === 1 ? t('drafts:SecondCopy.n1Unit') : `${counted(units, 'unit')}`,
+        }),
       );
     } catch (error) {
       trouble(error);
@@ -131,10 +147,7 @@ function BeginSecond({ draft, onChange }: Pick<SecondCopyProps, 'draft' | 'onCha
   };
   return (
     <>
-      <p className="soft">
-        The same copy for people of another language, field by field beside this one. It begins with what the
-        keywords say there; what is held already costs nothing, the rest 1 unit for each 100.
-      </p>
+      <p className="soft">{t('drafts:SecondCopy.theSameCopyForPeopleOf')}</p>
       {others.map((language) => (
         <Button
           key={language}
@@ -144,7 +157,7 @@ function BeginSecond({ draft, onChange }: Pick<SecondCopyProps, 'draft' | 'onCha
           style={{ marginRight: 6 }}
           onClick={() => void start(language)}
         >
-          In {LANGUAGE_NAMES[language]}
+          {t('drafts:SecondCopy.inLanguage', { language: LANGUAGE_NAMES[language] })}
         </Button>
       ))}
     </>

@@ -5,6 +5,7 @@ import { words } from '@opsimath/core/text/key';
 import { count } from '../../parts/words/figures';
 import type { DraftFacts } from './useDraftFacts';
 import { inserted } from './WordsToPlace';
+import { t } from '../../words/t';
 
 const SHOWN = 8;
 
@@ -26,12 +27,12 @@ export function Spellings({ draft, field, facts, spellings, onWrite }: Spellings
   if (open.length === 0) return null;
   return (
     <p className="soft">
-      Spelled otherwise:{' '}
+      {t('drafts:Spellings.spelledOtherwise')}{' '}
       {open.map(({ key, text, of, volume, lacks }) => (
         <span key={key} className="title-word">
           <button
             className="plain written"
-            title={`People search for “${text}” beside “${of}”; put into ${field.name}`}
+            title={t('drafts:Spellings.peopleSearchForTextBesideOf', { text, of, name: field.name })}
             onClick={() =>
               onWrite(field.name, inserted(draft.fields[field.name] ?? '', 0, lacks.join(' '), field))
             }

@@ -8,6 +8,7 @@ import { memo, useMemo, useState } from 'react';
 import { count } from '../../parts/words/figures';
 import { FetchRecords } from './FetchRecords';
 import { pixelWidth } from './pixelWidth';
+import { t, wordOf } from '../../words/t';
 
 interface TagIdeasProps {
   draft: Draft;
@@ -43,22 +44,23 @@ export const TagIdeas = memo(function TagIdeas({ draft, fields, material, onWrit
       <span className="soft draft-pack-label">{field.name}</span>
       <div>
         <Button size="small" disabled={ideas.length === 0} onClick={() => open(!isOpen)}>
-          {isOpen ? 'Close the proposal' : 'Propose tags'}
+          {isOpen ? t('drafts:TagIdeas.closeTheProposal') : t('drafts:TagIdeas.proposeTags')}
         </Button>{' '}
         <span className="soft">
-          from {count(ideas.length)}: keywords judged fit or adjacent, and tags of the front
-          {material && ` (${material.recorded} of its ${material.front} records are held)`}
+          {t('drafts:TagIdeas.fromIdeasKeywordsJudgedFitOr', { ideas: count(ideas.length) })}
+          {material &&
+            ` ${t('drafts:TagIdeas.recordedOfItsFrontRecordsAre', { recorded: material.recorded, front: material.front })}`}
           {material && <FetchRecords draft={draft} material={material} />}
         </span>
         {isOpen && (
-          <div className="draft-packed" role="group" aria-label="Proposed tags">
-            <table className="ledger" aria-label="Tags">
+          <div className="draft-packed" role="group" aria-label={t('drafts:TagIdeas.proposedTags')}>
+            <table className="ledger" aria-label={t('drafts:TagIdeas.tags')}>
               <thead>
                 <tr>
-                  <th>Tag</th>
-                  <th className="figure">Searches a month</th>
-                  <th className="figure">We stand</th>
-                  <th className="figure">On the front</th>
+                  <th>{t('drafts:TagIdeas.tag')}</th>
+                  <th className="figure">{t('drafts:TagIdeas.searchesAMonth')}</th>
+                  <th className="figure">{t('drafts:TagIdeas.weStand')}</th>
+                  <th className="figure">{t('drafts:TagIdeas.onTheFront')}</th>
                 </tr>
               </thead>
               <tbody>
@@ -72,15 +74,19 @@ export const TagIdeas = memo(function TagIdeas({ draft, fields, material, onWrit
                             type="checkbox"
                             checked
                             disabled={n === 0}
-                            aria-label={`Tag ${idea.text}`}
+                            aria-label={t('drafts:TagIdeas.tagText', { text: idea.text })}
                             onChange={() => leave(new Set([...left, idea.key]))}
                           />{' '}
                           {n === 0 ? <b>{idea.text}</b> : idea.text}
                         </label>
-                        {isGeneral && n > 0 && <span className="soft"> general</span>}
-                        {held.has(idea.key) && <span className="soft"> there already</span>}
+                        {isGeneral && n > 0 && <span className="soft"> {t('drafts:TagIdeas.general')}</span>}
+                        {held.has(idea.key) && (
+                          <span className="soft"> {t('drafts:TagIdeas.thereAlready')}</span>
+                        )}
                       </td>
-                      <td className="figure">{idea.volume > 0 ? count(idea.volume) : 'unknown'}</td>
+                      <td className="figure">
+                        {idea.volume > 0 ? count(idea.volume) : t('drafts:TagIdeas.unknown')}
+                      </td>
                       <td className="figure">{idea.position ?? '–'}</td>
                       <td className="figure">{idea.results > 0 ? idea.results : ''}</td>
                     </tr>
@@ -89,14 +95,17 @@ export const TagIdeas = memo(function TagIdeas({ draft, fields, material, onWrit
               </tbody>
             </table>
             <p className="soft">
-              {tags.length} tags, searched {count(Math.round(volume))} times a month.
+              {t('drafts:TagIdeas.tagsTagsSearchedVolumeTimesA', {
+                tags: tags.length,
+                volume: count(Math.round(volume)),
+              })}
               {next &&
-                ` Next would be “${chosen[next.candidate]!.text}”${next.lacking > 0 ? `: ${count(next.lacking)} ${field.limit.unit} too many` : ''}.`}
+                ` ${t('drafts:TagIdeas.nextWouldBeTextWhich', { text: chosen[next.candidate]!.text, which: next.lacking > 0 ? t('drafts:TagIdeas.lackingUnitTooMany', { lacking: count(next.lacking), unit: wordOf(field.limit.unit) }) : '' })}`}
               {left.size > 0 && (
                 <>
                   {' '}
                   <button className="plain written" onClick={() => leave(new Set())}>
-                    Bring back the {left.size} left out
+                    {t('drafts:TagIdeas.bringBackTheSizeLeftOut', { size: left.size })}
                   </button>
                 </>
               )}
@@ -110,7 +119,7 @@ export const TagIdeas = memo(function TagIdeas({ draft, fields, material, onWrit
                 open(false);
               }}
             >
-              Take these {tags.length}
+              {t('drafts:TagIdeas.takeTheseTags', { tags: tags.length })}
             </Button>
           </div>
         )}

@@ -8,6 +8,8 @@ import { count } from '../../parts/words/figures';
 import { useTitleStyle } from './useTitleStyle';
 import { pixelWidth } from './pixelWidth';
 import type { DraftFacts } from './useDraftFacts';
+import { Told } from '../../words/Told';
+import { t, wordOf } from '../../words/t';
 
 const MOST = 12;
 
@@ -66,35 +68,44 @@ export function TitleIdeas({ draft, fields, facts, onWrite, onClose }: TitleIdea
         keepBrand();
         onClose();
       }}
-      title={<span className="serif">Build a title</span>}
+      title={<span className="serif">{t('drafts:TitleIdeas.buildATitle')}</span>}
     >
       <p>
-        Between phrases{' '}
-        <Select
-          size="small"
-          aria-label="Between phrases"
-          style={{ width: 90 }}
-          value={style.separator}
-          options={[', ', ' | ', ' – ', ' '].map((value) => ({
-            value,
-            label: value.trim() === '' ? 'space' : value.trim(),
-          }))}
-          onChange={(separator: string) => change({ separator })}
+        <Told
+          id="drafts:TitleIdeas.betweenPhrasesCapitalsBrandAtThe"
+          parts={{
+            select: (
+              <Select
+                size="small"
+                aria-label={t('drafts:TitleIdeas.betweenPhrases')}
+                style={{ width: 90 }}
+                value={style.separator}
+                options={[', ', ' | ', ' – ', ' '].map((value) => ({
+                  value,
+                  label: value.trim() === '' ? t('drafts:TitleIdeas.space') : value.trim(),
+                }))}
+                onChange={(separator: string) => change({ separator })}
+              />
+            ),
+            select2: (
+              <Select
+                size="small"
+                aria-label={t('drafts:TitleIdeas.capitals')}
+                style={{ width: 120 }}
+                value={style.capitals}
+                options={(['first word', 'every word', 'as typed'] as const).map((value) => ({
+                  value,
+                  label: wordOf(value),
+                }))}
+                onChange={(capitals: TitleStyle['capitals']) => change({ capitals })}
+              />
+            ),
+          }}
         />{' '}
-        capitals{' '}
-        <Select
-          size="small"
-          aria-label="Capitals"
-          style={{ width: 120 }}
-          value={style.capitals}
-          options={['first word', 'every word', 'as typed'].map((value) => ({ value, label: value }))}
-          onChange={(capitals: TitleStyle['capitals']) => change({ capitals })}
-        />{' '}
-        brand at the end{' '}
         <Input
           size="small"
-          aria-label="Brand"
-          placeholder="none"
+          aria-label={t('drafts:TitleIdeas.brand')}
+          placeholder={t('drafts:TitleIdeas.none')}
           style={{ width: 120 }}
           value={style.brand}
           onChange={({ target }) => type(target.value)}
@@ -103,20 +114,30 @@ export function TitleIdeas({ draft, fields, facts, onWrite, onClose }: TitleIdea
         />
       </p>
       <p className="soft">
-        Now: {draft.fields.title === '' ? 'no title' : draft.fields.title}. At most {count(limit.most)}{' '}
-        {limit.unit}. This style is the project’s, for all titles of the surface.
+        {t('drafts:TitleIdeas.now')}{' '}
+        {draft.fields.title === '' ? t('drafts:TitleIdeas.noTitle') : draft.fields.title}
+        {t('drafts:TitleIdeas.atMostMostUnitThisStyle', {
+          most: count(limit.most),
+          unit: wordOf(limit.unit),
+        })}
       </p>
-      <table className="ledger" aria-label="Titles">
+      <table className="ledger" aria-label={t('drafts:TitleIdeas.titles')}>
         <tbody>
           {titles.map(({ title, whole, held, uncovered }) => (
             <tr key={title}>
               <td>
                 <b>{title}</b>
                 <span className="soft under">
-                  {count(Math.ceil(measure(title, limit.unit, pixelWidth)))} {limit.unit}; whole{' '}
-                  {count(Math.round(whole))} searches a month, all words {count(Math.round(held))}
+                  {t('drafts:TitleIdeas.ceilUnitWholeWholeSearchesA', {
+                    ceil: count(Math.ceil(measure(title, limit.unit, pixelWidth))),
+                    unit: wordOf(limit.unit),
+                    whole: count(Math.round(whole)),
+                    held: count(Math.round(held)),
+                  })}
                   {uncovered.length > 0 &&
-                    `; without ${uncovered.map((n) => chosen[n]!.keyword.key).join(', ')}`}
+                    t('drafts:TitleIdeas.withoutUncovered', {
+                      uncovered: uncovered.map((n) => chosen[n]!.keyword.key).join(', '),
+                    })}
                 </span>
               </td>
               <td>
@@ -127,14 +148,14 @@ export function TitleIdeas({ draft, fields, facts, onWrite, onClose }: TitleIdea
                     onClose();
                   }}
                 >
-                  Take it
+                  {t('drafts:TitleIdeas.takeIt')}
                 </Button>
               </td>
             </tr>
           ))}
         </tbody>
       </table>
-      <p className="soft">From these keywords, the first one leading; at most {MOST}:</p>
+      <p className="soft">{t('drafts:TitleIdeas.fromTheseKeywordsTheFirstOne', { MOST })}</p>
       <p>
         {facts.keywords.slice(0, 40).map(({ key }, n) => (
           <label key={key} className="title-word">

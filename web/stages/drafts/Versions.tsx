@@ -6,6 +6,7 @@ import { useKeepVersionMutation } from '../../state/draftsApi';
 import { useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
 import { Differences } from './Differences';
+import { t } from '../../words/t';
 
 const NOW = 'now';
 const PRESENT = 'present';
@@ -25,19 +26,19 @@ export function Versions({ draft, onChange, onClose }: VersionsProps) {
   const [one, setOne] = useState(draft.present ? PRESENT : String(draft.versions[0]?.id ?? NOW));
   const [other, setOther] = useState(NOW);
   const states = [
-    { value: NOW, label: 'as it is written now', fields: draft.fields },
+    { value: NOW, label: t('drafts:Versions.asItIsWrittenNow'), fields: draft.fields },
     ...(draft.present
       ? [
           {
             value: PRESENT,
-            label: `as it stands, ${spelledDay(draft.present.date)}`,
+            label: t('drafts:Versions.asItStandsDate', { date: spelledDay(draft.present.date) }),
             fields: draft.present.fields,
           },
         ]
       : []),
     ...draft.versions.map(({ id, name: of, person: who, at, fields }) => ({
       value: String(id),
-      label: [of === '' ? `version ${id}` : of, who, at.slice(0, 16).replace('T', ' ')]
+      label: [of === '' ? t('drafts:Versions.versionId', { id }) : of, who, at.slice(0, 16).replace('T', ' ')]
         .filter(Boolean)
         .join(', '),
       fields,
@@ -55,12 +56,18 @@ export function Versions({ draft, onChange, onClose }: VersionsProps) {
     />
   );
   return (
-    <Modal open footer={null} width={820} onCancel={onClose} title={<span className="serif">Versions</span>}>
+    <Modal
+      open
+      footer={null}
+      width={820}
+      onCancel={onClose}
+      title={<span className="serif">{t('drafts:Versions.versions')}</span>}
+    >
       <p>
         <Input
           size="small"
-          aria-label="Name of the version"
-          placeholder="Name, if it needs one"
+          aria-label={t('drafts:Versions.nameOfTheVersion')}
+          placeholder={t('drafts:Versions.nameIfItNeedsOne')}
           style={{ width: 220 }}
           value={name}
           onChange={({ target }) => setName(target.value)}
@@ -70,13 +77,14 @@ export function Versions({ draft, onChange, onClose }: VersionsProps) {
           loading={isLoading}
           onClick={() => void keep({ project, id: draft.id, name, person }).then(() => setName(''))}
         >
-          Keep what is written as a version
+          {t('drafts:Versions.keepWhatIsWrittenAsA')}
         </Button>
       </p>
       <p>
-        {choice('One state', one, setOne)} beside {choice('Another state', other, setOther)}{' '}
+        {choice(t('drafts:Versions.oneState'), one, setOne)} {t('drafts:Versions.beside')}{' '}
+        {choice(t('drafts:Versions.anotherState'), other, setOther)}{' '}
         <Button size="small" disabled={one === NOW} onClick={() => onChange({ fields: fieldsOf(one) })}>
-          Write on from the first
+          {t('drafts:Versions.writeOnFromTheFirst')}
         </Button>
       </p>
       <Differences before={fieldsOf(one)} after={fieldsOf(other)} names={['first', 'second']} />

@@ -7,12 +7,14 @@ import { memo, useState } from 'react';
 import { count } from '../../parts/words/figures';
 import { pixelWidth } from './pixelWidth';
 import type { DraftFacts } from './useDraftFacts';
+import { Told } from '../../words/Told';
+import { t } from '../../words/t';
 
 const SHOWN = 40;
 const SEPARATORS = [
-  { value: ', ', label: 'comma' },
-  { value: ' ', label: 'space' },
-  { value: '\n', label: 'line' },
+  { value: ', ', label: t('drafts:WordsToPlace.comma') },
+  { value: ' ', label: t('drafts:WordsToPlace.space') },
+  { value: '\n', label: t('drafts:WordsToPlace.line') },
 ];
 
 interface WordsToPlaceProps {
@@ -54,17 +56,16 @@ export const WordsToPlace = memo(function WordsToPlace({
   const into = focusOf()?.name;
   const target = fields.find(({ name }) => name === into) ?? fields[0];
   const copied = chosen.length > 0 ? chosen : missing.map(({ word }) => word);
-  const over = fields.filter((field) => overlong(field, draft));
   return (
     <>
       {missing.length === 0 ? (
         <p className="soft">
           {draft.keywords.length === 0
-            ? 'No keywords yet.'
-            : 'Every word that its keywords need is in the copy.'}
+            ? t('drafts:WordsToPlace.noKeywordsYet')
+            : t('drafts:WordsToPlace.everyWordThatItsKeywordsNeed')}
         </p>
       ) : (
-        <table className="ledger" aria-label="Words to place">
+        <table className="ledger" aria-label={t('drafts:WordsToPlace.wordsToPlace')}>
           <tbody>
             {missing.slice(0, SHOWN).map(({ word, volume, completes, keywords }) => {
               const place = placeFor(word);
@@ -73,30 +74,31 @@ export const WordsToPlace = memo(function WordsToPlace({
                   <td>
                     <input
                       type="checkbox"
-                      aria-label={`Tick ${word}`}
+                      aria-label={t('drafts:WordsToPlace.tickWord', { word })}
                       checked={ticked.has(word)}
                       onChange={() => tick(toggled(ticked, word))}
                     />{' '}
                     <b
                       className="serif"
-                      title={`${keywords} keywords need it, searched ${count(Math.round(volume))} times a month`}
+                      title={t('drafts:WordsToPlace.keywordsKeywordsNeedItSearched', {
+                        keywords,
+                        volume: count(Math.round(volume)),
+                      })}
                     >
                       {word}
                     </b>
                   </td>
-                  <td
-                    className="figure"
-                    title="Searches a month of keywords that lack this word and nothing else"
-                  >
+                  <td className="figure" title={t('drafts:WordsToPlace.searchesAMonthOfKeywordsThat')}>
                     {count(Math.round(completes))}
                   </td>
                   <td>
                     {place ? (
                       <button className="plain written" onClick={() => insert([word], place)}>
-                        → {place.name}
+                        {'→ '}
+                        {place.name}
                       </button>
                     ) : (
-                      <span className="soft">no room</span>
+                      <span className="soft">{t('drafts:WordsToPlace.noRoom')}</span>
                     )}
                   </td>
                 </tr>
@@ -107,16 +109,19 @@ export const WordsToPlace = memo(function WordsToPlace({
       )}
       {unused.length > 0 && (
         <p className="draft-banned">
-          Not to be placed: {unused.map(({ word }) => word).join(', ')} (a rival’s name, or not to be used)
+          {t('drafts:WordsToPlace.notToBePlacedUnusedA', {
+            unused: unused.map(({ word }) => word).join(', '),
+          })}
         </p>
       )}
-      {missing.length > 0 && (
-        <p className="soft">Searches a month that need this word and nothing else more.</p>
-      )}
+      {missing.length > 0 && <p className="soft">{t('drafts:WordsToPlace.searchesAMonthThatNeedThis')}</p>}
       <p>
         {target && (
           <Button size="small" disabled={chosen.length === 0} onClick={() => insert(chosen, target)}>
-            Put {chosen.length || ''} ticked into {target.name}
+            {t('drafts:WordsToPlace.putChosenTickedIntoName', {
+              chosen: chosen.length || '',
+              name: target.name,
+            })}
           </Button>
         )}{' '}
         <Button
@@ -125,14 +130,20 @@ export const WordsToPlace = memo(function WordsToPlace({
           onClick={() =>
             void navigator.clipboard
               .writeText(copied.join(separator))
-              .then(() => message.info(`${copied.length} words are on the clipboard.`))
+              .then(() =>
+                message.info(
+                  t('drafts:WordsToPlace.copiedWordsAreOnTheClipboard', { copied: copied.length }),
+                ),
+              )
           }
         >
-          Copy {chosen.length > 0 ? 'ticked' : 'all'}
+          {t('drafts:WordsToPlace.copyWhich', {
+            which: chosen.length > 0 ? t('drafts:WordsToPlace.ticked') : t('drafts:WordsToPlace.all'),
+          })}
         </Button>{' '}
         <Select
           size="small"
-          aria-label="Separator"
+          aria-label={t('drafts:WordsToPlace.separator')}
           value={separator}
           style={{ width: 84 }}
           options={SEPARATORS}
@@ -142,30 +153,50 @@ export const WordsToPlace = memo(function WordsToPlace({
           }}
         />
       </p>
+      <CopyAtLarge draft={draft} fields={fields} facts={facts} />
+    </>
+  );
+});
+
+/** What the copy as a whole has too much of: fields over their limit, words that serve nothing, words said twice. */
+function CopyAtLarge({ draft, fields, facts }: Pick<WordsToPlaceProps, 'draft' | 'fields' | 'facts'>) {
+  const { coverage } = facts;
+  const over = fields.filter((field) => overlong(field, draft));
+  return (
+    <>
       {over.map((field) => (
         <p key={field.name} className="soft">
-          <b className="draft-over">{field.name}</b> is over: cheapest to drop{' '}
-          {cheapestToDrop(facts.fields, field.name, facts.keywords)
-            .slice(0, 5)
-            .map(({ word, costs }) => `${word} (${count(Math.round(costs))})`)
-            .join(', ')}
+          <Told
+            id="drafts:WordsToPlace.nameIsOverCheapestToDrop"
+            values={{
+              name: field.name,
+              cheapestToDrop: cheapestToDrop(facts.fields, field.name, facts.keywords)
+                .slice(0, 5)
+                .map(({ word, costs }) => `${word} (${count(Math.round(costs))})`)
+                .join(', '),
+            }}
+            parts={{ b: <b className="draft-over" /> }}
+          />
         </p>
       ))}
       {coverage.idle.length > 0 && (
-        <p className="soft">Title words that serve no keyword: {coverage.idle.join(', ')}</p>
+        <p className="soft">
+          {t('drafts:WordsToPlace.titleWordsThatServeNoKeyword', { idle: coverage.idle.join(', ') })}
+        </p>
       )}
       {coverage.repeated.length > 0 && (
         <p className="soft">
-          Said in several fields:{' '}
-          {coverage.repeated
-            .slice(0, 12)
-            .map(({ word }) => word)
-            .join(', ')}
+          {t('drafts:WordsToPlace.saidInSeveralFieldsRepeated', {
+            repeated: coverage.repeated
+              .slice(0, 12)
+              .map(({ word }) => word)
+              .join(', '),
+          })}
         </p>
       )}
     </>
   );
-});
+}
 
 const SEPARATOR_KEPT = 'opsimath.wordSeparator';
 

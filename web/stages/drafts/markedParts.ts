@@ -1,5 +1,6 @@
 import type { Draft } from '@opsimath/contract/api/drafts';
 import type { HeldField } from '@opsimath/core/copy/heldFields';
+import { t } from '../../words/t';
 
 /** A part of a field’s text and what is to be said of it. */
 export interface Mark {
@@ -47,13 +48,13 @@ function markOf(mark: number, banned: Draft['banned']): Omit<Mark, 'text'> {
   if (mark >= BANNED) {
     return { mark: 'banned', why: whyBanned(banned[mark - BANNED]!) };
   }
-  if (mark === CUT) return { mark: 'cut', why: 'beyond the limit' };
-  if (mark === LEAD) return { mark: 'lead', why: 'the lead keyword, whole' };
-  return mark === PHRASE ? { mark: 'phrase', why: 'a keyword, whole' } : { mark: null };
+  if (mark === CUT) return { mark: 'cut', why: t('drafts:markedParts.beyondTheLimit') };
+  if (mark === LEAD) return { mark: 'lead', why: t('drafts:markedParts.theLeadKeywordWhole') };
+  return mark === PHRASE ? { mark: 'phrase', why: t('drafts:markedParts.aKeywordWhole') } : { mark: null };
 }
 
 const whyBanned = ({ level, reason }: Draft['banned'][number]): string =>
-  `${level === 'forbidden' ? 'not to be used' : 'doubtful'}${reason === '' ? '' : `, ${reason}`}`;
+  `${level === 'forbidden' ? t('drafts:markedParts.notToBeUsed') : t('drafts:markedParts.doubtful')}${reason === '' ? '' : `, ${reason}`}`;
 
 /** Words not to be used that a field holds, with the reason: for texts too long to be marked letter by letter. */
 export function bannedIn({ typedText }: HeldField, banned: Draft['banned']): string[] {

@@ -1,6 +1,8 @@
+import { t } from '../../words/t';
+
 /** The font in which pixels are counted. */
 export const PIXEL_FONT = "20px 'Source Sans 3 Variable'";
-export const PIXEL_FONT_WORDS = 'Source Sans 3 at 20 px';
+export const PIXEL_FONT_WORDS = t('drafts:pixelWidth.sourceSans3At20Px');
 
 let context: CanvasRenderingContext2D | null = null;
 

@@ -1,7 +1,7 @@
 import { type AdTermRow, type PaidQuery, termSort } from '@opsimath/contract/api/paid';
 import { BALANCES, type Balance } from '@opsimath/core/ads/balance';
 import { useState } from 'react';
-import { Ledger } from '../../parts/table/Ledger';
+import { Ledger, type LedgerColumn } from '../../parts/table/Ledger';
 import { Tick } from '../../parts/table/Tick';
 import { FindBox } from '../../parts/words/FindBox';
 import { Waiting } from '../../parts/words/Waiting';
@@ -16,14 +16,15 @@ import { useShown } from '../../state/useShown';
 import { useTraySelection } from '../../state/useTraySelection';
 import { BalanceChart } from './BalanceChart';
 import { FilterToggle } from '../../parts/words/FilterToggle';
+import { t, wordOf } from '../../words/t';
 
 type State = NonNullable<PaidQuery['state']>;
 const STATES: [State, string][] = [
-  ['listed', 'In a list of the project, or bid on.'],
-  ['unlisted with clicks', 'Brought clicks and is in no list: a candidate keyword.'],
-  ['unlisted', 'In no list, no clicks.'],
-  ['costly', 'Cost at least twice what a conversion may cost, and brought none: a candidate negative.'],
-  ['no impressions', 'Bid on and never shown; the first thing that explains it is said.'],
+  ['listed', t('gaps:AdTermsTable.inAListOfTheProject')],
+  ['unlisted with clicks', t('gaps:AdTermsTable.broughtClicksAndIsInNo')],
+  ['unlisted', t('gaps:AdTermsTable.inNoListNoClicks')],
+  ['costly', t('gaps:AdTermsTable.costAtLeastTwiceWhatA')],
+  ['no impressions', t('gaps:AdTermsTable.bidOnAndNeverShownThe')],
 ];
 const STATE_NAMES = STATES.map(([name]) => name);
 type TermSort = NonNullable<PaidQuery['sort']>;
@@ -45,31 +46,31 @@ export function AdTermsTable() {
     query: { ...comparison, own: scope.own, ...narrowed, find, sort, limit },
   });
   if (error) return <Problem error={error} />;
-  if (!data) return <Waiting for="own ad terms" />;
+  if (!data) return <Waiting for={t('gaps:AdTermsTable.ownAdTerms')} />;
   if (data.to === null) return null;
   return (
-    <section aria-label="Own ad search terms">
+    <section aria-label={t('gaps:AdTermsTable.ownAdSearchTerms')}>
       <header className="stage-head">
-        <h2>Own ad search terms</h2>
-        <FindBox name="Find a term" value={find} onFind={setFind} width={170} />
+        <h2>{t('gaps:AdTermsTable.ownAdSearchTerms')}</h2>
+        <FindBox name={t('gaps:AdTermsTable.findATerm')} value={find} onFind={setFind} width={170} />
       </header>
       <div className="marks">
         {STATES.map(([name, tip]) => (
           <FilterToggle
             key={name}
-            name={name}
+            name={wordOf(name)}
             tip={tip}
             count={data.counts[name]}
             on={state === name}
             onPress={() => setState(state === name ? '' : name)}
           />
         ))}
-        <span className="faint">Conversion and volume</span>
+        <span className="faint">{t('gaps:AdTermsTable.conversionAndVolume')}</span>
         {BALANCES.map((name) => (
           <FilterToggle
             key={name}
-            name={name}
-            tip="Conversion rate, smoothed towards the average of all terms, and volume against the medians of the terms. Without a click the rate is unknown, not low."
+            name={wordOf(name)}
+            tip={t('gaps:AdTermsTable.conversionRateSmoothedTowardsThe')}
             count={data.balances[name]}
             on={balance === name}
             onPress={() => setBalance(balance === name ? '' : name)}
@@ -82,7 +83,9 @@ export function AdTermsTable() {
           aria-expanded={drawn !== ''}
           onClick={() => setDrawn(drawn === '' ? 'picture' : '')}
         >
-          {drawn !== '' ? 'Close the picture' : 'Conversion against volume as a picture'}
+          {drawn !== ''
+            ? t('gaps:AdTermsTable.closeThePicture')
+            : t('gaps:AdTermsTable.conversionAgainstVolumeAsAPicture')}
         </button>
       )}
       {drawn !== '' && data.edges !== null && (
@@ -91,102 +94,122 @@ export function AdTermsTable() {
       <Ledger
         rows={data.rows}
         keyOf={({ id }) => id}
-        empty="Nothing matches these filters."
-        take="Own ad search terms"
+        empty={t('gaps:AdTermsTable.nothingMatchesTheseFilters')}
+        take={t('gaps:AdTermsTable.ownAdSearchTerms')}
         order={{ sort, descending: true }}
         onOrder={(order) => setSort(order.sort as TermSort)}
-        columns={[
-          {
-            head: '',
-            label: 'In the tray',
-            cell: (row) => <Tick on={selected.has(row.id)} text={row.text} onPress={() => select(row)} />,
-          },
-          { head: 'Term', cell: ({ id, text }) => <OpenKeyword id={id} text={text} /> },
-          {
-            head: 'Bid on',
-            className: 'soft',
-            cell: ({ bidOn, match }) => (
-              <>
-                {bidOn} {match !== '' && <span className="faint">{match}</span>}
-              </>
-            ),
-          },
-          {
-            head: 'Cost',
-            sort: 'cost',
-            tip: `In ${data.currency}, exact.`,
-            figure: true,
-            cell: ({ cost }) => worth(cost),
-          },
-          {
-            head: 'Impressions',
-            sort: 'impressions',
-            tip: 'Exact.',
-            figure: true,
-            cell: ({ impressions }) => count(impressions),
-          },
-          {
-            head: 'Clicks',
-            sort: 'clicks',
-            tip: 'Exact.',
-            figure: true,
-            cell: ({ clicks }) => count(clicks),
-          },
-          {
-            head: 'CTR',
-            sort: 'ctr',
-            tip: 'As counted; beside it, smoothed towards the average of all terms.',
-            figure: true,
-            cell: ({ ctr, shrunkCtr }) => (
-              <>
-                <RateWord of={ctr} />
-                <span className="faint" title="Smoothed towards the average CTR of all terms">
-                  {' '}
-                  {percent(shrunkCtr)}
-                </span>
-              </>
-            ),
-          },
-          {
-            head: 'Conversions',
-            sort: 'conversions',
-            tip: 'Exact.',
-            figure: true,
-            cell: ({ conversions }) => decimal(conversions, 0),
-            title: ({ shrunkConversion, value }) =>
-              `rate smoothed towards the average: ${percent(shrunkConversion)}; worth ${worth(value)}`,
-          },
-          {
-            head: 'Organic',
-            tip: 'Our organic position in the newest capture',
-            figure: true,
-            cell: ({ organic }) => <PositionWord of={organic} />,
-          },
-          {
-            head: 'Title',
-            tip: 'Whether the landing page’s title carries every word of the term',
-            className: 'soft no-break',
-            cell: ({ carried }) => (carried === null ? 'unknown' : carried ? 'has all words' : 'lacks words'),
-            title: ({ landing }) => landing ?? undefined,
-          },
-          { head: 'Stands out', tip: 'What is unusual about it', cell: (row) => said(row) },
-        ]}
+        columns={columnsOf(data.currency, selected, select)}
       />
       {data.total > data.rows.length && limit === PAGE && (
         <button className="plain written" onClick={() => setLimit(500)}>
-          Show more of {count(data.total)}
+          {t('gaps:AdTermsTable.showMoreOfTotal', { total: count(data.total) })}
         </button>
       )}
     </section>
   );
 }
 
+function columnsOf(
+  currency: string,
+  selected: ReadonlySet<number>,
+  select: (row: { id: number; text: string }) => void,
+): LedgerColumn<AdTermRow>[] {
+  return [
+    {
+      head: '',
+      label: t('gaps:AdTermsTable.inTheTray'),
+      cell: (row) => <Tick on={selected.has(row.id)} text={row.text} onPress={() => select(row)} />,
+    },
+    { head: t('gaps:AdTermsTable.term'), cell: ({ id, text }) => <OpenKeyword id={id} text={text} /> },
+    {
+      head: t('gaps:AdTermsTable.bidOn'),
+      className: 'soft',
+      cell: ({ bidOn, match }) => (
+        <>
+          {bidOn} {match !== '' && <span className="faint">{match}</span>}
+        </>
+      ),
+    },
+    {
+      head: t('gaps:AdTermsTable.cost'),
+      sort: 'cost',
+      tip: t('gaps:AdTermsTable.inCurrencyExact', { currency }),
+      figure: true,
+      cell: ({ cost }) => worth(cost),
+    },
+    {
+      head: t('gaps:AdTermsTable.impressions'),
+      sort: 'impressions',
+      tip: t('gaps:AdTermsTable.exact'),
+      figure: true,
+      cell: ({ impressions }) => count(impressions),
+    },
+    {
+      head: t('gaps:AdTermsTable.clicks'),
+      sort: 'clicks',
+      tip: t('gaps:AdTermsTable.exact'),
+      figure: true,
+      cell: ({ clicks }) => count(clicks),
+    },
+    {
+      head: t('gaps:AdTermsTable.cTR'),
+      sort: 'ctr',
+      tip: t('gaps:AdTermsTable.asCountedBesideItSmoothedTowards'),
+      figure: true,
+      cell: ({ ctr, shrunkCtr }) => (
+        <>
+          <RateWord of={ctr} />
+          <span className="faint" title={t('gaps:AdTermsTable.smoothedTowardsTheAverageCTROf')}>
+            {' '}
+            {percent(shrunkCtr)}
+          </span>
+        </>
+      ),
+    },
+    {
+      head: t('gaps:AdTermsTable.conversions'),
+      sort: 'conversions',
+      tip: t('gaps:AdTermsTable.exact'),
+      figure: true,
+      cell: ({ conversions }) => decimal(conversions, 0),
+      title: ({ shrunkConversion, value }) =>
+        t('gaps:AdTermsTable.rateSmoothedTowardsTheAverage', {
+          shrunkConversion: percent(shrunkConversion),
+          worth: worth(value),
+        }),
+    },
+    {
+      head: t('gaps:AdTermsTable.organic'),
+      tip: t('gaps:AdTermsTable.ourOrganicPositionInTheNewest'),
+      figure: true,
+      cell: ({ organic }) => <PositionWord of={organic} />,
+    },
+    {
+      head: t('gaps:AdTermsTable.title'),
+      tip: t('gaps:AdTermsTable.whetherTheLandingPageSTitle'),
+      className: 'soft no-break',
+      cell: ({ carried }) =>
+        carried === null
+          ? t('gaps:AdTermsTable.unknown')
+          : carried
+            ? t('gaps:AdTermsTable.hasAllWords')
+            : t('gaps:AdTermsTable.lacksWords'),
+      title: ({ landing }) => landing ?? undefined,
+    },
+    {
+      head: t('gaps:AdTermsTable.standsOut'),
+      tip: t('gaps:AdTermsTable.whatIsUnusualAboutIt'),
+      cell: (row) => said(row),
+    },
+  ];
+}
+
 function said(row: AdTermRow): string {
   return [
-    row.doubling ? 'doubling' : '',
-    row.costly ? 'costly without conversion' : '',
-    row.state === 'unlisted with clicks' ? 'candidate keyword' : '',
-    row.unseen === null ? '' : `never shown: ${row.unseen}`,
+    row.doubling ? t('gaps:AdTermsTable.doubling') : '',
+    row.costly ? t('gaps:AdTermsTable.costlyWithoutConversion') : '',
+    row.state === 'unlisted with clicks' ? t('gaps:AdTermsTable.candidateKeyword') : '',
+    row.unseen === null ? '' : t('gaps:AdTermsTable.neverShownUnseen', { unseen: wordOf(row.unseen) }),
   ]
     .filter(Boolean)
     .join(' · ');

@@ -7,6 +7,7 @@ import { onPaper } from '../../parts/charts/paper';
 import { count, counted, percent } from '../../parts/words/figures';
 import { usePaidQuery } from '../../state/standingApi';
 import { useScope } from '../../state/useScope';
+import { t, wordOf } from '../../words/t';
 
 const DRAWN = 500;
 /** A shape for each group, so that it reads without colour. */
@@ -29,7 +30,7 @@ export function BalanceChart({ query, onChoose }: { query: PaidQuery; onChoose: 
       <Chart
         option={option}
         height={260}
-        label={`Conversion rate against volume of ${rows.length} terms`}
+        label={t('gaps:BalanceChart.conversionRateAgainstVolumeOfRows', { rows: rows.length })}
         onReady={(chart) =>
           chart.on('click', (event) => onChoose((event.data as { row: AdTermRow }).row.text))
         }
@@ -37,11 +38,10 @@ export function BalanceChart({ query, onChoose }: { query: PaidQuery; onChoose: 
       <p className="soft">
         {BALANCES.filter((name) => rows.some(({ balance }) => balance === name)).map((name) => (
           <span key={name} className="map-kind">
-            <i className={`shape shape-${SHAPES[name]}`} /> {name}
+            <i className={`shape shape-${SHAPES[name]}`} /> {wordOf(name)}
           </span>
         ))}
-        The {count(rows.length)} with most clicks of which rate and volume are known. The dotted lines are the
-        medians of all. Press one to find it in the table.
+        {t('gaps:BalanceChart.theRowsWithMostClicksOf', { rows: count(rows.length) })}
       </p>
     </>
   );
@@ -70,13 +70,18 @@ function optionOf(rows: readonly AdTermRow[], edges: PaidView['edges'], ink: Cha
       formatter: ({ data }: { data: { row: AdTermRow } }) => {
         const { row } = data;
         const text = row.text.replace(/[&<>]/g, (sign) => `&#${sign.charCodeAt(0)};`);
-        return `<b>${text}</b><br>${percent(row.shrunkConversion)} of clicks convert, smoothed towards the average<br>${count(row.volume)} searches a month, ${counted(row.clicks, 'click')}`;
+        return t('gaps:BalanceChart.textShrunkConversionOfClicks', {
+          text,
+          shrunkConversion: percent(row.shrunkConversion),
+          volume: count(row.volume),
+          clicks: counted(row.clicks, 'click'),
+        });
       },
     },
     xAxis: {
       type: 'log',
       min: least,
-      name: 'volume a month',
+      name: t('gaps:BalanceChart.volumeAMonth'),
       nameLocation: 'middle',
       nameGap: 24,
       axisLabel: { formatter: (value: number) => count(value) },
@@ -85,7 +90,7 @@ function optionOf(rows: readonly AdTermRow[], edges: PaidView['edges'], ink: Cha
     },
     yAxis: {
       type: 'value',
-      name: 'conversion rate',
+      name: t('gaps:BalanceChart.conversionRate'),
       nameTextStyle: { align: 'left' },
       axisLabel: { formatter: (value: number) => percent(value) },
       splitLine: { lineStyle: { color: ink.hairline, type: 'dotted' } },

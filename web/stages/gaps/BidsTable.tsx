@@ -21,20 +21,21 @@ import { useScope } from '../../state/useScope';
 import { useShown } from '../../state/useShown';
 import { useTraySelection } from '../../state/useTraySelection';
 import { FilterToggle } from '../../parts/words/FilterToggle';
+import { t, wordOf } from '../../words/t';
 
 const SHOWN = ['all', 'never shown', ...UNSEEN_REASONS] as const;
 type Shown = (typeof SHOWN)[number];
 const TIPS: Record<UnseenReason, string> = {
-  'words missing': 'The landing target does not hold every word of the keyword.',
-  'bid too low': 'The bid lies below what sufficed on most of the days observed.',
-  'no demand': 'Nobody searches for it.',
-  unexplained: 'Nothing that is known explains it; auctions that were not observed say nothing.',
+  'words missing': t('gaps:BidsTable.theLandingTargetDoesNotHold'),
+  'bid too low': t('gaps:BidsTable.theBidLiesBelowWhatSufficed'),
+  'no demand': t('gaps:BidsTable.nobodySearchesForIt'),
+  unexplained: t('gaps:BidsTable.nothingThatIsKnownExplainsIt'),
 };
 const FEW = 12;
 const GUIDE_DAYS = 14;
 const MOST_OBSERVED = 100;
 
-const UNKNOWN = <span className="faint">unknown</span>;
+const UNKNOWN = <span className="faint">{t('gaps:BidsTable.unknown')}</span>;
 
 /** What we bid on, against what would suffice; those never shown first, each with the first reason that holds. */
 export function BidsTable() {
@@ -54,7 +55,7 @@ export function BidsTable() {
   const toggle = (name: Shown, tip: string, many: number) => (
     <FilterToggle
       key={name}
-      name={name}
+      name={wordOf(name)}
       tip={tip}
       count={many}
       on={chosen === name}
@@ -62,106 +63,117 @@ export function BidsTable() {
     />
   );
   return (
-    <section aria-label="What we bid on">
+    <section aria-label={t('gaps:BidsTable.whatWeBidOn')}>
       <header className="stage-head">
         <h2>
-          What we bid on{' '}
+          {t('gaps:BidsTable.whatWeBidOn')}{' '}
           {data.date !== null && (
             <span className="faint">
-              {count(data.rows.length)}, as of {spelledDay(data.date)}
+              {t('gaps:BidsTable.rowsAsOfDate', {
+                rows: count(data.rows.length),
+                date: spelledDay(data.date),
+              })}
             </span>
           )}
         </h2>
         <Button
           size="small"
           loading={isLoading}
-          title="Asks the connected account for its campaigns. It costs no units."
+          title={t('gaps:BidsTable.asksTheConnectedAccountForIts')}
           onClick={() => void bring({ project, market: scope.market })}
         >
-          {data.date === null ? 'Bring our bids in' : 'Bring them in again'}
+          {data.date === null ? t('gaps:BidsTable.bringOurBidsIn') : t('gaps:BidsTable.bringThemInAgain')}
         </Button>
       </header>
       {refused && <Problem error={refused} />}
       {data.date === null ? (
-        <p className="soft">
-          Not known yet for this market. With them, a keyword that is paid for and never shown is explained.
-        </p>
+        <p className="soft">{t('gaps:BidsTable.notKnownYetForThisMarket')}</p>
       ) : (
         <>
           <div className="marks">
-            {toggle('all', 'Every keyword bid on.', data.rows.length)}
-            {toggle('never shown', 'No impression in the period of own figures.', unseen.length)}
+            {toggle('all', t('gaps:BidsTable.everyKeywordBidOn'), data.rows.length)}
+            {toggle('never shown', t('gaps:BidsTable.noImpressionInThePeriodOf'), unseen.length)}
             {UNSEEN_REASONS.map((reason) =>
               toggle(reason, TIPS[reason], unseen.filter(({ unseen: why }) => why === reason).length),
             )}
           </div>
-          {data.to === null && (
-            <p className="soft">
-              No own ad terms are held by this date: what was shown, and what it cost, is unknown.
-            </p>
-          )}
+          {data.to === null && <p className="soft">{t('gaps:BidsTable.noOwnAdTermsAreHeld')}</p>}
           <Observe rows={rows} bids={data} />
           <Ledger
             rows={all ? rows : rows.slice(0, FEW)}
             keyOf={({ campaign, id, match }) => `${campaign}:${id}:${match}`}
-            empty="Nothing matches these filters."
-            take="What we bid on"
+            empty={t('gaps:BidsTable.nothingMatchesTheseFilters')}
+            take={t('gaps:BidsTable.whatWeBidOn')}
             columns={[
               {
                 head: '',
-                label: 'In the tray',
+                label: t('gaps:BidsTable.inTheTray'),
                 cell: (row) => <Tick on={selected.has(row.id)} text={row.text} onPress={() => select(row)} />,
               },
-              { head: 'Keyword', cell: ({ id, text }) => <OpenKeyword id={id} text={text} /> },
-              { head: 'Match', className: 'soft', cell: ({ match }) => match },
               {
-                head: 'Bid',
-                tip: `In ${data.currency}, exact.`,
+                head: t('gaps:BidsTable.keyword'),
+                cell: ({ id, text }) => <OpenKeyword id={id} text={text} />,
+              },
+              { head: t('gaps:BidsTable.match'), className: 'soft', cell: ({ match }) => match },
+              {
+                head: t('gaps:BidsTable.bid'),
+                tip: t('gaps:BidsTable.inCurrencyExact', { currency: data.currency }),
                 figure: true,
                 cell: ({ bid }) => decimal(bid, 2),
               },
               {
-                head: 'Would suffice',
-                tip: `In ${data.currency}: median of the lowest bid that won a slot each day, with its 20th to 80th percentile; for phrase and broad weighted by volume over the queries observed. Estimated.`,
+                head: t('gaps:BidsTable.wouldSuffice'),
+                tip: t('gaps:BidsTable.inCurrencyMedianOfTheLowest', { currency: data.currency }),
                 figure: true,
                 cell: (row) => <Guide row={row} />,
               },
               {
-                head: 'Volume',
+                head: t('gaps:BidsTable.volume'),
                 figure: true,
                 cell: ({ volume }) =>
-                  volume === null ? <span className="faint">unknown</span> : count(volume),
+                  volume === null ? (
+                    <span className="faint">{t('gaps:BidsTable.unknown')}</span>
+                  ) : (
+                    count(volume)
+                  ),
               },
               {
-                head: 'Impressions',
-                tip: 'Of own ad search terms that came in by it, in the period of own figures. Exact.',
+                head: t('gaps:BidsTable.impressions'),
+                tip: t('gaps:BidsTable.ofOwnAdSearchTermsThat'),
                 figure: true,
                 cell: ({ impressions }) => (data.to === null ? UNKNOWN : count(impressions)),
               },
               {
-                head: 'Cost',
-                tip: `In ${data.currency}, exact.`,
+                head: t('gaps:BidsTable.cost'),
+                tip: t('gaps:BidsTable.inCurrencyExact', { currency: data.currency }),
                 figure: true,
                 cell: ({ cost }) => (data.to === null ? UNKNOWN : worth(cost)),
               },
               {
-                head: 'Landing target',
-                tip: 'Whether it holds every word of the keyword, in any of its fields',
+                head: t('gaps:BidsTable.landingTarget'),
+                tip: t('gaps:BidsTable.whetherItHoldsEveryWordOf'),
                 className: 'soft',
                 cell: ({ covered }) =>
-                  covered === null ? 'words unknown' : covered ? 'has all words' : 'lacks words',
+                  covered === null
+                    ? t('gaps:BidsTable.wordsUnknown')
+                    : covered
+                      ? t('gaps:BidsTable.hasAllWords')
+                      : t('gaps:BidsTable.lacksWords'),
                 title: ({ landing }) => landing,
               },
               {
-                head: 'Stands out',
-                tip: 'Why it was never shown, where it was not',
-                cell: ({ unseen: why }) => (why === null ? '' : `never shown: ${why}`),
+                head: t('gaps:BidsTable.standsOut'),
+                tip: t('gaps:BidsTable.whyItWasNeverShownWhere'),
+                cell: ({ unseen: why }) =>
+                  why === null ? '' : t('gaps:BidsTable.neverShownWhy', { why: wordOf(why) }),
               },
             ]}
           />
           {rows.length > FEW && (
             <button className="plain written" onClick={() => setAll(!all)}>
-              {all ? `Show the first ${FEW}` : `Show all ${count(rows.length)}`}
+              {all
+                ? t('gaps:BidsTable.showTheFirstFEW', { FEW })
+                : t('gaps:BidsTable.showAllRows', { rows: count(rows.length) })}
             </button>
           )}
         </>
@@ -171,9 +183,15 @@ export function BidsTable() {
 }
 
 function Guide({ row: { guide } }: { row: BidRow }) {
-  if (guide === null) return <span className="faint">not observed</span>;
+  if (guide === null) return <span className="faint">{t('gaps:BidsTable.notObserved')}</span>;
   return (
-    <span title={`${guide.days} days of ${guide.keywords} ${guide.keywords === 1 ? 'keyword' : 'keywords'}`}>
+    <span
+      title={t('gaps:BidsTable.daysDaysOfKeywordsWhich', {
+        days: guide.days,
+        keywords: guide.keywords,
+        which: guide.keywords === 1 ? t('gaps:BidsTable.keyword2') : t('gaps:BidsTable.keywords'),
+      })}
+    >
       {decimal(guide.middle, 2)}{' '}
       <span className="faint">
         {decimal(guide.low, 2)}–{decimal(guide.high, 2)}
@@ -202,8 +220,8 @@ function Observe({ rows, bids }: { rows: readonly BidRow[]; bids: Bids }) {
       {job !== null && job.state !== 'done' && <JobLine job={job} />}
       {keywords.length > 0 && !busy && price && price.units > 0 && (
         <span className="soft">
-          What would suffice is not known for {count(keywords.length)}
-          {keywords.length === MOST_OBSERVED && ' of them'}.{' '}
+          {t('gaps:BidsTable.whatWouldSufficeIsNotKnown', { keywords: count(keywords.length) })}
+          {keywords.length === MOST_OBSERVED && ` ${t('gaps:BidsTable.ofThem')}`}.{' '}
           <Button
             size="small"
             onClick={() =>
@@ -212,7 +230,10 @@ function Observe({ rows, bids }: { rows: readonly BidRow[]; bids: Bids }) {
                 .then(setStarted, () => undefined)
             }
           >
-            Observe {GUIDE_DAYS} days of their auctions for {counted(price.units, 'unit')}
+            {t('gaps:BidsTable.observeGUIDEDAYSDaysOfTheir', {
+              GUIDEDAYS: GUIDE_DAYS,
+              units: counted(price.units, 'unit'),
+            })}
           </Button>
         </span>
       )}

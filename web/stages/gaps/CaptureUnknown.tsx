@@ -6,6 +6,7 @@ import { CaptureSheet } from '../../parts/act/CaptureSheet';
 import { count, counted } from '../../parts/words/figures';
 import { useGapPageQuery } from '../../state/gapsApi';
 import { useScope } from '../../state/useScope';
+import { t } from '../../words/t';
 
 const MANY = [20, 50, 100, 200, 500];
 
@@ -21,11 +22,13 @@ export function CaptureUnknown({ query, page }: { query: GapQuery; page: GapPage
   if (unknown === 0 || !scope.kinds.includes('unknown')) return null;
   const few = Math.min(most, unknown);
   return (
-    <section className="capture-unknown" aria-label="Capture what is unknown">
-      <span className="soft">Nobody looked at {count(unknown)} yet. The most searched of them</span>{' '}
+    <section className="capture-unknown" aria-label={t('gaps:CaptureUnknown.captureWhatIsUnknown')}>
+      <span className="soft">
+        {t('gaps:CaptureUnknown.nobodyLookedAtUnknownYetThe', { unknown: count(unknown) })}
+      </span>{' '}
       <Select
         size="small"
-        aria-label="How many"
+        aria-label={t('gaps:CaptureUnknown.howMany')}
         value={most}
         options={MANY.map((value) => ({ value, label: count(Math.min(value, unknown)) }))}
         popupMatchSelectWidth={false}
@@ -35,7 +38,7 @@ export function CaptureUnknown({ query, page }: { query: GapQuery; page: GapPage
         <CaptureSheet
           key={`${data.rows.length} ${data.rows[0]?.id}`}
           keywords={data.rows.map(({ text }) => text)}
-          what={few === 1 ? 'one keyword' : `${counted(few, 'keyword')}`}
+          what={few === 1 ? t('gaps:CaptureUnknown.oneKeyword') : `${counted(few, 'keyword')}`}
         />
       )}
     </section>

@@ -26,14 +26,16 @@ import { OpenDossier } from '../../parts/dossier/OpenDossier';
 import { ExportMenu } from './ExportMenu';
 import { gapExtra } from './gapExtraColumns';
 import { notUsual } from './notUsual';
+import { Told } from '../../words/Told';
+import { t } from '../../words/t';
 
 type Groups = Exclude<Scope['by'], ''> | 'none';
 const GROUPS: { value: Groups; label: string }[] = [
-  { value: 'none', label: 'not in groups' },
-  { value: 'cluster', label: 'by cluster' },
-  { value: 'target', label: 'by our target' },
-  { value: 'page kind', label: 'by kind of our page' },
-  { value: 'action', label: 'by what to do' },
+  { value: 'none', label: t('gaps:Comparison.notInGroups') },
+  { value: 'cluster', label: t('gaps:Comparison.byCluster') },
+  { value: 'target', label: t('gaps:Comparison.byOurTarget') },
+  { value: 'page kind', label: t('gaps:Comparison.byKindOfOurPage') },
+  { value: 'action', label: t('gaps:Comparison.byWhatToDo') },
 ];
 
 /** Every keyword with its lane, gap kind, worth, and what to do; as a table, in groups, or with the map above it. */
@@ -55,15 +57,15 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
     return (
       <Problem error={error}>
         <Button size="small" onClick={() => void refetch()}>
-          Try again
+          {t('gaps:Comparison.tryAgain')}
         </Button>
       </Problem>
     );
   }
   if (first && first.totals.keywords === 0 && scope.list === null && scope.only === '') {
     return (
-      <StartLookUp title="No keywords in this scope yet">
-        A look-up finds what rivals rank for, and captures who stands where.
+      <StartLookUp title={t('gaps:Comparison.noKeywordsInThisScopeYet')}>
+        {t('gaps:Comparison.aLookUpFindsWhatRivals')}
       </StartLookUp>
     );
   }
@@ -82,7 +84,7 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
         <span className="stage-tools">
           <FindBox value={scope.find} onFind={(find) => change({ find }, { replace: true })} width={170} />
           <Select<Groups>
-            aria-label="Groups"
+            aria-label={t('gaps:Comparison.groups')}
             popupMatchSelectWidth={false}
             value={scope.by === '' ? 'none' : scope.by}
             options={GROUPS}
@@ -133,14 +135,18 @@ function Chosen({ scope, onChange }: { scope: Scope; onChange: (change: Partial<
   if (scope.cluster === null && scope.answering === '') return null;
   return (
     <p className="soft chosen">
-      {scope.cluster !== null && 'One cluster is shown. '}
+      {scope.cluster !== null && `${t('gaps:Comparison.oneClusterIsShown')} `}
       {scope.answering !== '' && (
         <>
-          Keywords for which <b>{scope.answering}</b> ranks.{' '}
+          <Told
+            id="gaps:Comparison.keywordsForWhichAnsweringRanks"
+            values={{ answering: scope.answering }}
+            parts={{ b: <b /> }}
+          />{' '}
         </>
       )}
       <button className="plain written" onClick={() => onChange({ cluster: null, answering: '' })}>
-        Clear
+        {t('gaps:Comparison.clear')}
       </button>
     </p>
   );
@@ -156,9 +162,9 @@ function NotUsual() {
   if (told.length === 0) return null;
   return (
     <p className="soft chosen">
-      Not as usual: {told.join(', ')}.{' '}
+      {t('gaps:Comparison.notAsUsualTold', { told: told.join(', ') })}{' '}
       <Link to={`/p/${project}/roster${searchWithView(search, 'settings')}`} className="written">
-        Settings
+        {t('gaps:Comparison.settings')}
       </Link>
     </p>
   );
@@ -170,44 +176,39 @@ function Missing({ page }: { page: GapPage }) {
   const { search } = useLocation();
   const look = (
     <Link to={`/p/${project}/look-up${search}`} className="written">
-      look up or capture
+      {t('gaps:Comparison.lookUpOrCapture')}
     </Link>
   );
   const never = page.rivals.filter(({ looked }) => !looked).map(({ name }) => name);
   if (page.totals.keywords === 0)
-    return (
-      <p className="soft chosen">This choice holds no keyword. Put some into it, or choose another above.</p>
-    );
+    return <p className="soft chosen">{t('gaps:Comparison.thisChoiceHoldsNoKeywordPut')}</p>;
   if (page.rests.latest === null)
     return (
       <p className="soft chosen">
-        Nothing was looked up in this market on or before {spelledDay(scope.date)}: everything is unknown,
-        nothing is absent. Choose a later date, or {look}.
+        {t('gaps:Comparison.nothingWasLookedUpInThis', { date: spelledDay(scope.date) })} {look}.
       </p>
     );
   return (
     <>
       {page.rivals.length === 0 && (
         <p className="soft chosen">
-          No rival of this surface is in the roster: without one every keyword is unknown.{' '}
+          {t('gaps:Comparison.noRivalOfThisSurfaceIs')}{' '}
           <Link to={`/p/${project}/roster${search}`} className="written">
-            Add rivals
+            {t('gaps:Comparison.addRivals')}
           </Link>
         </p>
       )}
       {page.rivals.length === 1 && (
-        <p className="soft chosen">One rival only: what it does not rank for is not seen here.</p>
+        <p className="soft chosen">{t('gaps:Comparison.oneRivalOnlyWhatItDoes')}</p>
       )}
       {never.length > 0 && page.rivals.length > 0 && (
         <p className="soft chosen">
-          Never looked up or captured in this market: {never.join(', ')}. They are unknown, not absent; {look}
-          .
+          {t('gaps:Comparison.neverLookedUpOrCapturedIn', { never: never.join(', ') })} {look}.
         </p>
       )}
       {scope.compare !== 'none' && scope.compare !== '' && page.rests.compareLatest === null && (
         <p className="soft chosen">
-          Nothing is held on or before {spelledDay(scope.compare)}: no movement can be told. Compare with a
-          later date.
+          {t('gaps:Comparison.nothingIsHeldOnOrBefore', { compare: spelledDay(scope.compare) })}
         </p>
       )}
     </>

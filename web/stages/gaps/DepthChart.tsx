@@ -5,6 +5,7 @@ import { Chart } from '../../parts/charts/Chart';
 import { countAxis, onPaper, smallLegend, stepAxis } from '../../parts/charts/paper';
 import { type ChartInk, useChartInk } from '../../parts/charts/ink';
 import { count } from '../../parts/words/figures';
+import { t } from '../../words/t';
 
 /** Ranked bands only: absent and unknown would drown them; the tip says both. */
 const RANKED = 5;
@@ -13,7 +14,13 @@ const RANKED = 5;
 export function DepthChart({ data, side }: { data: OverTime; side: number }) {
   const ink = useChartInk();
   const option = useMemo(() => optionOf(data, side, ink), [data, side, ink]);
-  return <Chart option={option} height={190} label={`Keywords of ${data.names[side]} by depth over time`} />;
+  return (
+    <Chart
+      option={option}
+      height={190}
+      label={t('gaps:DepthChart.keywordsOfSideByDepthOver', { side: data.names[side] })}
+    />
+  );
 }
 
 function optionOf(data: OverTime, side: number, ink: ChartInk) {

@@ -6,6 +6,7 @@ import { useScope } from '../../state/useScope';
 import { counted } from '../../parts/words/figures';
 import { gapExtra } from './gapExtraColumns';
 import { FORMATS, exportAddress } from '../../parts/act/exportAddress';
+import { t } from '../../words/t';
 
 /** More ids than an address should carry. */
 const MOST_CHOSEN = 1500;
@@ -39,13 +40,13 @@ export function ExportMenu({ query, total }: { query: GapQuery; total: number | 
           {
             key: 'shown',
             type: 'group',
-            label: `The columns shown${rows}`,
+            label: t('gaps:ExportMenu.theColumnsShownRows', { rows }),
             children: items('shown', query, figures),
           },
           {
             key: 'all',
             type: 'group',
-            label: `Every figure${rows}`,
+            label: t('gaps:ExportMenu.everyFigureRows', { rows }),
             children: items('all', query),
           },
           ...(tray.length > 0 && tray.length <= MOST_CHOSEN
@@ -53,7 +54,7 @@ export function ExportMenu({ query, total }: { query: GapQuery; total: number | 
                 {
                   key: 'tray',
                   type: 'group' as const,
-                  label: `What is in the tray, ${tray.length}`,
+                  label: t('gaps:ExportMenu.whatIsInTheTrayTray', { tray: tray.length }),
                   children: items('tray', chosen),
                 },
               ]
@@ -61,7 +62,7 @@ export function ExportMenu({ query, total }: { query: GapQuery; total: number | 
         ],
       }}
     >
-      <Button>Export</Button>
+      <Button>{t('gaps:ExportMenu.export')}</Button>
     </Dropdown>
   );
 }

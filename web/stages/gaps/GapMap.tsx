@@ -11,6 +11,7 @@ import { count, decimal, worth } from '../../parts/words/figures';
 import { warningWords } from '../../parts/words/Warned';
 import { useGapPageQuery } from '../../state/gapsApi';
 import { useScope } from '../../state/useScope';
+import { t, wordOf } from '../../words/t';
 
 const DRAWN = 500;
 /** A shape for each kind, so that it reads without colour. */
@@ -72,11 +73,11 @@ export function GapMap({ project, query, page }: { project: number; query: GapQu
     });
   }, []);
   return (
-    <section className="gap-map" aria-label="Map of gaps">
+    <section className="gap-map" aria-label={t('gaps:GapMap.mapOfGaps')}>
       <Chart
         option={option}
         height={290}
-        label={`What is added against chance, of ${rows.length} keywords`}
+        label={t('gaps:GapMap.whatIsAddedAgainstChanceOf', { rows: rows.length })}
         onReady={(chart) => {
           choose.current = withField;
           openPoint.current = (open) => change({ open });
@@ -86,15 +87,16 @@ export function GapMap({ project, query, page }: { project: number; query: GapQu
       <p className="soft">
         {GAP_KINDS.filter((kind) => rows.some((row) => row.kind === kind)).map((kind) => (
           <span key={kind} className="map-kind">
-            <i className={`shape shape-${SHAPES[kind]}`} /> {kind}
+            <i className={`shape shape-${SHAPES[kind]}`} /> {wordOf(kind)}
           </span>
         ))}
-        Size is demand. The {count(rows.length)} of highest priority that have something to do are drawn
-        {data && data.total > rows.length && `, of ${count(data.total)}`}. Press a point for its dossier; draw
-        a field to see its keywords in the table{scope.limits !== others && ': '}
+        {t('gaps:GapMap.sizeIsDemandTheRowsOf', { rows: count(rows.length) })}
+        {data && data.total > rows.length && t('gaps:GapMap.ofTotal', { total: count(data.total) })}
+        {t('gaps:GapMap.pressAPointForItsDossier')}
+        {scope.limits !== others && ': '}
         {scope.limits !== others && (
           <button className="plain written" onClick={() => withField(null)}>
-            clear the field
+            {t('gaps:GapMap.clearTheField')}
           </button>
         )}
         .
@@ -147,12 +149,22 @@ function optionOf(rows: readonly GapRow[], ink: ChartInk, currency: string) {
         const { row } = data;
         const safe = (words: string): string => words.replace(/[&<>]/g, (sign) => `&#${sign.charCodeAt(0)};`);
         const warned = row.warnings.map((warning) => `<br>${safe(warningWords(warning))}`).join('');
-        return `<b>${safe(row.text)}</b><br>${row.kind}, chance ${decimal(row.asIs, 2)} → ${decimal(row.chance, 2)}, demand ${count(row.demand)}<br>adds ${worth(row.worthAMonth)} ${currency} a month: ${row.action}${warned}`;
+        return t('gaps:GapMap.safeKindChanceAsIsChanceDemand', {
+          safe: safe(row.text),
+          kind: wordOf(row.kind),
+          asIs: decimal(row.asIs, 2),
+          chance: decimal(row.chance, 2),
+          demand: count(row.demand),
+          worthAMonth: worth(row.worthAMonth),
+          currency,
+          action: wordOf(row.action),
+          warned,
+        });
       },
     },
     xAxis: {
       type: 'value',
-      name: 'chance of the front after the best action',
+      name: t('gaps:GapMap.chanceOfTheFrontAfterThe'),
       nameLocation: 'middle',
       nameGap: 24,
       min: 0,
@@ -162,7 +174,7 @@ function optionOf(rows: readonly GapRow[], ink: ChartInk, currency: string) {
     },
     yAxis: {
       type: 'log',
-      name: `adds, ${currency} a month`,
+      name: t('gaps:GapMap.addsCurrencyAMonth', { currency }),
       nameTextStyle: { align: 'left' },
       axisLabel: { formatter: (value: number) => worth(value) },
       splitLine: { lineStyle: { color: ink.hairline, type: 'dotted' } },

@@ -11,6 +11,7 @@ import { readOrders, writeOrders } from '../../parts/table/orders';
 import { gapExtra } from './gapExtraColumns';
 import { gapTableColumns } from './gapTableColumns';
 import { useWorthSpread } from './useWorthSpread';
+import { t } from '../../words/t';
 
 const ROW_HEIGHT = 34;
 
@@ -50,12 +51,16 @@ export function GapTable({ project, query, first, openId, narrow, onOpen }: GapT
     [first, narrow, selected, select, extra, spreadOf],
   );
   if (first.total === 0) {
-    return <Empty title="Nothing matches these filters">Clear one above, or find something else.</Empty>;
+    return (
+      <Empty title={t('gaps:GapTable.nothingMatchesTheseFilters')}>
+        {t('gaps:GapTable.clearOneAboveOrFindSomething')}
+      </Empty>
+    );
   }
   return (
     <VirtualGrid
       listName={JSON.stringify(query)}
-      label="Gaps"
+      label={t('gaps:GapTable.gaps')}
       columns={columns}
       total={first.total}
       rowAt={rowAt}

@@ -8,6 +8,8 @@ import { useWhatToDoQuery } from '../../state/gapsApi';
 import type { Scope } from '../../state/scope';
 import { useScope } from '../../state/useScope';
 import { isNarrowed } from './narrowed';
+import { Told } from '../../words/Told';
+import { t } from '../../words/t';
 
 interface GapTitleProps {
   page: GapPage | undefined;
@@ -20,9 +22,9 @@ interface GapTitleProps {
 }
 
 function chosenOf({ pool, list, only }: Scope): string {
-  if (list !== null) return `list ${list}`;
+  if (list !== null) return t('gaps:GapTitle.listList', { list });
   if (only !== '') return only;
-  return pool === null ? 'all' : `pool ${pool}`;
+  return pool === null ? 'all' : t('gaps:GapTitle.poolPool', { pool });
 }
 
 /** The answer of this stage in one line, and what it was compared over in the next. */
@@ -30,13 +32,13 @@ export function GapTitle({ page, query, scope, pools, lists, busy, onChange }: G
   const filtered = isNarrowed(scope);
   return (
     <div>
-      <h1 aria-live="polite">{page ? titleWords(page, filtered) : 'Comparing…'}</h1>
+      <h1 aria-live="polite">{page ? titleWords(page, filtered) : t('gaps:GapTitle.comparing')}</h1>
       <div className="soft">
-        From{' '}
+        {t('gaps:GapTitle.from')}{' '}
         <Select
           variant="borderless"
           size="small"
-          aria-label="Keywords compared"
+          aria-label={t('gaps:GapTitle.keywordsCompared')}
           className="written"
           popupMatchSelectWidth={false}
           value={chosenOf(scope)}
@@ -50,21 +52,26 @@ export function GapTitle({ page, query, scope, pools, lists, busy, onChange }: G
             });
           }}
           options={[
-            { value: 'all', label: 'all keywords' },
-            { value: 'tracked', label: 'all that are tracked' },
-            ...lists.map(({ id, name }) => ({ value: `list ${id}`, label: `list “${name}”` })),
+            { value: 'all', label: t('gaps:GapTitle.allKeywords') },
+            { value: 'tracked', label: t('gaps:GapTitle.allThatAreTracked') },
+            ...lists.map(({ id, name }) => ({
+              value: `list ${id}`,
+              label: t('gaps:GapTitle.listName', { name }),
+            })),
             ...pools.map((pool) => ({
               value: `pool ${pool.id}`,
-              label: `look-up ${pool.name}, ${spelledDay(pool.date)}`,
+              label: t('gaps:GapTitle.lookUpNameDate', { name: pool.name, date: spelledDay(pool.date) }),
             })),
           ]}
         />
         {page && (
           <>
             {' '}
-            {counted(page.totals.keywords, 'keyword')}. <FirstWork query={query} />
+            {counted(page.totals.keywords, 'keyword')}
+            {'. '}
+            <FirstWork query={query} />
             {!filtered && <OnFront totals={page.totals} />}
-            {busy && ' Working…'}
+            {busy && ` ${t('gaps:GapTitle.working')}`}
           </>
         )}
       </div>
@@ -81,12 +88,11 @@ function FirstWork({ query }: { query: GapQuery }) {
   const { lines, value, low, high } = work.first;
   return (
     <>
-      The first {lines}{' '}
-      <button className="plain written" onClick={() => change({ view: 'work' })}>
-        pieces of work
-      </button>{' '}
-      would add about {worth(value)} {work.currency} a month (80 % between {worth(low)} and {worth(high)},
-      estimated).
+      <Told
+        id="gaps:GapTitle.theFirstLinesPiecesOfWork"
+        values={{ lines, worth: worth(value), currency: work.currency, low: worth(low), high: worth(high) }}
+        parts={{ button: <button className="plain written" onClick={() => change({ view: 'work' })} /> }}
+      />
     </>
   );
 }
@@ -95,16 +101,22 @@ function FirstWork({ query }: { query: GapQuery }) {
 function OnFront({ totals: { onFront, onFrontWithDemand } }: { totals: GapPage['totals'] }) {
   if (onFront === 0) return null;
   return (
-    <span title="Fewer clicks a month at our position than the settings call worth counting: no success to count">
+    <span title={t('gaps:GapTitle.fewerClicksAMonthAtOur')}>
       {' '}
-      We are on the front for {count(onFront)}; for {count(onFrontWithDemand)} without those that bring
-      little.
+      {t('gaps:GapTitle.weAreOnTheFrontFor', {
+        onFront: count(onFront),
+        onFrontWithDemand: count(onFrontWithDemand),
+      })}
     </span>
   );
 }
 
 function titleWords({ total, totals }: GapPage, filtered: boolean): string {
-  if (filtered) return `${counted(total, 'keyword')} ${total === 1 ? 'matches' : 'match'} these filters`;
+  if (filtered)
+    return t('gaps:GapTitle.keywordsWhichTheseFilters', {
+      keywords: counted(total, 'keyword'),
+      which: total === 1 ? t('gaps:GapTitle.matches') : t('gaps:GapTitle.match'),
+    });
   const behind = totals.kinds.absent + totals.kinds.buried + totals.kinds.trailing;
-  return `${counted(behind, 'keyword')} where a rival stands on the front page ahead of us`;
+  return t('gaps:GapTitle.keywordsWhereARivalStandsOn', { keywords: counted(behind, 'keyword') });
 }

@@ -17,6 +17,7 @@ import { PaidView } from './PaidView';
 import { SurfacesView } from './SurfacesView';
 import { WhatToDo } from './WhatToDo';
 import './gaps.css';
+import { t } from '../../words/t';
 
 /** Parts that keep their place while a dossier opens beside them. */
 const BESIDE_DOSSIER = ['paid', 'time', 'queries', 'surfaces'];
@@ -30,11 +31,11 @@ export default function Gaps() {
   const query: GapQuery = useMemo(() => ({ ...comparison, ...gapFilterOf(scope) }), [comparison, scope]);
   if (targets && !targets.some((target) => target.side === 'own')) {
     return (
-      <Empty title="We are not in the roster yet">
-        Gaps lie between us and rivals. Add our own site first.{' '}
+      <Empty title={t('gaps:Gaps.weAreNotInTheRoster')}>
+        {t('gaps:Gaps.gapsLieBetweenUsAndRivals')}{' '}
         <div>
           <Link to={`/p/${project}/roster${search}`}>
-            <Button type="primary">Open the roster</Button>
+            <Button type="primary">{t('gaps:Gaps.openTheRoster')}</Button>
           </Link>
         </div>
       </Empty>
@@ -43,7 +44,7 @@ export default function Gaps() {
   return (
     <div className="gaps">
       <div className="stage-top">
-        <StageParts stage="gaps" name="Gaps" />
+        <StageParts stage="gaps" name={t('gaps:Gaps.gaps')} />
       </div>
       {(view === 'table' || view === 'map') && <Comparison query={query} map={view === 'map'} />}
       {view === 'work' && <WhatToDo query={query} />}

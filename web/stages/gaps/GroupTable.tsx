@@ -5,13 +5,14 @@ import { Waiting } from '../../parts/words/Waiting';
 import { count, decimal, worth } from '../../parts/words/figures';
 import { useGapGroupsQuery } from '../../state/gapsApi';
 import { useScope } from '../../state/useScope';
+import { t, wordOf } from '../../words/t';
 
 const MOST = 200;
 const HEADS = {
-  cluster: 'Cluster, by its best keyword',
-  target: 'Our target that ranks',
-  action: 'What to do',
-  'page kind': 'Kind of our page that ranks',
+  cluster: t('gaps:GroupTable.clusterByItsBestKeyword'),
+  target: t('gaps:GroupTable.ourTargetThatRanks'),
+  action: t('gaps:GroupTable.whatToDo'),
+  'page kind': t('gaps:GroupTable.kindOfOurPageThatRanks'),
 };
 
 /** What passes the filter in groups; pressing one shows its keywords. */
@@ -19,7 +20,7 @@ export function GroupTable({ project, query }: { project: number; query: GapGrou
   const { change } = useScope();
   const { data, error } = useGapGroupsQuery({ project, query: { ...query, limit: MOST } });
   if (error) return <Problem error={error} />;
-  if (!data) return <Waiting for="the groups" />;
+  if (!data) return <Waiting for={t('gaps:GroupTable.theGroups')} />;
   const open = ({ narrowed }: GapGroups['groups'][number]): void =>
     change({
       by: '',
@@ -29,9 +30,9 @@ export function GroupTable({ project, query }: { project: number; query: GapGrou
       ...(narrowed.pageKinds && { pageKinds: narrowed.pageKinds }),
     });
   return (
-    <section className="gap-groups" aria-label="Groups">
+    <section className="gap-groups" aria-label={t('gaps:GroupTable.groups')}>
       <Ledger
-        take={`Gaps by ${query.by}`}
+        take={t('gaps:GroupTable.gapsByBy', { by: wordOf(query.by) })}
         rows={data.groups}
         keyOf={(group) => `${group.name}:${group.best.id}`}
         columns={[
@@ -39,38 +40,38 @@ export function GroupTable({ project, query }: { project: number; query: GapGrou
             head: HEADS[query.by],
             cell: (group) =>
               group.name === '' ? (
-                <span className="soft">none of ours ranks</span>
+                <span className="soft">{t('gaps:GroupTable.noneOfOursRanks')}</span>
               ) : (
                 <button className="plain" onClick={() => open(group)}>
                   <b>{group.name}</b>
                 </button>
               ),
           },
-          { head: 'Keywords', figure: true, cell: ({ keywords }) => count(keywords) },
+          { head: t('gaps:GroupTable.keywords'), figure: true, cell: ({ keywords }) => count(keywords) },
           {
-            head: 'Volume',
-            tip: 'Searches a month of all of them',
+            head: t('gaps:GroupTable.volume'),
+            tip: t('gaps:GroupTable.searchesAMonthOfAllOf'),
             figure: true,
             cell: ({ volume }) => count(volume),
           },
           {
-            head: 'Adds',
-            tip: 'What the best actions add a month, each keyword by itself; estimated',
+            head: t('gaps:GroupTable.adds'),
+            tip: t('gaps:GroupTable.whatTheBestActionsAddA'),
             figure: true,
             cell: ({ worthAMonth }) => worth(worthAMonth),
           },
           {
-            head: 'Days',
-            tip: 'Days of work, were each keyword worked on by itself',
+            head: t('gaps:GroupTable.days'),
+            tip: t('gaps:GroupTable.daysOfWorkWereEachKeyword'),
             figure: true,
             cell: ({ days }) => decimal(days, 1),
           },
-          query.by !== 'cluster' && { head: 'Best of them', cell: ({ best }) => best.text },
+          query.by !== 'cluster' && { head: t('gaps:GroupTable.bestOfThem'), cell: ({ best }) => best.text },
         ]}
       />
       {data.total > MOST && (
         <p className="soft">
-          The {MOST} that are worth most of {count(data.total)}.
+          {t('gaps:GroupTable.theMOSTThatAreWorthMost', { MOST, total: count(data.total) })}
         </p>
       )}
     </section>

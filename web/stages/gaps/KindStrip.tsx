@@ -1,22 +1,23 @@
 import type { GapPage } from '@opsimath/contract/api/gaps';
 import type { GapKind } from '@opsimath/core/gap/kind';
 import { count } from '../../parts/words/figures';
+import { t } from '../../words/t';
 
 const SHOWN: { kind: GapKind; name: string; tip: string }[] = [
   {
     kind: 'absent',
-    name: 'Absent',
-    tip: 'A rival is on the front; we were looked for to the capture’s depth and not found.',
+    name: t('gaps:KindStrip.absent'),
+    tip: t('gaps:KindStrip.aRivalIsOnTheFront'),
   },
-  { kind: 'buried', name: 'Buried', tip: 'A rival is on the front; we rank below it.' },
-  { kind: 'trailing', name: 'Trailing', tip: 'Both are on the front, a rival above us.' },
-  { kind: 'open', name: 'Open', tip: 'Neither we nor any rival is on the front.' },
-  { kind: 'leading', name: 'Leading', tip: 'We are on the front above every rival.' },
-  { kind: 'alone', name: 'Alone', tip: 'We are on the front; no rival ranks at all.' },
+  { kind: 'buried', name: t('gaps:KindStrip.buried'), tip: t('gaps:KindStrip.aRivalIsOnTheFront2') },
+  { kind: 'trailing', name: t('gaps:KindStrip.trailing'), tip: t('gaps:KindStrip.bothAreOnTheFrontA') },
+  { kind: 'open', name: t('gaps:KindStrip.open'), tip: t('gaps:KindStrip.neitherWeNorAnyRivalIs') },
+  { kind: 'leading', name: t('gaps:KindStrip.leading'), tip: t('gaps:KindStrip.weAreOnTheFrontAbove') },
+  { kind: 'alone', name: t('gaps:KindStrip.alone'), tip: t('gaps:KindStrip.weAreOnTheFrontNo') },
   {
     kind: 'unknown',
-    name: 'Unknown',
-    tip: 'We or all rivals were never looked for. Unknown never counts as absent.',
+    name: t('gaps:KindStrip.unknown'),
+    tip: t('gaps:KindStrip.weOrAllRivalsWereNever'),
   },
 ];
 
@@ -29,7 +30,7 @@ interface KindStripProps {
 /** Counts per gap kind; pressing one filters, pressing it again lets go. */
 export function KindStrip({ totals, chosen, onChoose }: KindStripProps) {
   return (
-    <div className="kinds" role="group" aria-label="Gap kinds">
+    <div className="kinds" role="group" aria-label={t('gaps:KindStrip.gapKinds')}>
       {SHOWN.map(({ kind, name, tip }) => {
         const on = chosen.includes(kind);
         return (

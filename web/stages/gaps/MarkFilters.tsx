@@ -4,33 +4,25 @@ import type { PaidState } from '@opsimath/core/gap/paid';
 import { type Scope, comparedWith } from '../../state/scope';
 import { FilterToggle, toggled } from '../../parts/words/FilterToggle';
 import { EVERYTHING, isNarrowed } from './narrowed';
+import { t, wordOf } from '../../words/t';
 
 const MARKS: [GapMark, string][] = [
-  ['near', 'We stand at 11–20 while a rival is on the front.'],
-  ['gained', 'Absent at the compare-with date, ranked now.'],
-  ['climbing', 'Up by three places or more.'],
-  ['slipping', 'Down by five, or by three and off the front.'],
-  ['lost', 'Ranked at the compare-with date, absent now.'],
-  [
-    'little demand',
-    'We are on the front, and it brings fewer clicks a month than the settings call worth counting.',
-  ],
-  [
-    'block to take',
-    'We are on the front, and an answer, image or video block there is held by somebody else.',
-  ],
-  [
-    'defence',
-    'We are on the front, and slipping or sooner off it than on it by the horizon: what is expected to be lost if nothing is done. Sort by the column To lose.',
-  ],
-  ['by hand', 'Somebody typed a position of it in; it counts only where the settings say so.'],
+  ['near', t('gaps:MarkFilters.weStandAt1120While')],
+  ['gained', t('gaps:MarkFilters.absentAtTheCompareWithDate')],
+  ['climbing', t('gaps:MarkFilters.upByThreePlacesOrMore')],
+  ['slipping', t('gaps:MarkFilters.downByFiveOrByThree')],
+  ['lost', t('gaps:MarkFilters.rankedAtTheCompareWithDate')],
+  ['little demand', t('gaps:MarkFilters.weAreOnTheFrontAnd')],
+  ['block to take', t('gaps:MarkFilters.weAreOnTheFrontAnd2')],
+  ['defence', t('gaps:MarkFilters.weAreOnTheFrontAnd3')],
+  ['by hand', t('gaps:MarkFilters.somebodyTypedAPositionOfIt')],
 ];
 const PAID: [PaidState, string][] = [
-  ['unbid', 'Rivals pay for this keyword, we do not.'],
-  ['outbid', 'We pay, and a rival stands above us among the paid slots.'],
-  ['top', 'We pay and stand above every rival.'],
-  ['only us', 'We pay, no rival does.'],
-  ['quiet', 'Neither we nor rivals pay.'],
+  ['unbid', t('gaps:MarkFilters.rivalsPayForThisKeywordWe')],
+  ['outbid', t('gaps:MarkFilters.wePayAndARivalStands')],
+  ['top', t('gaps:MarkFilters.wePayAndStandAboveEvery')],
+  ['only us', t('gaps:MarkFilters.wePayNoRivalDoes')],
+  ['quiet', t('gaps:MarkFilters.neitherWeNorRivalsPay')],
 ];
 
 interface MarkFiltersProps {
@@ -55,11 +47,11 @@ export function MarkFilters({ totals, scope, onChange, wide, onWide }: MarkFilte
   const anything = isNarrowed(scope);
   return (
     <div className="marks">
-      <span className="faint">Organic</span>
+      <span className="faint">{t('gaps:MarkFilters.organic')}</span>
       {MARKS.filter(([mark]) => marks.includes(mark) || isOffered(mark, totals, scope)).map(([mark, tip]) => (
         <FilterToggle
           key={mark}
-          name={mark}
+          name={wordOf(mark)}
           tip={tip}
           count={totals?.marks[mark]}
           on={marks.includes(mark)}
@@ -67,11 +59,11 @@ export function MarkFilters({ totals, scope, onChange, wide, onWide }: MarkFilte
         />
       ))}
       <span className="faint" style={{ marginLeft: 6 }}>
-        Paid
+        {t('gaps:MarkFilters.paid')}
       </span>
       <FilterToggle
         name="doubling"
-        tip="We pay while standing at 3 or better without paying."
+        tip={t('gaps:MarkFilters.wePayWhileStandingAt3')}
         count={totals?.marks.doubling}
         on={marks.includes('doubling')}
         onPress={() => onChange({ marks: toggled(marks, 'doubling') })}
@@ -79,7 +71,7 @@ export function MarkFilters({ totals, scope, onChange, wide, onWide }: MarkFilte
       {PAID.map(([state, tip]) => (
         <FilterToggle
           key={state}
-          name={state}
+          name={wordOf(state)}
           tip={tip}
           count={totals?.paid[state]}
           on={paid.includes(state)}
@@ -87,11 +79,11 @@ export function MarkFilters({ totals, scope, onChange, wide, onWide }: MarkFilte
         />
       ))}
       <button className="plain written narrow-more" aria-expanded={wide} onClick={onWide}>
-        {wide ? 'fewer choices' : 'narrow further'}
+        {wide ? t('gaps:MarkFilters.fewerChoices') : t('gaps:MarkFilters.narrowFurther')}
       </button>
       {anything && (
         <button className="plain written clear" onClick={() => onChange(EVERYTHING)}>
-          Show all
+          {t('gaps:MarkFilters.showAll')}
         </button>
       )}
     </div>

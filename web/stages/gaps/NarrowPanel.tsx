@@ -9,6 +9,8 @@ import { Checkbox, InputNumber, Select } from 'antd';
 import { useListsQuery } from '../../state/siftApi';
 import type { Scope } from '../../state/scope';
 import { FilterToggle, toggled } from '../../parts/words/FilterToggle';
+import { Told } from '../../words/Told';
+import { t, wordOf } from '../../words/t';
 
 const SEVERAL = 'several of ours';
 
@@ -24,22 +26,22 @@ export function NarrowPanel({ project, page, scope, onChange }: NarrowPanelProps
   const { data: lists } = useListsQuery(project);
   const totals = page?.totals;
   return (
-    <section className="narrow" aria-label="Narrow by">
-      <span className="faint">Our depth</span>
+    <section className="narrow" aria-label={t('gaps:NarrowPanel.narrowBy')}>
+      <span className="faint">{t('gaps:NarrowPanel.ourDepth')}</span>
       <div>
         {DEPTH_BANDS.map((band, n) => (
           <FilterToggle
             key={band}
-            name={band}
-            tip={`Our organic position: ${band}.`}
+            name={wordOf(band)}
+            tip={t('gaps:NarrowPanel.ourOrganicPositionBand', { band: wordOf(band) })}
             count={totals?.bands[n]}
             on={scope.bands.includes(band)}
             onPress={() => onChange({ bands: toggled(scope.bands, band) })}
           />
         ))}
         <FilterToggle
-          name={SEVERAL}
-          tip="More than one of our own targets ranks: they may take from each other. The dossier names them; merging is among what can be done."
+          name={wordOf(SEVERAL)}
+          tip={t('gaps:NarrowPanel.moreThanOneOfOurOwn')}
           count={totals?.marks[SEVERAL]}
           on={scope.marks.includes(SEVERAL)}
           onPress={() => onChange({ marks: toggled(scope.marks, SEVERAL) })}
@@ -47,14 +49,14 @@ export function NarrowPanel({ project, page, scope, onChange }: NarrowPanelProps
       </div>
       {scope.market.startsWith('web-') && (
         <>
-          <span className="faint">Our page is</span>
+          <span className="faint">{t('gaps:NarrowPanel.ourPageIs')}</span>
           <div>
             {PAGE_KINDS.map((kind, n) =>
               (totals?.pageKinds[n] ?? 0) > 0 || scope.pageKinds.includes(kind) ? (
                 <FilterToggle
                   key={kind}
-                  name={kind}
-                  tip={`The page of ours that ranks is of this kind, by its path or as somebody said in the dossier: ${kind}.`}
+                  name={wordOf(kind)}
+                  tip={t('gaps:NarrowPanel.thePageOfOursThatRanks', { kind: wordOf(kind) })}
                   count={totals?.pageKinds[n]}
                   on={scope.pageKinds.includes(kind)}
                   onPress={() => onChange({ pageKinds: toggled(scope.pageKinds, kind) })}
@@ -64,27 +66,27 @@ export function NarrowPanel({ project, page, scope, onChange }: NarrowPanelProps
           </div>
         </>
       )}
-      <span className="faint">On the front</span>
+      <span className="faint">{t('gaps:NarrowPanel.onTheFront')}</span>
       <div>
         {(page?.rivals ?? []).map((rival, n) => (
           <FilterToggle
             key={rival.id}
             name={rival.name}
-            tip={`${rival.name} stands within the front. Several: at least one of them does.`}
+            tip={t('gaps:NarrowPanel.nameStandsWithinTheFrontSeveral', { name: rival.name })}
             count={totals?.rivals[n]}
             on={scope.rivals.includes(rival.id)}
             onPress={() => onChange({ rivals: toggled(scope.rivals, rival.id) })}
           />
         ))}
       </div>
-      <span className="faint">To do</span>
+      <span className="faint">{t('gaps:NarrowPanel.toDo')}</span>
       <div>
         {action.options.map((name, n) =>
           (totals?.actions[n] ?? 0) > 0 || scope.actions.includes(name) ? (
             <FilterToggle
               key={name}
-              name={name}
-              tip={`Suggested action: ${name}.`}
+              name={wordOf(name)}
+              tip={t('gaps:NarrowPanel.suggestedActionName', { name: wordOf(name) })}
               count={totals?.actions[n]}
               on={scope.actions.includes(name)}
               onPress={() => onChange({ actions: toggled(scope.actions, name) })}
@@ -92,13 +94,13 @@ export function NarrowPanel({ project, page, scope, onChange }: NarrowPanelProps
           ) : null,
         )}
       </div>
-      <span className="faint">Judged</span>
+      <span className="faint">{t('gaps:NarrowPanel.judged')}</span>
       <div>
         {VERDICTS.map((verdict, n) => (
           <FilterToggle
             key={verdict}
-            name={verdict}
-            tip={`Judged ${verdict}.`}
+            name={wordOf(verdict)}
+            tip={t('gaps:NarrowPanel.judgedVerdict', { verdict: wordOf(verdict) })}
             count={totals?.verdicts[n]}
             on={scope.verdicts.includes(verdict)}
             onPress={() => onChange({ verdicts: toggled(scope.verdicts, verdict) })}
@@ -108,19 +110,19 @@ export function NarrowPanel({ project, page, scope, onChange }: NarrowPanelProps
           size="small"
           variant="borderless"
           className="written"
-          aria-label="In a list"
+          aria-label={t('gaps:NarrowPanel.inAList')}
           popupMatchSelectWidth={false}
           value={scope.inList ?? 0}
           options={[
-            { value: 0, label: 'in any list or none' },
+            { value: 0, label: t('gaps:NarrowPanel.inAnyListOrNone') },
             ...(lists ?? [])
               .filter(({ market }) => market === scope.market)
-              .map(({ id, name }) => ({ value: id, label: `in “${name}”` })),
+              .map(({ id, name }) => ({ value: id, label: t('gaps:NarrowPanel.inName', { name }) })),
           ]}
           onChange={(id) => onChange({ inList: id === 0 ? null : id })}
         />
       </div>
-      <span className="faint">Figures</span>
+      <span className="faint">{t('gaps:NarrowPanel.figures')}</span>
       <Limits
         limits={readLimits(scope.limits)}
         onChange={(limits) => onChange({ limits: writeLimits(limits) })}
@@ -137,18 +139,34 @@ function Limits({ limits, onChange }: { limits: GapLimit[]; onChange: (limits: G
     <div className="limits">
       {limits.map(({ figure, least, most, unknown }) => (
         <span key={figure} className="limit">
-          <b>{figure}</b> from{' '}
-          <Bound name={`Least ${figure}`} value={least} onChange={(value) => set(figure, { least: value })} />{' '}
-          to <Bound name={`Most ${figure}`} value={most} onChange={(value) => set(figure, { most: value })} />
+          <Told
+            id="gaps:NarrowPanel.figureFromTo"
+            values={{ figure: wordOf(figure) }}
+            parts={{
+              b: <b />,
+              bound: (
+                <Bound
+                  name={t('gaps:NarrowPanel.leastFigure', { figure })}
+                  value={least}
+                  onChange={(value) => set(figure, { least: value })}
+                />
+              ),
+            }}
+          />{' '}
+          <Bound
+            name={t('gaps:NarrowPanel.mostFigure', { figure })}
+            value={most}
+            onChange={(value) => set(figure, { most: value })}
+          />
           <Checkbox checked={unknown} onChange={({ target }) => set(figure, { unknown: target.checked })}>
-            unknown too
+            {t('gaps:NarrowPanel.unknownToo')}
           </Checkbox>
           <button
             className="plain written"
-            aria-label={`No limit of ${figure}`}
+            aria-label={t('gaps:NarrowPanel.noLimitOfFigure', { figure: wordOf(figure) })}
             onClick={() => onChange(limits.filter((limit) => limit.figure !== figure))}
           >
-            clear
+            {t('gaps:NarrowPanel.clear')}
           </button>
         </span>
       ))}
@@ -156,10 +174,10 @@ function Limits({ limits, onChange }: { limits: GapLimit[]; onChange: (limits: G
         size="small"
         variant="borderless"
         className="written"
-        aria-label="Limit a figure"
+        aria-label={t('gaps:NarrowPanel.limitAFigure')}
         popupMatchSelectWidth={false}
         value={null}
-        placeholder="limit a figure"
+        placeholder={t('gaps:NarrowPanel.limitAFigure2')}
         options={free.map((figure) => ({ value: figure, label: figure }))}
         onChange={(figure: GapLimit['figure']) =>
           onChange([...limits, { figure, least: null, most: null, unknown: false }])
@@ -189,7 +207,7 @@ function Bound({
       aria-label={name}
       {...(value !== null && { defaultValue: value })}
       controls={false}
-      placeholder="any"
+      placeholder={t('gaps:NarrowPanel.any')}
       style={{ width: 68 }}
       onBlur={({ target }) => take(target.value)}
       onPressEnter={({ target }) => take((target as HTMLInputElement).value)}

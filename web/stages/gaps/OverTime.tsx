@@ -14,22 +14,23 @@ import { useShown } from '../../state/useShown';
 import { DepthChart } from './DepthChart';
 import { SidesChart, type SideMeasure } from './SidesChart';
 import { WeeksChart } from './WeeksChart';
+import { t } from '../../words/t';
 
 const MEASURES: { value: SideMeasure; label: string }[] = [
-  { value: 'share', label: 'Share of clicks' },
-  { value: 'visibility', label: 'Visibility' },
-  { value: 'front', label: 'Keywords on the front' },
-  { value: 'paid', label: 'Keywords with a paid slot' },
+  { value: 'share', label: t('gaps:OverTime.shareOfClicks') },
+  { value: 'visibility', label: t('gaps:OverTime.visibility') },
+  { value: 'front', label: t('gaps:OverTime.keywordsOnTheFront') },
+  { value: 'paid', label: t('gaps:OverTime.keywordsWithAPaidSlot') },
 ];
 
 const MEASURE_NAMES = MEASURES.map(({ value }) => value);
 
 type Changed = NonNullable<Data['changes']>[number];
 const MOVED = [
-  ['gained', 'Gained', 'Absent then, ranked now'],
-  ['lost', 'Lost', 'Ranked then, absent now'],
-  ['climbing', 'Climbing', 'Up by three places or more'],
-  ['slipping', 'Slipping', 'Down by five, or by three and off the front'],
+  ['gained', t('gaps:OverTime.gained'), t('gaps:OverTime.absentThenRankedNow')],
+  ['lost', t('gaps:OverTime.lost'), t('gaps:OverTime.rankedThenAbsentNow')],
+  ['climbing', t('gaps:OverTime.climbing'), t('gaps:OverTime.upByThreePlacesOrMore')],
+  ['slipping', t('gaps:OverTime.slipping'), t('gaps:OverTime.downByFiveOrByThree')],
 ] as const;
 
 /** How the keywords of the choice went over time, by side; own search performance beside; what changed between the dates. */
@@ -45,11 +46,11 @@ export function OverTime({ query }: { query: GapQuery }) {
   const [measure, setMeasure] = useShown<SideMeasure>('measure', 'share', MEASURE_NAMES);
   const [shownSide, setSide] = useShown<string>('side', '0');
   if (error) return <Problem error={error} />;
-  if (!data) return <Waiting for="how it went over time" />;
+  if (!data) return <Waiting for={t('gaps:OverTime.howItWentOverTime')} />;
   if (data.dates.length === 0)
     return (
-      <Empty title="No result page was captured by this date">
-        Lines need captures. A look-up with captures makes the first point of them.
+      <Empty title={t('gaps:OverTime.noResultPageWasCapturedBy')}>
+        {t('gaps:OverTime.linesNeedCapturesALookUp')}
       </Empty>
     );
   const last = data.dates.at(-1)!;
@@ -59,21 +60,31 @@ export function OverTime({ query }: { query: GapQuery }) {
       <div>
         <h1>{titleOf(data)}</h1>
         <div className="soft">
-          Every day is drawn over the same {counted(data.panel, 'keyword')}, those captured by{' '}
-          {spelledDay(data.dates[0]!.date)}; {count(data.keywords)} are of the choice in the table,{' '}
-          {count(last.captured)} of them captured by {spelledDay(last.date)}. Each day takes the newest fact
-          held by then. <Begin data={data} from={from} onBegin={(day) => setBegun(day ?? '')} />
+          {t('gaps:OverTime.everyDayIsDrawnOverThe', {
+            keywords: counted(data.panel, 'keyword'),
+            date: spelledDay(data.dates[0]!.date),
+            keywords2: count(data.keywords),
+            captured: count(last.captured),
+            date2: spelledDay(last.date),
+          })}{' '}
+          <Begin data={data} from={from} onBegin={(day) => setBegun(day ?? '')} />
         </div>
       </div>
-      <Segmented size="small" value={measure} options={MEASURES} onChange={setMeasure} aria-label="Measure" />
+      <Segmented
+        size="small"
+        value={measure}
+        options={MEASURES}
+        onChange={setMeasure}
+        aria-label={t('gaps:OverTime.measure')}
+      />
       <SidesChart data={data} measure={measure} />
       <div className="over-time-pair">
         <section>
-          <h2 title="Of the keywords that every day is drawn over">
-            Counts by depth{' '}
+          <h2 title={t('gaps:OverTime.ofTheKeywordsThatEveryDay')}>
+            {t('gaps:OverTime.countsByDepth')}{' '}
             <Segmented
               size="small"
-              aria-label="Side"
+              aria-label={t('gaps:OverTime.side')}
               value={side}
               options={data.names.map((name, n) => ({ value: n, label: name }))}
               onChange={(n) => setSide(String(n))}
@@ -82,7 +93,7 @@ export function OverTime({ query }: { query: GapQuery }) {
           <DepthChart data={data} side={side} />
         </section>
         <section>
-          <h2>Own search performance by week</h2>
+          <h2>{t('gaps:OverTime.ownSearchPerformanceByWeek')}</h2>
           <WeeksChart weeks={data.weeks} />
         </section>
       </div>
@@ -107,12 +118,15 @@ function Begin({
       size="small"
       variant="borderless"
       className="written"
-      aria-label="Begin with"
+      aria-label={t('gaps:OverTime.beginWith')}
       popupMatchSelectWidth={false}
       value={from ?? data.bases[0]!.date}
       options={data.bases.map(({ date, keywords }) => ({
         value: date,
-        label: `from ${spelledDay(date)}, ${counted(keywords, 'keyword')}`,
+        label: t('gaps:OverTime.fromDateKeywords', {
+          date: spelledDay(date),
+          keywords: counted(keywords, 'keyword'),
+        }),
       }))}
       onChange={(day) => onBegin(day === data.bases[0]!.date ? null : day)}
     />
@@ -124,32 +138,38 @@ function titleOf({ dates, names }: Data): string {
   const ours = shares[0]!;
   const best = [...shares].sort((a, b) => b.share - a.share)[0]!;
   const said = (share: number): string => `${(100 * share).toFixed(1)} %`;
-  if (ours.share < 0) return 'Our share of the clicks is unknown';
+  if (ours.share < 0) return t('gaps:OverTime.ourShareOfTheClicksIs');
   return best === ours
-    ? `We hold the largest share of the clicks, ${said(ours.share)}`
-    : `${best.name} holds ${said(best.share)} of the clicks, we ${said(ours.share)}`;
+    ? t('gaps:OverTime.weHoldTheLargestShareOf', { said: said(ours.share) })
+    : t('gaps:OverTime.nameHoldsSaidOfTheClicks', {
+        name: best.name,
+        said: said(best.share),
+        said2: said(ours.share),
+      });
 }
 
 function Changes({ data }: { data: Data }) {
   const { scope, change } = useScope();
-  if (data.changes === null)
-    return <p className="soft">Choose a compare-with date in the bar above to see what changed.</p>;
+  if (data.changes === null) return <p className="soft">{t('gaps:OverTime.chooseACompareWithDateIn')}</p>;
   const show = (marks: Scope['marks']): void => change({ view: '', marks });
   return (
     <div className="over-time-pair">
       <section>
         <h2>
-          What changed, {spelledDay(scope.compare)} to {spelledDay(scope.date)}
+          {t('gaps:OverTime.whatChangedCompareToDate', {
+            compare: spelledDay(scope.compare),
+            date: spelledDay(scope.date),
+          })}
         </h2>
         <Ledger
-          take="What changed"
+          take={t('gaps:OverTime.whatChanged')}
           rows={data.changes}
           keyOf={({ name }) => name}
           columns={[
-            { head: 'Side', cell: (side) => <SideName side={side} /> },
+            { head: t('gaps:OverTime.side'), cell: (side) => <SideName side={side} /> },
             {
-              head: 'Known',
-              tip: 'Keywords of which both dates are known',
+              head: t('gaps:OverTime.known'),
+              tip: t('gaps:OverTime.keywordsOfWhichBothDatesAre'),
               figure: true,
               cell: ({ known }) => count(known),
             },
@@ -167,20 +187,20 @@ function Changes({ data }: { data: Data }) {
                 ),
             })),
             {
-              head: 'Front in',
-              tip: 'Came onto the front',
+              head: t('gaps:OverTime.frontIn'),
+              tip: t('gaps:OverTime.cameOntoTheFront'),
               figure: true,
               cell: ({ cameIn }) => count(cameIn),
             },
             {
-              head: 'Front out',
-              tip: 'Left the front',
+              head: t('gaps:OverTime.frontOut'),
+              tip: t('gaps:OverTime.leftTheFront'),
               figure: true,
               cell: ({ wentOut }) => count(wentOut),
             },
             {
-              head: 'Paid',
-              tip: 'Paid slots won and given up',
+              head: t('gaps:OverTime.paid'),
+              tip: t('gaps:OverTime.paidSlotsWonAndGivenUp'),
               figure: true,
               className: 'no-break',
               cell: ({ paidGained, paidLost }) => `+${count(paidGained)} −${count(paidLost)}`,
@@ -189,33 +209,43 @@ function Changes({ data }: { data: Data }) {
         />
       </section>
       <section>
-        <h2 title="Owners that gained more fronts than they lost, of the keywords captured at both dates">
-          On more fronts than before
+        <h2 title={t('gaps:OverTime.ownersThatGainedMoreFrontsThan')}>
+          {t('gaps:OverTime.onMoreFrontsThanBefore')}
         </h2>
         <Ledger
-          take="On more fronts"
+          take={t('gaps:OverTime.onMoreFronts')}
           rows={data.newcomers}
           keyOf={({ owner }) => owner}
-          empty="Nobody gained more fronts than it lost."
+          empty={t('gaps:OverTime.nobodyGainedMoreFrontsThanIt')}
           columns={[
             {
-              head: 'Owner',
+              head: t('gaps:OverTime.owner'),
               cell: ({ owner, isNew, known }) => (
                 <>
                   {owner}{' '}
                   <span className="faint">
-                    {[isNew && 'new', known && 'in the roster'].filter(Boolean).join(', ')}
+                    {[isNew && 'new', known && t('gaps:OverTime.inTheRoster')].filter(Boolean).join(', ')}
                   </span>
                 </>
               ),
             },
-            { head: 'Came', figure: true, cell: ({ came }) => count(came) },
-            { head: 'Left', figure: true, cell: ({ left }) => count(left) },
-            { head: 'Now', tip: 'Fronts it is on now', figure: true, cell: ({ now }) => count(now) },
-            { head: 'Best', tip: 'Best position where it came', figure: true, cell: ({ best }) => best },
+            { head: t('gaps:OverTime.came'), figure: true, cell: ({ came }) => count(came) },
+            { head: t('gaps:OverTime.left'), figure: true, cell: ({ left }) => count(left) },
             {
-              head: 'Volume',
-              tip: 'Searches a month of the fronts it came onto',
+              head: t('gaps:OverTime.now'),
+              tip: t('gaps:OverTime.frontsItIsOnNow'),
+              figure: true,
+              cell: ({ now }) => count(now),
+            },
+            {
+              head: t('gaps:OverTime.best'),
+              tip: t('gaps:OverTime.bestPositionWhereItCame'),
+              figure: true,
+              cell: ({ best }) => best,
+            },
+            {
+              head: t('gaps:OverTime.volume'),
+              tip: t('gaps:OverTime.searchesAMonthOfTheFronts'),
               figure: true,
               cell: ({ volume }) => count(volume),
             },

@@ -26,35 +26,48 @@ import { useScope } from '../../state/useScope';
 import { useShown } from '../../state/useShown';
 import { useTraySelection } from '../../state/useTraySelection';
 import { FilterToggle } from '../../parts/words/FilterToggle';
+import { Told } from '../../words/Told';
+import { t, wordOf } from '../../words/t';
 
 const PAGE = 100;
 const MOST = 500;
 const QUERY_ORDERS = querySort.options.flatMap((sort) => [`-${sort}`, sort]);
 const TIPS: Record<QueryGroup, string> = {
-  'weak snippet': 'Fewer clicks than its positions promise: the 95 % interval of the ratio lies below 1.',
-  'strong outside the front': 'More clicks than its positions promise, although it stands beyond the front.',
-  'many seen, few clicks':
-    'Impressions in the top quarter, and a weak snippet or an average position beyond the front.',
-  near: 'At 11–20 with impressions in the top quarter.',
-  unlisted: 'Brought clicks, is in no list, and we don’t bid on it.',
-  'few cases': 'Its CTR is thin: the 95 % interval is wider than the rate itself and than 2 points.',
-  'below the goal': 'Fewer clicks than the wanted CTR would bring.',
+  'weak snippet': t('gaps:OwnQueries.fewerClicksThanItsPositionsPromise'),
+  'strong outside the front': t('gaps:OwnQueries.moreClicksThanItsPositionsPromise'),
+  'many seen, few clicks': t('gaps:OwnQueries.impressionsInTheTopQuarterAnd'),
+  near: t('gaps:OwnQueries.at1120WithImpressionsIn'),
+  unlisted: t('gaps:OwnQueries.broughtClicksIsInNoList'),
+  'few cases': t('gaps:OwnQueries.itsCTRIsThinThe95'),
+  'below the goal': t('gaps:OwnQueries.fewerClicksThanTheWantedCTR'),
 };
 const HEADS = [
-  { sort: 'clicks', head: 'Clicks', tip: 'Exact, from own search performance.' },
-  { sort: 'change', head: 'Change', tip: 'Clicks more or fewer than in the period before.' },
-  { sort: 'impressions', head: 'Impressions', tip: 'How often one of our addresses was shown. Exact.' },
-  { sort: 'ctr', head: 'CTR', tip: 'Clicks ÷ impressions. “Thin”: few cases; the interval is in the tip.' },
+  {
+    sort: 'clicks',
+    head: t('gaps:OwnQueries.clicks'),
+    tip: t('gaps:OwnQueries.exactFromOwnSearchPerformance'),
+  },
+  { sort: 'change', head: t('gaps:OwnQueries.change'), tip: t('gaps:OwnQueries.clicksMoreOrFewerThanIn') },
+  {
+    sort: 'impressions',
+    head: t('gaps:OwnQueries.impressions'),
+    tip: t('gaps:OwnQueries.howOftenOneOfOurAddresses'),
+  },
+  { sort: 'ctr', head: t('gaps:OwnQueries.cTR'), tip: t('gaps:OwnQueries.clicksImpressionsThinFewCasesThe') },
   {
     sort: 'position',
-    head: 'Avg position',
-    tip: 'Weighted by impressions over many pages: never the same as a captured position.',
+    head: t('gaps:OwnQueries.avgPosition'),
+    tip: t('gaps:OwnQueries.weightedByImpressionsOverManyPages'),
   },
-  { sort: 'expected', head: 'Expected', tip: 'Σ impressions × click-through of their positions. Estimated.' },
+  {
+    sort: 'expected',
+    head: t('gaps:OwnQueries.expected'),
+    tip: t('gaps:OwnQueries.impressionsClickThroughOfTheir'),
+  },
   {
     sort: 'ratio',
-    head: 'Ratio',
-    tip: 'Clicks ÷ expected clicks, with its 95 % Poisson interval in the tip.',
+    head: t('gaps:OwnQueries.ratio'),
+    tip: t('gaps:OwnQueries.clicksExpectedClicksWithIts95'),
   },
 ] as const;
 
@@ -83,7 +96,7 @@ export function OwnQueries() {
     },
   });
   if (error) return <Problem error={error} />;
-  if (!data) return <Waiting for="own queries" />;
+  if (!data) return <Waiting for={t('gaps:OwnQueries.ownQueries')} />;
   const goal = data.goal === null ? null : data.goal * 100;
   const setGoal = (): void => {
     if (typed === undefined || typed === goal) return;
@@ -94,29 +107,29 @@ export function OwnQueries() {
   };
   if (data.until === null) {
     return (
-      <Empty title="No own search performance in this market yet">
-        Bring in a file of queries with clicks, impressions and average position.
+      <Empty title={t('gaps:OwnQueries.noOwnSearchPerformanceInThis')}>
+        {t('gaps:OwnQueries.bringInAFileOfQueries')}
         <div>
           <Link to={`/p/${project}/roster${searchWithView(search, 'files')}`}>
-            <Button type="primary">Bring in a file</Button>
+            <Button type="primary">{t('gaps:OwnQueries.bringInAFile')}</Button>
           </Link>
         </div>
       </Empty>
     );
   }
   return (
-    <section className="gap-part" aria-label="Own queries">
+    <section className="gap-part" aria-label={t('gaps:OwnQueries.ownQueries2')}>
       <header className="stage-head">
-        <Told page={data} />
+        <QueriesTold page={data} />
         <span className="stage-tools">
-          <FindBox name="Find a query" value={find} onFind={setFind} width={170} />
+          <FindBox name={t('gaps:OwnQueries.findAQuery')} value={find} onFind={setFind} width={170} />
         </span>
       </header>
       <div className="marks">
         {QUERY_GROUPS.filter((name) => name !== 'below the goal' || goal !== null).map((name) => (
           <FilterToggle
             key={name}
-            name={name}
+            name={wordOf(name)}
             tip={TIPS[name]}
             count={data.groups[name]}
             on={group === name}
@@ -124,15 +137,15 @@ export function OwnQueries() {
           />
         ))}
         <span className="limit">
-          wanted CTR{' '}
+          {t('gaps:OwnQueries.wantedCTR')}{' '}
           <InputNumber
             size="small"
-            aria-label="Wanted CTR in percent"
+            aria-label={t('gaps:OwnQueries.wantedCTRInPercent')}
             min={0}
             max={100}
             controls={false}
-            placeholder="none"
-            title="Kept with the project"
+            placeholder={t('gaps:OwnQueries.none')}
+            title={t('gaps:OwnQueries.keptWithTheProject')}
             value={typed === undefined ? goal : typed}
             onChange={setTyped}
             onBlur={setGoal}
@@ -150,36 +163,56 @@ export function OwnQueries() {
       />
       {data.total > data.rows.length && limit < MOST && (
         <button className="plain written" onClick={() => setLimit(MOST)}>
-          Show more of {count(data.total)}
+          {t('gaps:OwnQueries.showMoreOfTotal', { total: count(data.total) })}
         </button>
       )}
     </section>
   );
 }
 
-function Told({ page }: { page: OwnQueryPage }) {
+function QueriesTold({ page }: { page: OwnQueryPage }) {
   const { sum, sumBefore } = page;
   return (
     <div>
       <h1>
-        {counted(sum.clicks, 'click')} from {counted(page.queries, 'query', 'queries')}
+        {t('gaps:OwnQueries.clicksFromQuerys', {
+          clicks: counted(sum.clicks, 'click'),
+          querys: counted(page.queries, 'query'),
+        })}
       </h1>
       <div className="soft">
-        {spelledDay(page.from)} to {spelledDay(page.to)}
-        {heldOf(page.held, page.days)}: {counted(sum.impressions, 'impression')}, CTR{' '}
-        <RateWord of={rateOf(sum.clicks, sum.impressions)} />, average position {decimal(sum.position, 1)};{' '}
-        {counted(Math.round(sum.expected), 'click')} expected (estimated).{' '}
+        <Told
+          id="gaps:OwnQueries.fromToToHeldImpressionsCTR"
+          values={{
+            from: spelledDay(page.from),
+            to: spelledDay(page.to),
+            held: heldOf(page.held, page.days),
+            impressions: counted(sum.impressions, 'impression'),
+            position: decimal(sum.position, 1),
+            clicks: counted(Math.round(sum.expected), 'click'),
+          }}
+          parts={{ rateWord: <RateWord of={rateOf(sum.clicks, sum.impressions)} /> }}
+        />{' '}
         {sumBefore === null ? (
-          `Nothing is held of ${spelledDay(page.beforeFrom)} to ${spelledDay(page.beforeTo)}.`
+          t('gaps:OwnQueries.nothingIsHeldOfBeforeFromTo', {
+            beforeFrom: spelledDay(page.beforeFrom),
+            beforeTo: spelledDay(page.beforeTo),
+          })
         ) : (
           <>
-            Before, {spelledDay(page.beforeFrom)} to {spelledDay(page.beforeTo)}
-            {heldOf(page.heldBefore, page.days)}: {counted(sumBefore.clicks, 'click')},{' '}
-            {counted(sumBefore.impressions, 'impression')}, CTR{' '}
-            <RateWord of={rateOf(sumBefore.clicks, sumBefore.impressions)} />, position{' '}
-            {decimal(sumBefore.position, 1)}.
-            {page.held !== page.heldBefore &&
-              ' The two periods do not hold the same number of days: changes between them are not like with like.'}
+            <Told
+              id="gaps:OwnQueries.beforeBeforeFromToBeforeToHeld"
+              values={{
+                beforeFrom: spelledDay(page.beforeFrom),
+                beforeTo: spelledDay(page.beforeTo),
+                held: heldOf(page.heldBefore, page.days),
+                clicks: counted(sumBefore.clicks, 'click'),
+                impressions: counted(sumBefore.impressions, 'impression'),
+                position: decimal(sumBefore.position, 1),
+              }}
+              parts={{ rateWord: <RateWord of={rateOf(sumBefore.clicks, sumBefore.impressions)} /> }}
+            />
+            {page.held !== page.heldBefore && ` ${t('gaps:OwnQueries.theTwoPeriodsDoNotHold')}`}
           </>
         )}
       </div>
@@ -189,7 +222,9 @@ function Told({ page }: { page: OwnQueryPage }) {
 
 /** Says what is held of a period unless it is all of it. */
 function heldOf(held: number, days: number): string {
-  return held === days ? '' : ` (${count(held)} of ${counted(days, 'day')} held)`;
+  return held === days
+    ? ''
+    : ` ${t('gaps:OwnQueries.heldOfDaysHeld', { held: count(held), days: counted(days, 'day') })}`;
 }
 
 interface QueryTableProps {
@@ -206,24 +241,24 @@ function QueryTable({ page, order, goal, onOrder }: QueryTableProps) {
   return (
     <Ledger
       className="own-queries"
-      take="Own queries"
+      take={t('gaps:OwnQueries.ownQueries2')}
       rows={page.rows}
       keyOf={({ id }) => id}
-      empty="Nothing matches these filters in this period."
+      empty={t('gaps:OwnQueries.nothingMatchesTheseFiltersInThis')}
       order={order}
       onOrder={({ sort, descending }) => onOrder({ sort: sort as QuerySort, descending })}
       columns={[
         {
           head: '',
-          label: 'In the tray',
+          label: t('gaps:OwnQueries.inTheTray'),
           cell: (row) => <Tick on={selected.has(row.id)} text={row.text} onPress={() => select(row)} />,
         },
         {
-          head: 'Query',
+          head: t('gaps:OwnQueries.query'),
           cell: ({ id, text, pages }) => (
             <>
               <OpenKeyword id={id} text={text} />
-              {pages > 1 && <span className="faint"> {pages} pages</span>}
+              {pages > 1 && <span className="faint"> {t('gaps:OwnQueries.pagesPages', { pages })}</span>}
             </>
           ),
         },
@@ -236,27 +271,35 @@ function QueryTable({ page, order, goal, onOrder }: QueryTableProps) {
         {
           ...ratio,
           figure: true,
-          cell: (row) => (row.ratio ? decimal(row.ratio.ratio, 2) : <span className="faint">unknown</span>),
+          cell: (row) =>
+            row.ratio ? (
+              decimal(row.ratio.ratio, 2)
+            ) : (
+              <span className="faint">{t('gaps:OwnQueries.unknown')}</span>
+            ),
           title: (row) =>
             row.ratio
-              ? `95 % interval ${decimal(row.ratio.low, 2)}–${decimal(row.ratio.high, 2)}`
+              ? t('gaps:OwnQueries.n95IntervalLowHigh', {
+                  low: decimal(row.ratio.low, 2),
+                  high: decimal(row.ratio.high, 2),
+                })
               : undefined,
         },
         {
-          head: 'Captured',
-          tip: 'Our organic position in the newest capture',
+          head: t('gaps:OwnQueries.captured'),
+          tip: t('gaps:OwnQueries.ourOrganicPositionInTheNewest'),
           figure: true,
           cell: ({ captured }) => <PositionWord of={captured} />,
         },
         goal && {
-          head: 'Clicks short',
-          tip: 'Clicks fewer than the wanted CTR would bring',
+          head: t('gaps:OwnQueries.clicksShort'),
+          tip: t('gaps:OwnQueries.clicksFewerThanTheWantedCTR'),
           figure: true,
           cell: ({ shortfall }) => decimal(shortfall, 1),
         },
         {
-          head: 'Stands out',
-          tip: 'What is unusual about it, and whether it is in a list',
+          head: t('gaps:OwnQueries.standsOut'),
+          tip: t('gaps:OwnQueries.whatIsUnusualAboutItAnd'),
           cell: (row) => said(row),
         },
       ]}
@@ -265,7 +308,8 @@ function QueryTable({ page, order, goal, onOrder }: QueryTableProps) {
 }
 
 function Change({ row: { clicks, before }, held }: { row: OwnQueryRow; held: boolean }) {
-  if (before === null) return <span className="faint">{held ? 'new' : 'unknown'}</span>;
+  if (before === null)
+    return <span className="faint">{held ? t('gaps:OwnQueries.new') : t('gaps:OwnQueries.unknown')}</span>;
   const more = clicks - before.clicks;
   return more > 0 ? `+${count(more)}` : count(more);
 }
@@ -273,8 +317,8 @@ function Change({ row: { clicks, before }, held }: { row: OwnQueryRow; held: boo
 function said(row: OwnQueryRow): string {
   return [
     row.word === 'as expected' || row.word === 'unknown' ? '' : row.word,
-    row.near ? 'near' : '',
-    row.listed ? '' : 'unlisted',
+    row.near ? t('gaps:OwnQueries.near') : '',
+    row.listed ? '' : t('gaps:OwnQueries.unlisted'),
   ]
     .filter(Boolean)
     .join(' · ');

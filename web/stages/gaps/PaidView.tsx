@@ -13,6 +13,7 @@ import { usePaidQuery } from '../../state/standingApi';
 import { useScope } from '../../state/useScope';
 import { AdTermsTable } from './AdTermsTable';
 import { BidsTable } from './BidsTable';
+import { t } from '../../words/t';
 
 const FEW = 6;
 
@@ -21,42 +22,52 @@ export function PaidView({ query }: { query: GapQuery }) {
   const { project, scope, comparison } = useScope();
   const { data, error } = usePaidQuery({ project, query: { ...comparison, own: scope.own, limit: 1 } });
   if (error) return <Problem error={error} />;
-  if (!data) return <Waiting for="paid slots and ad terms" />;
+  if (!data) return <Waiting for={t('gaps:PaidView.paidSlotsAndAdTerms')} />;
   return (
     <div className="gap-part paid-view">
       <PaidTitle data={data} />
       <div className="paid-columns">
         <PaidList
-          title="Rivals buy, we do not"
-          tip="Paid state unbid, highest priority first. A paid slot shows belief in the keyword, not profit."
+          title={t('gaps:PaidView.rivalsBuyWeDoNot')}
+          tip={t('gaps:PaidView.paidStateUnbidHighestPriorityFirst')}
           query={{ ...query, paid: ['unbid'], sort: '-priority' }}
           narrowed={{ paid: ['unbid'], sort: '-priority' }}
-          say={(row) => `${row.rivalsPaid.filter((slot) => typeof slot === 'number').length} buy it`}
+          say={(row) =>
+            t('gaps:PaidView.rivalsPaidBuyIt', {
+              rivalsPaid: row.rivalsPaid.filter((slot) => typeof slot === 'number').length,
+            })
+          }
         />
         <PaidList
-          title="They stand above us"
-          tip="We pay, and a rival stands above us among the paid slots."
+          title={t('gaps:PaidView.theyStandAboveUs')}
+          tip={t('gaps:PaidView.wePayAndARivalStands')}
           query={{ ...query, paid: ['outbid'], sort: '-volume' }}
           narrowed={{ paid: ['outbid'], sort: '-volume' }}
-          say={(row) => `slot ${row.ownPaid}, best of theirs ${bestOf(row)}`}
+          say={(row) =>
+            t('gaps:PaidView.slotOwnPaidBestOfTheirsBest', { ownPaid: row.ownPaid, best: bestOf(row) })
+          }
         />
         <PaidList
-          title="Paid for twice"
-          tip="Doubling: we pay while standing at 3 or better without paying. What our ads cost there a month is at stake."
+          title={t('gaps:PaidView.paidForTwice')}
+          tip={t('gaps:PaidView.doublingWePayWhileStandingAt')}
           query={{ ...query, marks: ['doubling'], sort: '-at stake' }}
           narrowed={{ marks: ['doubling'], sort: '-at stake' }}
           say={(row) =>
             row.atStake === null
-              ? `at ${row.own}, cost unknown`
-              : `at ${row.own}, ${worth(row.atStake)} ${data.currency} a month`
+              ? t('gaps:PaidView.atOwnCostUnknown', { own: row.own })
+              : t('gaps:PaidView.atOwnAtStakeCurrencyAMonth', {
+                  own: row.own,
+                  atStake: worth(row.atStake),
+                  currency: data.currency,
+                })
           }
         />
         <PaidList
-          title="Paid for but not ranking"
-          tip="We pay where we are absent or buried without paying: ads carry what no target of ours does."
+          title={t('gaps:PaidView.paidForButNotRanking')}
+          tip={t('gaps:PaidView.wePayWhereWeAreAbsent')}
           query={{
             ...query,
-            paid: ['only us', 'outbid', 'top'],
+            paid: [t('gaps:PaidView.onlyUs'), 'outbid', 'top'],
             kinds: ['absent', 'buried', 'open'],
             sort: '-volume',
           }}
@@ -65,7 +76,7 @@ export function PaidView({ query }: { query: GapQuery }) {
             kinds: ['absent', 'buried', 'open'],
             sort: '-volume',
           }}
-          say={(row) => `${row.own}, slot ${row.ownPaid}`}
+          say={(row) => t('gaps:PaidView.ownSlotOwnPaid', { own: row.own, ownPaid: row.ownPaid })}
         />
       </div>
       <Sides data={data} />
@@ -80,25 +91,37 @@ function PaidTitle({ data }: { data: Data }) {
     <div>
       <h1>
         {data.doubling === 0
-          ? 'Nothing is paid for twice'
-          : `${counted(data.doubling, 'keyword')} paid for where we stand at 3 or better anyway`}
+          ? t('gaps:PaidView.nothingIsPaidForTwice')
+          : t('gaps:PaidView.keywordsPaidForWhereWeStand', { keywords: counted(data.doubling, 'keyword') })}
       </h1>
       <div className="soft">
-        Result pages with their paid slots are captured of {count(data.looked)} of {count(data.keywords)}{' '}
-        keywords; of the other {count(data.keywords - data.looked)} it is unknown who else pays.{' '}
+        {t('gaps:PaidView.resultPagesWithTheirPaidSlots', {
+          looked: count(data.looked),
+          keywords: count(data.keywords),
+          keywords2: count(data.keywords - data.looked),
+        })}{' '}
         {data.doubling > 0 &&
           (data.costKnown > 0
-            ? `They cost ${worth(data.atStake)} ${data.currency} a month, based on the ${count(data.costKnown)} with ad data. `
-            : 'What they cost is unknown. ')}
+            ? `${t('gaps:PaidView.theyCostAtStakeCurrencyAMonth', { atStake: worth(data.atStake), currency: data.currency, costKnown: count(data.costKnown) })} `
+            : `${t('gaps:PaidView.whatTheyCostIsUnknown')} `)}
         {data.to === null ? (
-          'No own ad search terms are brought in for this market; slots come from captures.'
+          t('gaps:PaidView.noOwnAdSearchTermsAre')
         ) : (
           <>
-            Own ads, {spelledDay(data.from!)} to {spelledDay(data.to)}: {count(data.sum.impressions)}{' '}
-            impressions, {counted(data.sum.clicks, 'click')}, {worth(data.sum.cost)} {data.currency} spent,{' '}
-            {decimal(data.sum.conversions, 0)} conversions worth {worth(data.sum.value)} {data.currency}. A
-            conversion may cost {worth(data.targetCost)} {data.currency}
-            {data.targetCostSet ? ' (set)' : ' (what one costs now; Settings can say another)'}.
+            {t('gaps:PaidView.ownAdsFromToToImpressions', {
+              from: spelledDay(data.from!),
+              to: spelledDay(data.to),
+              impressions: count(data.sum.impressions),
+              clicks: counted(data.sum.clicks, 'click'),
+              cost: worth(data.sum.cost),
+              currency: data.currency,
+              conversions: decimal(data.sum.conversions, 0),
+              worth: worth(data.sum.value),
+              targetCost: worth(data.targetCost),
+              which: data.targetCostSet
+                ? ` ${t('gaps:PaidView.set')}`
+                : ` ${t('gaps:PaidView.whatOneCostsNowSettingsCan')}`,
+            })}
           </>
         )}
       </div>
@@ -128,11 +151,11 @@ function PaidList({ title, tip, query, narrowed, say }: PaidListProps) {
             <OpenKeyword id={row.id} text={row.text} /> <span className="faint">{say(row)}</span>
           </li>
         ))}
-        {data?.total === 0 && <li className="soft">nothing matches these filters</li>}
+        {data?.total === 0 && <li className="soft">{t('gaps:PaidView.nothingMatchesTheseFilters')}</li>}
       </ul>
       {data && data.total > FEW && (
         <button className="plain written" onClick={() => change({ view: '', ...narrowed })}>
-          all {count(data.total)} in the table
+          {t('gaps:PaidView.allTotalInTheTable', { total: count(data.total) })}
         </button>
       )}
     </section>
@@ -141,41 +164,41 @@ function PaidList({ title, tip, query, narrowed, say }: PaidListProps) {
 
 function bestOf(row: GapRow): number | string {
   const slots = row.rivalsPaid.filter((slot) => typeof slot === 'number');
-  return slots.length > 0 ? Math.min(...slots) : 'unknown';
+  return slots.length > 0 ? Math.min(...slots) : t('gaps:PaidView.unknown');
 }
 
-const UNKNOWN = <span className="faint">unknown</span>;
+const UNKNOWN = <span className="faint">{t('gaps:PaidView.unknown')}</span>;
 const known = (value: number | null): React.ReactNode => (value === null ? UNKNOWN : count(value));
 
 /** Paid against organic keywords of every side; the usual guide is one paid for every two organic ones. */
 function Sides({ data }: { data: Data }) {
   return (
     <section>
-      <h2 title="Of the keywords compared: those with an organic position, and those with a paid slot in the newest capture. A ratio of two tiny counts says little.">
-        Paid against organic keywords
+      <h2 title={t('gaps:PaidView.ofTheKeywordsComparedThoseWith')}>
+        {t('gaps:PaidView.paidAgainstOrganicKeywords')}
       </h2>
       <Ledger
         className="paid-sides"
-        take="Paid against organic"
+        take={t('gaps:PaidView.paidAgainstOrganic')}
         rows={data.sides}
         keyOf={({ name }) => name}
         columns={[
-          { head: 'Side', cell: (side) => <SideName side={side} /> },
-          { head: 'Organic', figure: true, cell: ({ organic }) => known(organic) },
-          { head: 'Paid', figure: true, cell: ({ paid }) => known(paid) },
+          { head: t('gaps:PaidView.side'), cell: (side) => <SideName side={side} /> },
+          { head: t('gaps:PaidView.organic'), figure: true, cell: ({ organic }) => known(organic) },
+          { head: t('gaps:PaidView.paid'), figure: true, cell: ({ paid }) => known(paid) },
           {
-            head: 'Organic to one paid',
+            head: t('gaps:PaidView.organicToOnePaid'),
             figure: true,
             cell: ({ organic, paid }) =>
               organic === null || paid === null
                 ? UNKNOWN
                 : paid > 0
                   ? decimal(organic / paid, 1)
-                  : 'none paid',
+                  : t('gaps:PaidView.nonePaid'),
           },
           {
-            head: 'Paid missing',
-            tip: `Paid keywords short of one for every ${decimal(data.guide, 1)} organic ones; Settings can say another`,
+            head: t('gaps:PaidView.paidMissing'),
+            tip: t('gaps:PaidView.paidKeywordsShortOfOneFor', { guide: decimal(data.guide, 1) }),
             figure: true,
             cell: ({ missing }) => known(missing),
           },

@@ -4,6 +4,7 @@ import { Chart } from '../../parts/charts/Chart';
 import { onPaper, timeAxis } from '../../parts/charts/paper';
 import { type ChartInk, useChartInk } from '../../parts/charts/ink';
 import { count, percent } from '../../parts/words/figures';
+import { t, wordOf } from '../../words/t';
 
 export type SideMeasure = 'share' | 'visibility' | 'front' | 'paid';
 /** Depths that are the first ten, as the bands have them. */
@@ -15,7 +16,14 @@ export function SidesChart({ data, measure }: { data: OverTime; measure: SideMea
   const option = useMemo(() => optionOf(data, measure, ink), [data, measure, ink]);
   return (
     <>
-      <Chart option={option} height={210} label={`${measure} of ${data.names.length} sides`} />
+      <Chart
+        option={option}
+        height={210}
+        label={t('gaps:SidesChart.measureOfNamesSides', {
+          measure: wordOf(measure),
+          names: data.names.length,
+        })}
+      />
       <p className="legend soft">
         <span className="stroke own" /> {data.names[0]}
         {data.names.slice(1).map((name, r) => (
@@ -37,7 +45,11 @@ function valueOf(side: OverTime['dates'][number]['sides'][number], measure: Side
 function optionOf(data: OverTime, measure: SideMeasure, ink: ChartInk) {
   const isShare = measure === 'share' || measure === 'visibility';
   const say = (value: number | null | undefined): string =>
-    value === null || value === undefined ? 'unknown' : isShare ? percent(value) : count(value);
+    value === null || value === undefined
+      ? t('gaps:SidesChart.unknown')
+      : isShare
+        ? percent(value)
+        : count(value);
   const paper = onPaper(ink);
   return {
     ...paper,
@@ -82,6 +94,9 @@ function basisMarks({ dates }: OverTime, ink: ChartInk) {
     symbol: 'none',
     lineStyle: { color: ink.soft, type: 'dashed', width: 1 },
     label: { color: ink.soft, fontSize: 11, formatter: ({ name }: { name: string }) => name },
-    data: grown.map(({ date, captured }) => ({ xAxis: date, name: `${count(captured)} captured` })),
+    data: grown.map(({ date, captured }) => ({
+      xAxis: date,
+      name: t('gaps:SidesChart.capturedCaptured', { captured: count(captured) }),
+    })),
   };
 }

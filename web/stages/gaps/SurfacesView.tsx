@@ -14,6 +14,7 @@ import { useSurfacesQuery } from '../../state/standingApi';
 import '../../parts/lane/lane.css';
 import { useScope } from '../../state/useScope';
 import { useShown } from '../../state/useShown';
+import { t, wordOf } from '../../words/t';
 
 const SHOWN = 20;
 const LANE = 190;
@@ -34,21 +35,25 @@ export function SurfacesView({ query }: { query: GapQuery }) {
   );
   if (page.error ?? error) return <Problem error={page.error ?? error} />;
   if (page.data?.total === 0)
-    return <Empty title="Nothing matches these filters">Clear one in the table, or choose others.</Empty>;
+    return (
+      <Empty title={t('gaps:SurfacesView.nothingMatchesTheseFilters')}>
+        {t('gaps:SurfacesView.clearOneInTheTableOr')}
+      </Empty>
+    );
   return (
-    <section className="gap-part" aria-label="Across surfaces">
+    <section className="gap-part" aria-label={t('gaps:SurfacesView.acrossSurfaces')}>
       <Segmented
         size="small"
-        aria-label="Across what"
+        aria-label={t('gaps:SurfacesView.acrossWhat')}
         value={across}
         options={[
-          { value: 'surfaces', label: 'the surfaces of this place' },
-          { value: 'markets', label: 'all markets of this surface' },
+          { value: 'surfaces', label: t('gaps:SurfacesView.theSurfacesOfThisPlace') },
+          { value: 'markets', label: t('gaps:SurfacesView.allMarketsOfThisSurface') },
         ]}
         onChange={setAcross}
       />
       {!data ? (
-        <Waiting for="the other fronts" />
+        <Waiting for={t('gaps:SurfacesView.theOtherFronts')} />
       ) : across === 'surfaces' ? (
         <OverSurfaces data={data} />
       ) : (
@@ -63,32 +68,26 @@ function OverSurfaces({ data }: { data: Data }) {
   const could = data.keywords.reduce((sum, keyword) => sum + keyword.could, 0);
   return (
     <>
-      <h1>
-        We hold {count(held)} places on these fronts; {count(could)} could be ours
-      </h1>
-      <p className="soft">
-        The first {SHOWN} keywords of the choice, those first whose best actions over all surfaces add most,
-        each keyword by itself; estimated. Could be ours: what we hold, one place for every kind of target on
-        the front that is not ours yet (page, video, listing), and every block that somebody else holds.
-      </p>
+      <h1>{t('gaps:SurfacesView.weHoldHeldPlacesOnThese', { held: count(held), could: count(could) })}</h1>
+      <p className="soft">{t('gaps:SurfacesView.theFirstSHOWNKeywordsOfThe', { SHOWN })}</p>
       <Ledger
         className="surfaces"
-        take="Across surfaces"
+        take={t('gaps:SurfacesView.acrossSurfaces')}
         rows={data.keywords}
         keyOf={({ id }) => id}
         columns={[
-          { head: 'Keyword', cell: (keyword) => <Name of={keyword} /> },
+          { head: t('gaps:SurfacesView.keyword'), cell: (keyword) => <Name of={keyword} /> },
           ...(data.keywords[0]?.surfaces ?? []).map(({ surface }, n) => ({
             head: surface,
             cell: (keyword: Keyword) => <Held on={keyword.surfaces[n]!} front={data.front} />,
           })),
-          { head: 'Ours', figure: true, cell: ({ held: ours }) => ours },
-          { head: 'Could be', figure: true, cell: ({ could: most }) => most },
+          { head: t('gaps:SurfacesView.ours'), figure: true, cell: ({ held: ours }) => ours },
+          { head: t('gaps:SurfacesView.couldBe'), figure: true, cell: ({ could: most }) => most },
           {
-            head: `Adds, ${data.currency}`,
-            tip: 'What the best actions on all surfaces add a month, together; estimated',
+            head: t('gaps:SurfacesView.addsCurrency', { currency: data.currency }),
+            tip: t('gaps:SurfacesView.whatTheBestActionsOnAll'),
             figure: true,
-            cell: ({ value }) => (value > 0 ? worth(value) : 'nothing'),
+            cell: ({ value }) => (value > 0 ? worth(value) : t('gaps:SurfacesView.nothing')),
           },
         ]}
       />
@@ -101,33 +100,35 @@ function OverMarkets({ data }: { data: Data }) {
   return (
     <>
       <h1>
-        {count(all)} of {counted(data.keywords.length, 'keyword')} are on the front wherever they were
-        captured
+        {t('gaps:SurfacesView.allOfKeywordsAreOnThe', {
+          all: count(all),
+          keywords: counted(data.keywords.length, 'keyword'),
+        })}
       </h1>
-      <p className="soft">
-        The first {SHOWN} keywords of the choice, in its order; the same words in another market are another
-        keyword. Positions are not averaged: the worst of those that are known is said.
-      </p>
+      <p className="soft">{t('gaps:SurfacesView.theFirstSHOWNKeywordsOfThe2', { SHOWN })}</p>
       <Ledger
         className="surfaces"
-        take="Across markets"
+        take={t('gaps:SurfacesView.acrossMarkets')}
         rows={data.keywords}
         keyOf={({ id }) => id}
         columns={[
-          { head: 'Keyword', cell: (keyword) => <Name of={keyword} alone /> },
+          { head: t('gaps:SurfacesView.keyword'), cell: (keyword) => <Name of={keyword} alone /> },
           ...(data.keywords[0]?.surfaces ?? []).map(({ placeName, languageName }, n) => ({
             head: `${placeName}, ${languageName}`,
             cell: (keyword: Keyword) => <InMarket on={keyword.surfaces[n]!} />,
           })),
           {
-            head: 'On the front',
-            tip: 'Markets in which we are on the front, of those captured',
+            head: t('gaps:SurfacesView.onTheFront'),
+            tip: t('gaps:SurfacesView.marketsInWhichWeAreOn'),
             figure: true,
-            cell: ({ onFront, known }) => (known === 0 ? 'never captured' : `${onFront} of ${known}`),
+            cell: ({ onFront, known }) =>
+              known === 0
+                ? t('gaps:SurfacesView.neverCaptured')
+                : t('gaps:SurfacesView.onFrontOfKnown', { onFront, known }),
           },
           {
-            head: 'Worst',
-            tip: 'Our worst position of those that are known',
+            head: t('gaps:SurfacesView.worst'),
+            tip: t('gaps:SurfacesView.ourWorstPositionOfThoseThat'),
             figure: true,
             cell: ({ worst }) => <PositionWord of={worst} />,
           },
@@ -142,7 +143,11 @@ function Name({ of: { id, text, volume }, alone }: { of: Keyword; alone?: boolea
     <>
       <OpenKeyword id={id} text={text} />
       {!alone && (
-        <div className="faint">{volume === null ? 'volume unknown' : `${count(volume)} a month`}</div>
+        <div className="faint">
+          {volume === null
+            ? t('gaps:SurfacesView.volumeUnknown')
+            : t('gaps:SurfacesView.volumeAMonth', { volume: count(volume) })}
+        </div>
       )}
     </>
   );
@@ -151,12 +156,28 @@ function Name({ of: { id, text, volume }, alone }: { of: Keyword; alone?: boolea
 function InMarket({ on: { own, rivals, volume, captured } }: { on: OnSurface }) {
   const best = Math.min(...rivals.flatMap(({ positions }) => positions));
   return (
-    <div title={captured === null ? undefined : `Captured ${spelledDay(captured)}`}>
+    <div
+      title={
+        captured === null
+          ? undefined
+          : t('gaps:SurfacesView.capturedCaptured', { captured: spelledDay(captured) })
+      }
+    >
       <div>
-        {typeof own === 'number' ? <b>we at {own}</b> : <span className="soft">{own}</span>}
-        {Number.isFinite(best) && <span className="faint"> · best rival {best}</span>}
+        {typeof own === 'number' ? (
+          <b>{t('gaps:SurfacesView.weAtOwn', { own })}</b>
+        ) : (
+          <span className="soft">{wordOf(own)}</span>
+        )}
+        {Number.isFinite(best) && (
+          <span className="faint"> {t('gaps:SurfacesView.bestRivalBest', { best })}</span>
+        )}
       </div>
-      <div className="faint">{volume === null ? 'volume unknown' : `${count(volume)} a month`}</div>
+      <div className="faint">
+        {volume === null
+          ? t('gaps:SurfacesView.volumeUnknown')
+          : t('gaps:SurfacesView.volumeAMonth', { volume: count(volume) })}
+      </div>
     </div>
   );
 }
@@ -170,7 +191,7 @@ function SurfaceLane({ on, front }: { on: OnSurface; front: number }) {
       width={LANE}
       height={28}
       front={front}
-      own={{ name: 'ours', organic: on.own, before: null, paid: 'unknown' }}
+      own={{ name: t('gaps:SurfacesView.ours2'), organic: on.own, before: null, paid: 'unknown' }}
       rivals={on.rivals.map(({ letter, name, positions }, n) => ({
         name,
         letter,
@@ -183,19 +204,24 @@ function SurfaceLane({ on, front }: { on: OnSurface; front: number }) {
 }
 
 function Held({ on, front }: { on: OnSurface; front: number }) {
-  if (on.captured === null) return <span className="faint">never captured here</span>;
+  if (on.captured === null) return <span className="faint">{t('gaps:SurfacesView.neverCapturedHere')}</span>;
   return (
-    <div title={`Captured ${spelledDay(on.captured)}`}>
+    <div title={t('gaps:SurfacesView.capturedCaptured', { captured: spelledDay(on.captured) })}>
       <SurfaceLane on={on} front={front} />
       {on.best !== null && (
         <div>
-          <b>{on.best.action}</b>
-          {on.best.value !== null && ` adds ${worth(on.best.value)}`}
-          {on.best.chance !== null && `, chance ${percent(on.best.chance, 0)}`}
+          <b>{wordOf(on.best.action)}</b>
+          {on.best.value !== null && ` ${t('gaps:SurfacesView.addsWorth', { worth: worth(on.best.value) })}`}
+          {on.best.chance !== null &&
+            t('gaps:SurfacesView.chanceChance', { chance: percent(on.best.chance, 0) })}
         </div>
       )}
       <div>
-        {on.ours.length > 0 ? <b>we at {on.ours.join(', ')}</b> : <span className="soft">we are absent</span>}
+        {on.ours.length > 0 ? (
+          <b>{t('gaps:SurfacesView.weAtOurs', { ours: on.ours.join(', ') })}</b>
+        ) : (
+          <span className="soft">{t('gaps:SurfacesView.weAreAbsent')}</span>
+        )}
         {on.rivals.map(({ letter, name, positions }, n) =>
           positions.length === 0 ? null : (
             <span key={letter} className="best-of" title={name}>
@@ -209,16 +235,22 @@ function Held({ on, front }: { on: OnSurface; front: number }) {
         {on.kinds
           .map(
             ({ kind, slots, ours }) =>
-              `${slots} ${kind}${slots === 1 ? '' : 's'}${ours > 0 ? `, ${ours} ours` : ''}`,
+              `${slots} ${kind}${slots === 1 ? '' : 's'}${ours > 0 ? t('gaps:SurfacesView.oursOurs', { ours }) : ''}`,
           )
           .join('; ')}
       </div>
       {on.blocks.length > 0 && (
         <div className="faint">
           {on.blocks
-            .map(
-              ({ kind, slot, holder }) =>
-                `${kind} at slot ${slot}: ${holder.side === 'own' ? 'ours' : (holder.owner ?? 'nobody')}`,
+            .map(({ kind, slot, holder }) =>
+              t('gaps:SurfacesView.kindAtSlotSlotWhich', {
+                kind,
+                slot,
+                which:
+                  holder.side === 'own'
+                    ? t('gaps:SurfacesView.ours2')
+                    : (holder.owner ?? t('gaps:SurfacesView.nobody')),
+              }),
             )
             .join('; ')}
         </div>

@@ -4,19 +4,19 @@ import { Chart } from '../../parts/charts/Chart';
 import { countAxis, onPaper, smallLegend, stepAxis } from '../../parts/charts/paper';
 import { type ChartInk, useChartInk } from '../../parts/charts/ink';
 import { counted, decimal } from '../../parts/words/figures';
+import { t } from '../../words/t';
 
 /** Own clicks and impressions of the same keywords, week by week; each on an axis of its own. */
 export function WeeksChart({ weeks }: { weeks: OverTime['weeks'] }) {
   const ink = useChartInk();
   const option = useMemo(() => optionOf(weeks, ink), [weeks, ink]);
-  if (weeks.length === 0)
-    return (
-      <p className="soft">
-        No own search performance of these keywords is held. The Roster takes it in, under Files.
-      </p>
-    );
+  if (weeks.length === 0) return <p className="soft">{t('gaps:WeeksChart.noOwnSearchPerformanceOfThese')}</p>;
   return (
-    <Chart option={option} height={190} label={`Own clicks and impressions over ${weeks.length} weeks`} />
+    <Chart
+      option={option}
+      height={190}
+      label={t('gaps:WeeksChart.ownClicksAndImpressionsOverWeeks', { weeks: weeks.length })}
+    />
   );
 }
 
@@ -30,7 +30,12 @@ function optionOf(weeks: OverTime['weeks'], ink: ChartInk) {
       ...paper.tooltip,
       formatter: (points: { dataIndex: number }[]) => {
         const { from, clicks, impressions, position } = weeks[points[0]!.dataIndex]!;
-        return `<b>week from ${from}</b><br>${counted(clicks, 'click')}, ${counted(impressions, 'impression')}<br>average position ${decimal(position, 1)}`;
+        return t('gaps:WeeksChart.weekFromFromClicksImpressions', {
+          from,
+          clicks: counted(clicks, 'click'),
+          impressions: counted(impressions, 'impression'),
+          position: decimal(position, 1),
+        });
       },
     },
     xAxis: stepAxis(
@@ -40,14 +45,14 @@ function optionOf(weeks: OverTime['weeks'], ink: ChartInk) {
     yAxis: [0, 1].map(() => ({ ...countAxis(ink), splitLine: { show: false } })),
     series: [
       {
-        name: 'impressions (right)',
+        name: t('gaps:WeeksChart.impressionsRight'),
         type: 'bar',
         yAxisIndex: 1,
         itemStyle: { color: ink.hairline },
         data: weeks.map(({ impressions }) => impressions),
       },
       {
-        name: 'clicks',
+        name: t('gaps:WeeksChart.clicks'),
         type: 'line',
         color: ink.own,
         lineStyle: { width: 2 },

@@ -13,6 +13,8 @@ import { useScope } from '../../state/useScope';
 import { OpenDossier } from '../../parts/dossier/OpenDossier';
 import { EVERYTHING, isNarrowed } from './narrowed';
 import { WorkKeywords } from './WorkKeywords';
+import { Told } from '../../words/Told';
+import { t, wordOf } from '../../words/t';
 
 const PAGE = 50;
 
@@ -26,7 +28,7 @@ export function WhatToDo({ query }: { query: GapQuery }) {
     query: { ...rest, offset: page * PAGE, limit: PAGE },
   });
   if (error) return <Problem error={error} />;
-  if (!data) return <Waiting for="what can be done" />;
+  if (!data) return <Waiting for={t('gaps:WhatToDo.whatCanBeDone')} />;
   const { currency, total, first, lines } = data;
   const from = page * PAGE;
   return (
@@ -34,27 +36,40 @@ export function WhatToDo({ query }: { query: GapQuery }) {
       <header className="stage-head">
         <div>
           <h1 className="stage-title">
-            <b>{count(total)}</b> pieces of work
+            <Told
+              id="gaps:WhatToDo.totalPiecesOfWork"
+              values={{ total: count(total) }}
+              parts={{ b: <b /> }}
+            />
             {first && (
               <>
-                . The first {first.lines} would add about {worth(first.value)} {currency} a month
+                {t('gaps:WhatToDo.theFirstLinesWouldAddAbout', {
+                  lines: first.lines,
+                  worth: worth(first.value),
+                  currency,
+                })}
               </>
             )}
           </h1>
           {first && (
             <p className="soft">
-              80 % between {worth(first.low)} and {worth(first.high)}, for {decimal(first.days, 1)} days of
-              work; all of them {worth(data.value)} {currency} for {decimal(data.days, 0)} days. A keyword’s
-              gain counts once, for whatever stands first. Estimated, {data.horizon} days ahead.
-              {data.withoutClusters &&
-                ' Too many keywords for clusters: each new target is planned by itself.'}
+              {t('gaps:WhatToDo.n80BetweenLowAndHighFor', {
+                low: worth(first.low),
+                high: worth(first.high),
+                days: decimal(first.days, 1),
+                worth: worth(data.value),
+                currency,
+                days2: decimal(data.days, 0),
+                horizon: data.horizon,
+              })}
+              {data.withoutClusters && ` ${t('gaps:WhatToDo.tooManyKeywordsForClustersEach')}`}
             </p>
           )}
           {isNarrowed(scope) && (
             <p className="soft">
-              Only work for keywords that pass the filters of the table.{' '}
+              {t('gaps:WhatToDo.onlyWorkForKeywordsThatPass')}{' '}
               <button className="plain written" onClick={() => change(EVERYTHING)}>
-                Show all
+                {t('gaps:WhatToDo.showAll')}
               </button>
             </p>
           )}
@@ -66,48 +81,40 @@ export function WhatToDo({ query }: { query: GapQuery }) {
             disabled={lines.length === 0}
             onClick={() => void copyAsTable(tableOf(lines, currency))}
           >
-            Copy as a table
+            {t('gaps:WhatToDo.copyAsATable')}
           </Button>
         </span>
       </header>
       <div className="gaps-body">
         <div className="work-scroll" aria-busy={isFetching}>
           {total === 0 ? (
-            <Empty title="Nothing to do here">
-              No action is foretold to bring more than it costs
-              {isNarrowed(scope)
-                ? ' for the keywords chosen.'
-                : '. Capture more keywords, or look rivals up.'}
+            <Empty title={t('gaps:WhatToDo.nothingToDoHere')}>
+              {t('gaps:WhatToDo.noActionIsForetoldToBring', {
+                which: isNarrowed(scope)
+                  ? ` ${t('gaps:WhatToDo.forTheKeywordsChosen')}`
+                  : t('gaps:WhatToDo.captureMoreKeywordsOrLookRivals'),
+              })}
             </Empty>
           ) : (
-            <table className="ledger work" aria-label="What to do">
+            <table className="ledger work" aria-label={t('gaps:WhatToDo.whatToDo')}>
               <thead>
                 <tr>
-                  <th className="figure work-number">No.</th>
-                  <th>What to do</th>
-                  <th
-                    className="figure"
-                    title="Keywords that win a click a month or more, and that lose as much"
-                  >
-                    Win / lose
+                  <th className="figure work-number">{t('gaps:WhatToDo.no')}</th>
+                  <th>{t('gaps:WhatToDo.whatToDo')}</th>
+                  <th className="figure" title={t('gaps:WhatToDo.keywordsThatWinAClickA')}>
+                    {t('gaps:WhatToDo.winLose')}
                   </th>
-                  <th
-                    className="figure"
-                    title="Clicks a month that it adds on all keywords it serves; estimated"
-                  >
-                    Clicks
+                  <th className="figure" title={t('gaps:WhatToDo.clicksAMonthThatItAdds')}>
+                    {t('gaps:WhatToDo.clicks')}
                   </th>
-                  <th
-                    className="figure"
-                    title={`What it adds in ${currency} a month, and the middle 80 % of that; estimated`}
-                  >
-                    Adds, {currency} a month
+                  <th className="figure" title={t('gaps:WhatToDo.whatItAddsInCurrencyA', { currency })}>
+                    {t('gaps:WhatToDo.addsCurrencyAMonth', { currency })}
                   </th>
-                  <th className="figure" title="Days of work, from the settings">
-                    Days
+                  <th className="figure" title={t('gaps:WhatToDo.daysOfWorkFromTheSettings')}>
+                    {t('gaps:WhatToDo.days')}
                   </th>
-                  <th className="figure" title={`What it adds in ${currency} a month for a day of work`}>
-                    Priority
+                  <th className="figure" title={t('gaps:WhatToDo.whatItAddsInCurrencyA2', { currency })}>
+                    {t('gaps:WhatToDo.priority')}
                   </th>
                 </tr>
               </thead>
@@ -130,11 +137,15 @@ export function WhatToDo({ query }: { query: GapQuery }) {
           {total > PAGE && (
             <p className="work-pages">
               <Button size="small" disabled={page === 0} onClick={() => setPage(page - 1)}>
-                Earlier
+                {t('gaps:WhatToDo.earlier')}
               </Button>{' '}
-              {count(from + 1)} to {count(Math.min(total, from + PAGE))} of {count(total)}{' '}
+              {t('gaps:WhatToDo.fromToMinOfTotal', {
+                from: count(from + 1),
+                min: count(Math.min(total, from + PAGE)),
+                total: count(total),
+              })}{' '}
               <Button size="small" disabled={from + PAGE >= total} onClick={() => setPage(page + 1)}>
-                Later
+                {t('gaps:WhatToDo.later')}
               </Button>
             </p>
           )}
@@ -164,18 +175,20 @@ function Line({ line, number, isOpen, onOpen, query }: LineProps) {
         <td className="figure soft work-number">{number}</td>
         <td>
           <button className="plain work-what" aria-expanded={isOpen} onClick={onOpen}>
-            <span className="work-action">{line.action}</span> <b>{line.lead.text}</b>
+            <span className="work-action">{wordOf(line.action)}</span> <b>{line.lead.text}</b>
             <span className="soft work-where">{whereOf(line)}</span>
           </button>
         </td>
         <td className="figure">
-          {count(won.keywords)} / {count(lost.keywords)}
+          {count(won.keywords)}
+          {' / '}
+          {count(lost.keywords)}
         </td>
         <td className="figure">{count(Math.round(line.clicks))}</td>
         <td className="figure">
           {worth(line.value)}{' '}
           <span className="soft range">
-            {worth(line.low)} to {worth(line.high)}
+            {t('gaps:WhatToDo.lowToHigh', { low: worth(line.low), high: worth(line.high) })}
           </span>
         </td>
         <td className="figure">{decimal(line.effort, 2)}</td>
@@ -189,20 +202,24 @@ function Line({ line, number, isOpen, onOpen, query }: LineProps) {
             {line.title !== null && (
               <p>
                 <span className="soft">
-                  {line.target === null ? 'A title to begin with' : 'Its title could be'}:
+                  {line.target === null
+                    ? t('gaps:WhatToDo.aTitleToBeginWith')
+                    : t('gaps:WhatToDo.itsTitleCouldBe')}
+                  :
                 </span>{' '}
                 {line.title}{' '}
                 <button
                   className="plain written"
                   onClick={() => void navigator.clipboard.writeText(line.title!)}
                 >
-                  Copy
+                  {t('gaps:WhatToDo.copy')}
                 </button>
               </p>
             )}
             {line.words.length > 0 && (
               <p>
-                <span className="soft">Words its other fields lack:</span> {line.words.join(', ')}
+                <span className="soft">{t('gaps:WhatToDo.wordsItsOtherFieldsLack')}</span>{' '}
+                {line.words.join(', ')}
               </p>
             )}
             <WorkKeywords line={line} query={query} />
@@ -215,26 +232,26 @@ function Line({ line, number, isOpen, onOpen, query }: LineProps) {
 
 function whereOf({ target, action }: WorkLine): string {
   if (target !== null) return `${target.title} · ${target.address}`;
-  return action.startsWith('new') ? 'nothing of ours serves it yet' : '';
+  return action.startsWith('new') ? t('gaps:WhatToDo.nothingOfOursServesItYet') : '';
 }
 
 function tableOf(lines: readonly WorkLine[], currency: string): string[][] {
   return [
     [
-      'what to do',
-      'keyword',
-      'target',
-      'new title',
-      'words to add',
-      'keywords that win',
-      'keywords that lose',
-      'clicks added a month (estimated)',
-      `adds, ${currency} a month (estimated)`,
-      'low',
-      'high',
-      'days',
-      'priority',
-      'why',
+      t('gaps:WhatToDo.whatToDo2'),
+      wordOf('keyword'),
+      wordOf('target'),
+      t('gaps:WhatToDo.newTitle'),
+      t('gaps:WhatToDo.wordsToAdd'),
+      t('gaps:WhatToDo.keywordsThatWin'),
+      t('gaps:WhatToDo.keywordsThatLose'),
+      t('gaps:WhatToDo.clicksAddedAMonthEstimated'),
+      t('gaps:WhatToDo.addsCurrencyAMonthEstimated', { currency }),
+      wordOf('low'),
+      wordOf('high'),
+      wordOf('days'),
+      wordOf('priority'),
+      wordOf('why'),
     ],
     ...lines.map((line) => [
       line.action,

@@ -7,6 +7,7 @@ import { Waiting } from '../../parts/words/Waiting';
 import { count, worth } from '../../parts/words/figures';
 import { useGapPageQuery } from '../../state/gapsApi';
 import { useScope } from '../../state/useScope';
+import { t } from '../../words/t';
 
 const WIDTH = 260;
 /** Keywords that are shown of a line. */
@@ -26,24 +27,27 @@ export function WorkKeywords({ line, query }: { line: WorkLine; query: Omit<GapQ
     },
   });
   if (error) return <Problem error={error} />;
-  if (!data) return <Waiting for="the keywords it serves" />;
+  if (!data) return <Waiting for={t('gaps:WorkKeywords.theKeywordsItServes')} />;
   const rows = new Map(data.rows.map((row) => [row.id, row]));
   return (
-    <table className="ledger work-keywords" aria-label="Keywords that it serves">
+    <table className="ledger work-keywords" aria-label={t('gaps:WorkKeywords.keywordsThatItServes')}>
       <thead>
         <tr>
-          <th>Keyword</th>
+          <th>{t('gaps:WorkKeywords.keyword')}</th>
           <th>
             <LaneHead width={WIDTH} />
           </th>
-          <th className="figure" title="Searches a month">
-            Volume
+          <th className="figure" title={t('gaps:WorkKeywords.searchesAMonth')}>
+            {t('gaps:WorkKeywords.volume')}
           </th>
-          <th className="figure" title="Clicks a month that it wins or loses; estimated">
-            Clicks
+          <th className="figure" title={t('gaps:WorkKeywords.clicksAMonthThatItWins')}>
+            {t('gaps:WorkKeywords.clicks')}
           </th>
-          <th className="figure" title={`What that is worth in ${data.currency} a month`}>
-            Adds
+          <th
+            className="figure"
+            title={t('gaps:WorkKeywords.whatThatIsWorthInCurrency', { currency: data.currency })}
+          >
+            {t('gaps:WorkKeywords.adds')}
           </th>
         </tr>
       </thead>
@@ -80,7 +84,7 @@ export function WorkKeywords({ line, query }: { line: WorkLine; query: Omit<GapQ
         <tfoot>
           <tr>
             <td colSpan={5} className="soft">
-              The {MOST} that matter most are shown.
+              {t('gaps:WorkKeywords.theMOSTThatMatterMostAre', { MOST })}
             </td>
           </tr>
         </tfoot>

@@ -7,17 +7,18 @@ import { ChosenColumns } from '../../parts/table/chosenColumns';
 import type { GridColumn } from '../../parts/table/gridColumn';
 import { decimal, percent, worth } from '../../parts/words/figures';
 import type { SpreadOf } from './useWorthSpread';
+import { figureWords, t, wordOf } from '../../words/t';
 
-const unknown = <span className="faint">unknown</span>;
+const unknown = <span className="faint">{t('gaps:gapExtraColumns.unknown')}</span>;
 const place = (value: Position, presumed: boolean): React.ReactNode =>
   typeof value === 'number' ? (
     value
   ) : (
-    <span className="faint" title={presumed ? PRESUMED : undefined}>
-      {presumed ? 'absent, presumed' : value}
+    <span className="faint" title={presumed ? wordOf(PRESUMED) : undefined}>
+      {presumed ? t('gaps:gapExtraColumns.absentPresumed') : wordOf(value)}
     </span>
   );
-const PRESUMED = 'A complete look-up does not name the keyword; a capture would settle it';
+const PRESUMED = t('gaps:gapExtraColumns.aCompleteLookUpDoesNot');
 
 interface Extra extends Omit<GridColumn<GapRow>, 'head'> {
   head: string;
@@ -28,12 +29,18 @@ type Page = Pick<GapPage, 'currency' | 'rivals' | 'resultsPerPage'>;
 const SHOWN: Partial<Record<GapFigure, (row: GapRow, page: Page) => React.ReactNode>> = {
   volume: (row) =>
     row.volumeBorrowed ? (
-      <span className="faint" title="Borrowed from another surface; the dossier says from where">
+      <span className="faint" title={t('gaps:gapExtraColumns.borrowedFromAnotherSurfaceThe')}>
         ~{decimal(row.volume, 0)}
       </span>
     ) : null,
   own: (row, { resultsPerPage }) => (
-    <span title={typeof row.own === 'number' ? `page ${Math.ceil(row.own / resultsPerPage)}` : undefined}>
+    <span
+      title={
+        typeof row.own === 'number'
+          ? t('gaps:gapExtraColumns.pageCeil', { ceil: Math.ceil(row.own / resultsPerPage) })
+          : undefined
+      }
+    >
       {place(row.own, row.ownPresumed)}
     </span>
   ),
@@ -63,7 +70,11 @@ const SHOWN: Partial<Record<GapFigure, (row: GapRow, page: Page) => React.ReactN
     row.spread === null ? null : (
       <>
         {row.spread}{' '}
-        <span className="faint">of {row.rivals.filter((position) => position !== 'unknown').length}</span>
+        <span className="faint">
+          {t('gaps:gapExtraColumns.ofRivals', {
+            rivals: row.rivals.filter((position) => position !== 'unknown').length,
+          })}
+        </span>
       </>
     ),
   'at stake': (row) => (row.atStake === null ? '' : worth(row.atStake)),
@@ -80,9 +91,8 @@ export function figureColumn(figure: GapFigure, page: Page): Extra {
   };
   return {
     id: figure,
-    head,
+    ...figureWords('gap', figure, { head, tip: tip(context) }, { ...context }),
     sort: figure,
-    tip: tip(context),
     width,
     align: 'right',
     cell: (row) => {
@@ -132,7 +142,7 @@ function ofDraws(page: Page, spreadOf: SpreadOf): Extra[] {
     {
       id: 'range',
       head: 'P10–P90',
-      tip: `What the best action adds in ${page.currency} a month at the 10th and 90th percentile of 2,000 seeded draws of demand, clicks added and worth. Worked out for the first 50.`,
+      tip: t('gaps:gapExtraColumns.whatTheBestActionAddsIn', { currency: page.currency }),
       width: 104,
       align: 'right',
       cell: (row) => {
@@ -142,8 +152,8 @@ function ofDraws(page: Page, spreadOf: SpreadOf): Extra[] {
     },
     {
       id: 'first',
-      head: 'In first 20',
-      tip: 'Probability of being among the first 20 by priority, in the same draws of the first 50.',
+      head: t('gaps:gapExtraColumns.inFirst20'),
+      tip: t('gaps:gapExtraColumns.probabilityOfBeingAmongTheFirst'),
       width: 82,
       align: 'right',
       cell: (row) => {
@@ -158,15 +168,19 @@ function ofDraws(page: Page, spreadOf: SpreadOf): Extra[] {
 function lostTo({ rivals }: Page): Extra {
   return {
     id: 'lost to',
-    head: 'Lost to',
-    tip: 'Rivals that stand before us now and did not at the compare-with date, the best placed first.',
+    head: t('gaps:gapExtraColumns.lostTo'),
+    tip: t('gaps:gapExtraColumns.rivalsThatStandBeforeUsNow'),
     width: 110,
     cell: (row) =>
       overtakenBy(
         { now: asColumn(row.own), before: asColumn(row.ownBefore) },
         row.rivals.map((now, r) => ({ now: asColumn(now), before: asColumn(row.rivalsBefore[r]!) })),
       ).map((r) => (
-        <span key={r} className="best-of" title={`${rivals[r]!.name}, at ${String(row.rivals[r])}`}>
+        <span
+          key={r}
+          className="best-of"
+          title={t('gaps:gapExtraColumns.nameAtR', { name: rivals[r]!.name, r: String(row.rivals[r]) })}
+        >
           <span className={`letter hue-${r % 4}`}>{rivals[r]!.letter}</span>{' '}
         </span>
       )),
@@ -179,61 +193,75 @@ const asColumn = (position: Position): number =>
 const IN_WORDS: readonly Extra[] = [
   {
     id: 'distance',
-    head: 'Behind',
-    tip: 'Our position less the best rival’s; where we are absent, one more than the depth of 100, marked “at least”.',
+    head: t('gaps:gapExtraColumns.behind'),
+    tip: t('gaps:gapExtraColumns.ourPositionLessTheBestRival'),
     width: 84,
     align: 'right',
     cell: (row) => {
       const ranked = row.rivals.filter((place) => typeof place === 'number');
       if (row.own === 'unknown' || ranked.length === 0) return unknown;
       const best = Math.min(...ranked);
-      return row.own === 'absent' ? `at least ${101 - best}` : row.own - best;
+      return row.own === 'absent'
+        ? t('gaps:gapExtraColumns.atLeastBest', { best: 101 - best })
+        : row.own - best;
     },
   },
   {
     id: 'reason',
-    head: 'Why',
-    tip: 'Why the best action stands where it does, in a sentence.',
+    head: t('gaps:gapExtraColumns.why'),
+    tip: t('gaps:gapExtraColumns.whyTheBestActionStandsWhere'),
     width: 420,
     cell: (row) => <span title={row.reason}>{row.reason}</span>,
   },
   {
     id: 'paid',
-    head: 'Paid',
+    head: t('gaps:gapExtraColumns.paid'),
     sort: 'paid',
-    tip: 'Who buys the paid slots of the newest capture.',
+    tip: t('gaps:gapExtraColumns.whoBuysThePaidSlotsOf'),
     width: 78,
-    cell: (row) => `${row.paid}${row.doubling ? ' · doubling' : ''}`,
+    cell: (row) => `${wordOf(row.paid)}${row.doubling ? ` ${t('gaps:gapExtraColumns.doubling')}` : ''}`,
   },
   {
     id: 'block',
-    head: 'Block to take',
-    tip: 'First answer, image or video block of which no slot is ours, who holds it, and at which position that stands. From outside the front it is out of reach.',
+    head: t('gaps:gapExtraColumns.blockToTake'),
+    tip: t('gaps:gapExtraColumns.firstAnswerImageOrVideoBlock'),
     width: 190,
     cell: ({ block }) =>
       block === null ? (
         ''
       ) : (
         <span title={block.holder ?? undefined}>
-          {block.kind}: {block.holder ?? 'nobody'}
-          {block.position !== null && <span className="faint"> at {block.position}</span>}
+          {wordOf(block.kind)}
+          {': '}
+          {block.holder ?? t('gaps:gapExtraColumns.nobody')}
+          {block.position !== null && (
+            <span className="faint">
+              {' '}
+              {t('gaps:gapExtraColumns.atPosition', { position: block.position })}
+            </span>
+          )}
         </span>
       ),
   },
   {
     id: 'verdict',
-    head: 'Verdict',
+    head: t('gaps:gapExtraColumns.verdict'),
     sort: 'verdict',
-    tip: 'What the keyword was judged to be in Sift.',
+    tip: t('gaps:gapExtraColumns.whatTheKeywordWasJudgedTo'),
     width: 78,
-    cell: (row) => (row.verdict === 'unjudged' ? <span className="faint">unjudged</span> : row.verdict),
+    cell: (row) =>
+      row.verdict === 'unjudged' ? (
+        <span className="faint">{t('gaps:gapExtraColumns.unjudged')}</span>
+      ) : (
+        wordOf(row.verdict)
+      ),
   },
   {
     id: 'captured',
-    head: 'Captured',
-    tip: 'Day of the result page that the row rests on.',
+    head: t('gaps:gapExtraColumns.captured'),
+    tip: t('gaps:gapExtraColumns.dayOfTheResultPageThat'),
     width: 92,
-    cell: (row) => row.captureDate ?? <span className="faint">never</span>,
+    cell: (row) => row.captureDate ?? <span className="faint">{t('gaps:gapExtraColumns.never')}</span>,
   },
 ];
 

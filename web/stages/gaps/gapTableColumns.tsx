@@ -10,6 +10,7 @@ import { decimal, movement, worth } from '../../parts/words/figures';
 import { ochreOf } from '../../parts/words/ochre';
 import { figureColumn, gapExtraColumns } from './gapExtraColumns';
 import type { SpreadOf } from './useWorthSpread';
+import { t, wordOf } from '../../words/t';
 
 const WIDE_LANE = 300;
 const NARROW_LANE = 226;
@@ -24,10 +25,7 @@ function AddsWord({ row, typicalGain }: { row: GapRow; typicalGain: number | nul
   )
     return worth(row.worthAMonth);
   return (
-    <span
-      className="faint"
-      title="Provisional: its searches times what a search brings on the median of the gaps that are known here. A capture settles it."
-    >
+    <span className="faint" title={t('gaps:gapTableColumns.provisionalItsSearchesTimesWhatA')}>
       ~{worth(row.volume * typicalGain)}
     </span>
   );
@@ -54,7 +52,7 @@ export function gapTableColumns(
     },
     {
       id: 'keyword',
-      head: 'Keyword',
+      head: t('gaps:gapTableColumns.keyword'),
       sort: 'keyword',
       width: narrow ? 212 : 232,
       pinned: true,
@@ -68,12 +66,12 @@ export function gapTableColumns(
     },
     {
       id: 'kind',
-      head: 'Kind',
+      head: t('gaps:gapTableColumns.kind'),
       sort: 'kind',
-      tip: 'Exactly one of seven, from our best and the best rival position. “Near” is buried at 11–20.',
+      tip: t('gaps:gapTableColumns.exactlyOneOfSevenFromOur'),
       width: narrow ? 92 : 98,
       always: true,
-      cell: (row) => `${row.kind}${row.near ? ' · near' : ''}`,
+      cell: (row) => `${wordOf(row.kind)}${row.near ? ` ${t('gaps:gapTableColumns.near')}` : ''}`,
     },
     {
       ...figureColumn('move', page),
@@ -94,7 +92,7 @@ export function gapTableColumns(
       ...figureColumn('chance', page),
       cell: (row) =>
         row.chanceAssumed ? (
-          <span className="soft" title="No capture: foretold from the position alone">
+          <span className="soft" title={t('gaps:gapTableColumns.noCaptureForetoldFromThePosition')}>
             ~{decimal(row.chance, 2)}
           </span>
         ) : (
@@ -118,15 +116,15 @@ export function gapTableColumns(
     },
     {
       id: 'do',
-      head: 'Best action',
+      head: t('gaps:gapTableColumns.bestAction'),
       sort: 'action',
-      tip: 'What adds most for a day of work; the dossier shows the others beside it.',
+      tip: t('gaps:gapTableColumns.whatAddsMostForADay'),
       width: 108,
       cell: (row) =>
         row.action === 'capture first' ? (
           <CaptureHere row={row} />
         ) : (
-          <span title={row.reason}>{row.action}</span>
+          <span title={row.reason}>{wordOf(row.action)}</span>
         ),
     },
   ];

@@ -2,6 +2,7 @@ import { leftLines } from '@opsimath/core/text/listedLines';
 import { Popover } from 'antd';
 import { useMemo } from 'react';
 import { counted } from '../../parts/words/figures';
+import { t, wordOf } from '../../words/t';
 
 /** Lines of a list that brought no keyword of their own, all of them at one press; nothing where every line did. */
 export function ListLines({ lines }: { lines: readonly string[] }) {
@@ -12,16 +13,20 @@ export function ListLines({ lines }: { lines: readonly string[] }) {
       <Popover
         trigger="click"
         content={
-          <ul className="left-lines" aria-label="Lines without a keyword of their own">
+          <ul className="left-lines" aria-label={t('lookup:ListLines.linesWithoutAKeywordOfTheir')}>
             {left.map(({ text, why }, n) => (
               <li key={n}>
-                “{text}” <span className="faint">{why}</span>
+                “{text}
+                {'” '}
+                <span className="faint">{wordOf(why)}</span>
               </li>
             ))}
           </ul>
         }
       >
-        <button className="plain written">{counted(left.length, 'line')} left</button>
+        <button className="plain written">
+          {t('lookup:ListLines.linesLeft', { lines: counted(left.length, 'line') })}
+        </button>
       </Popover>{' '}
     </>
   );

@@ -1,5 +1,6 @@
 import { Input } from 'antd';
 import type { LookUpDraft } from './useLookUpDraft';
+import { t } from '../../words/t';
 
 interface ListPartProps {
   draft: LookUpDraft;
@@ -11,15 +12,15 @@ export function ListPart({ draft, onChange }: ListPartProps) {
   const lines = draft.list.split(/[\n\r]+/).filter((line) => line.trim() !== '').length;
   return (
     <>
-      <p className="faint">Figures for keywords you know, in their order; nothing is added.</p>
+      <p className="faint">{t('lookup:ListPart.figuresForKeywordsYouKnowIn')}</p>
       <Input.TextArea
-        aria-label="Keywords, one a line"
-        placeholder="Keywords, one a line"
+        aria-label={t('lookup:ListPart.keywordsOneALine')}
+        placeholder={t('lookup:ListPart.keywordsOneALine')}
         autoSize={{ minRows: 4, maxRows: 10 }}
         value={draft.list}
         onChange={(event) => onChange({ list: event.target.value })}
       />
-      {lines > 0 && <div className="faint">{lines} lines</div>}
+      {lines > 0 && <div className="faint">{t('lookup:ListPart.linesLines', { lines })}</div>}
     </>
   );
 }

@@ -7,6 +7,7 @@ import { spelledDay } from '../../parts/words/figures';
 import { useLookUpAgainMutation } from '../../state/lookUpApi';
 import { useScope } from '../../state/useScope';
 import { PriceTable } from './PriceTable';
+import { t } from '../../words/t';
 
 const NOTHING: readonly SourceMarket[] = [];
 
@@ -36,12 +37,14 @@ export function LookAgain({ lookUp }: { lookUp: LookUp }) {
             markets={NOTHING}
           />
           <Button type="primary" size="small" loading={isLoading} onClick={() => void begin().catch(trouble)}>
-            Start
+            {t('lookup:LookAgain.start')}
           </Button>
         </div>
       }
     >
-      <Button size="small">Look up again for {spelledDay(scope.date)}</Button>
+      <Button size="small">
+        {t('lookup:LookAgain.lookUpAgainForDate', { date: spelledDay(scope.date) })}
+      </Button>
     </Popover>
   );
 }

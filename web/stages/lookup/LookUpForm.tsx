@@ -11,11 +11,13 @@ import { PriceTable } from './PriceTable';
 import { SeedsPart } from './SeedsPart';
 import { TargetsPart } from './TargetsPart';
 import { type LookUpPart, useLookUpDraft } from './useLookUpDraft';
+import { Told } from '../../words/Told';
+import { t } from '../../words/t';
 
 const PARTS: { value: LookUpPart; label: string }[] = [
-  { value: 'targets', label: 'Targets' },
-  { value: 'seeds', label: 'Seeds' },
-  { value: 'list', label: 'A list' },
+  { value: 'targets', label: t('lookup:LookUpForm.targets') },
+  { value: 'seeds', label: t('lookup:LookUpForm.seeds') },
+  { value: 'list', label: t('lookup:LookUpForm.aList') },
 ];
 
 interface LookUpFormProps {
@@ -53,7 +55,7 @@ export function LookUpForm({ targets, markets, onStarted }: LookUpFormProps) {
       <Segmented
         block
         size="small"
-        aria-label="Look up from"
+        aria-label={t('lookup:LookUpForm.lookUpFrom')}
         value={part}
         options={PARTS}
         onChange={(view) => changeScope({ view: view === 'targets' ? '' : view }, { replace: true })}
@@ -68,21 +70,21 @@ export function LookUpForm({ targets, markets, onStarted }: LookUpFormProps) {
       {error && <Problem error={error} />}
       {asked && (
         <p className="soft" role="status">
-          That is what it takes. <b>Start</b> begins it.
+          <Told id="lookup:LookUpForm.thatIsWhatItTakesStart" parts={{ b: <b /> }} />
         </p>
       )}
       <div className="lookup-buttons">
         <Button onClick={price} disabled={orders.length === 0}>
-          Price
+          {t('lookup:LookUpForm.price')}
         </Button>
         <Button
           type="primary"
-          title={asked ? undefined : 'What it costs is said first'}
+          title={asked ? undefined : t('lookup:LookUpForm.whatItCostsIsSaidFirst')}
           onClick={() => (asked ? void begin().catch(() => undefined) : price())}
           loading={isLoading}
           disabled={orders.length === 0}
         >
-          Start
+          {t('lookup:LookUpForm.start')}
         </Button>
       </div>
     </section>

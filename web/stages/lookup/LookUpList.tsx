@@ -13,6 +13,7 @@ import { useCancelJobMutation, useResumeJobMutation } from '../../state/projectA
 import { useJob } from '../../state/jobs';
 import { isUnderWay } from '../../state/jobsHeard';
 import { nameOfMarket } from './useLookUpDraft';
+import { t, wordOf } from '../../words/t';
 
 interface LookUpListProps {
   lookUps: readonly LookUp[];
@@ -28,12 +29,14 @@ export function LookUpList({ lookUps, markets, openId, onOpen }: LookUpListProps
   const here = lookUps.filter(({ market }) => market === scope.market);
   if (lookUps.length === 0) return null;
   return (
-    <section aria-label="Look-ups">
+    <section aria-label={t('lookup:LookUpList.lookUps')}>
       <div className="look-ups-head">
-        <h2>Look-ups</h2>
+        <h2>{t('lookup:LookUpList.lookUps')}</h2>
         {here.length < lookUps.length && (
           <button className="plain written" aria-pressed={!everywhere} onClick={() => show(!everywhere)}>
-            {everywhere ? `of this market, ${here.length}` : `of all markets, ${lookUps.length}`}
+            {everywhere
+              ? t('lookup:LookUpList.ofThisMarketHere', { here: here.length })
+              : t('lookup:LookUpList.ofAllMarketsLookUps', { lookUps: lookUps.length })}
           </button>
         )}
       </div>
@@ -69,7 +72,11 @@ function LookUpItem({ lookUp, market, open, onOpen }: LookUpItemProps) {
       <button className="plain" onClick={onOpen} aria-current={open}>
         <b>{lookUp.name}</b>
         <div className="soft">
-          {spelledDay(lookUp.date)} · {counted(lookUp.keywords, 'keyword')} · {counted(lookUp.units, 'unit')}
+          {spelledDay(lookUp.date)}
+          {' · '}
+          {counted(lookUp.keywords, 'keyword')}
+          {' · '}
+          {counted(lookUp.units, 'unit')}
         </div>
         <div className="soft">{market}</div>
       </button>
@@ -77,12 +84,12 @@ function LookUpItem({ lookUp, market, open, onOpen }: LookUpItemProps) {
       {(running || job?.state === 'failed' || open) && <PartLines lookUp={lookUp} running={running} />}
       {running && (
         <Button size="small" onClick={() => void cancel(job.id)}>
-          Cancel
+          {t('lookup:LookUpList.cancel')}
         </Button>
       )}
       {job && (job.state === 'failed' || job.state === 'cancelled') && (
         <Button size="small" onClick={() => void resume(job.id)}>
-          Go on
+          {t('lookup:LookUpList.goOn')}
         </Button>
       )}
       {open && <LookUpActs lookUp={lookUp} running={running} />}
@@ -107,14 +114,14 @@ function LookUpActs({ lookUp, running }: { lookUp: LookUp; running: boolean }) {
     const name = typed?.trim() ?? '';
     type(null);
     if (name === '' || name === lookUp.name) return;
-    void set({ name }, { name: lookUp.name }, `the look-up named “${name}”`).catch(trouble);
+    void set({ name }, { name: lookUp.name }, t('lookup:LookUpList.theLookUpNamed', { name })).catch(trouble);
   };
   if (typed !== null)
     return (
       <Input
         autoFocus
         size="small"
-        aria-label="Name of the look-up"
+        aria-label={t('lookup:LookUpList.nameOfTheLookUp')}
         maxLength={200}
         value={typed}
         onChange={({ target }) => type(target.value)}
@@ -126,24 +133,33 @@ function LookUpActs({ lookUp, running }: { lookUp: LookUp; running: boolean }) {
   return (
     <div className="look-up-acts">
       <button className="plain written" onClick={() => type(lookUp.name)}>
-        name it
+        {t('lookup:LookUpList.nameIt')}
       </button>
       {!running && (
         <button
           className="plain soft written"
-          title="Takes it out of this list; what it found stays known. Undo brings it back."
+          title={t('lookup:LookUpList.takesItOutOfThisList')}
           onClick={() =>
-            void set({ removed: true }, { removed: false }, `${lookUp.name} removed`).catch(trouble)
+            void set(
+              { removed: true },
+              { removed: false },
+              t('lookup:LookUpList.nameRemoved', { name: lookUp.name }),
+            ).catch(trouble)
           }
         >
-          remove
+          {t('lookup:LookUpList.remove')}
         </button>
       )}
     </div>
   );
 }
 
-const STATE_WORDS = { waiting: 'waits', walking: 'under way', done: '', failed: 'missing' } as const;
+const STATE_WORDS = {
+  waiting: wordOf('waits'),
+  walking: t('lookup:LookUpList.underWay'),
+  done: '',
+  failed: wordOf('missing'),
+} as const;
 
 /** How far each target and each way of finding came. */
 function PartLines({ lookUp, running }: { lookUp: LookUp; running: boolean }) {
@@ -156,7 +172,7 @@ function PartLines({ lookUp, running }: { lookUp: LookUp; running: boolean }) {
           </span>
           <span className="figure">
             {STATE_WORDS[running || state !== 'walking' ? state : 'waiting'] || count(rows)}
-            {state === 'done' && heldBy !== lookUp.id && ' held'}
+            {state === 'done' && heldBy !== lookUp.id && ` ${t('lookup:LookUpList.held')}`}
           </span>
           {message && <span className="faint lookup-part-note">{message}</span>}
         </li>
@@ -164,7 +180,7 @@ function PartLines({ lookUp, running }: { lookUp: LookUp; running: boolean }) {
       {lookUp.parts.map(({ way, seed, state, found, message }) => (
         <li key={`${way}${seed}`}>
           <span className="one-line" title={message ?? way}>
-            {way} {seed && `of ${seed}`}
+            {way} {seed && t('lookup:LookUpList.ofSeed', { seed })}
           </span>
           <span className="figure">{STATE_WORDS[state] || count(found)}</span>
           {message && <span className="faint lookup-part-note">{message}</span>}

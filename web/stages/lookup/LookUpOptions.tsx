@@ -5,28 +5,30 @@ import { marketName } from '../../parts/words/marketName';
 import { comparedWith } from '../../state/scope';
 import { useScope } from '../../state/useScope';
 import type { LookUpDraft, LookUpPart } from './useLookUpDraft';
+import { Told } from '../../words/Told';
+import { t } from '../../words/t';
 
 const EXTENTS = [
   {
     value: 'positions',
-    label: 'Positions',
-    tip: 'Keyword, organic and paid position of each target. Nobody can be called absent from this alone.',
+    label: t('lookup:LookUpOptions.positions'),
+    tip: t('lookup:LookUpOptions.keywordOrganicAndPaidPositionOf'),
   },
   {
     value: 'metrics',
-    label: '+ metrics',
-    tip: 'Also search volume by month, CPC, ad competition and results count.',
+    label: t('lookup:LookUpOptions.metrics'),
+    tip: t('lookup:LookUpOptions.alsoSearchVolumeByMonthCPC'),
   },
   {
     value: 'captures',
-    label: '+ captures',
-    tip: 'Also whole result pages of the most searched keywords: they show who is absent, what stands above, and the difficulty.',
+    label: t('lookup:LookUpOptions.captures'),
+    tip: t('lookup:LookUpOptions.alsoWholeResultPagesOfThe'),
   },
 ] as const;
 const WANTS = [
-  { value: 'both', label: 'organic and paid' },
-  { value: 'organic', label: 'organic only' },
-  { value: 'paid', label: 'paid only' },
+  { value: 'both', label: t('lookup:LookUpOptions.organicAndPaid') },
+  { value: 'organic', label: t('lookup:LookUpOptions.organicOnly') },
+  { value: 'paid', label: t('lookup:LookUpOptions.paidOnly') },
 ] as const;
 
 interface LookUpOptionsProps {
@@ -44,7 +46,7 @@ export function LookUpOptions({ part, draft, markets, onChange }: LookUpOptionsP
     <div className="lookup-options">
       <Segmented
         size="small"
-        aria-label="How much to fetch"
+        aria-label={t('lookup:LookUpOptions.howMuchToFetch')}
         value={draft.extent}
         onChange={(extent) => onChange({ extent })}
         options={EXTENTS.map(({ value, label, tip }) => ({
@@ -54,34 +56,42 @@ export function LookUpOptions({ part, draft, markets, onChange }: LookUpOptionsP
       />
       {draft.extent === 'captures' && (
         <label className="soft">
-          Capture the{' '}
-          <InputNumber
-            size="small"
-            aria-label="Keywords to capture"
-            min={1}
-            max={100_000}
-            value={draft.captureMost}
-            onChange={(value) => onChange({ captureMost: value ?? 1000 })}
-            style={{ width: 78 }}
-          />{' '}
-          most searched{compare ? `, also on ${spelledDay(compare)}` : ''}
+          <Told
+            id="lookup:LookUpOptions.captureTheMostSearchedWhich"
+            values={{
+              which: compare ? t('lookup:LookUpOptions.alsoOnCompare', { compare: spelledDay(compare) }) : '',
+            }}
+            parts={{
+              inputNumber: (
+                <InputNumber
+                  size="small"
+                  aria-label={t('lookup:LookUpOptions.keywordsToCapture')}
+                  min={1}
+                  max={100_000}
+                  value={draft.captureMost}
+                  onChange={(value) => onChange({ captureMost: value ?? 1000 })}
+                  style={{ width: 78 }}
+                />
+              ),
+            }}
+          />
         </label>
       )}
       {part === 'targets' && (
         <div className="lookup-limits soft">
           <Select
             size="small"
-            aria-label="Organic or paid"
+            aria-label={t('lookup:LookUpOptions.organicOrPaid')}
             value={draft.want}
             options={[...WANTS]}
             popupMatchSelectWidth={false}
             onChange={(want) => onChange({ want })}
           />
           <label>
-            to{' '}
+            {t('lookup:LookUpOptions.to')}{' '}
             <InputNumber
               size="small"
-              aria-label="Deepest position"
+              aria-label={t('lookup:LookUpOptions.deepestPosition')}
               min={1}
               max={100}
               value={draft.depth}
@@ -90,10 +100,10 @@ export function LookUpOptions({ part, draft, markets, onChange }: LookUpOptionsP
             />
           </label>
           <label>
-            volume from{' '}
+            {t('lookup:LookUpOptions.volumeFrom')}{' '}
             <InputNumber
               size="small"
-              aria-label="Least volume"
+              aria-label={t('lookup:LookUpOptions.leastVolume')}
               min={0}
               value={draft.leastVolume}
               onChange={(value) => onChange({ leastVolume: value ?? 0 })}
@@ -105,8 +115,8 @@ export function LookUpOptions({ part, draft, markets, onChange }: LookUpOptionsP
       <Select
         mode="multiple"
         size="small"
-        aria-label="Further markets"
-        placeholder="Also in other markets"
+        aria-label={t('lookup:LookUpOptions.furtherMarkets')}
+        placeholder={t('lookup:LookUpOptions.alsoInOtherMarkets')}
         value={draft.markets.filter((code) => code !== scope.market)}
         options={markets
           .filter(({ code }) => code !== scope.market)

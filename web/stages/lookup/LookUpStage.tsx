@@ -10,6 +10,7 @@ import { Pool } from './Pool';
 import { OpenDossier } from '../../parts/dossier/OpenDossier';
 import '../../parts/pool/pool.css';
 import './lookup.css';
+import { t } from '../../words/t';
 
 const NOTHING: never[] = [];
 
@@ -47,9 +48,8 @@ export default function LookUpStage() {
         <Pool key={open.id} lookUp={open} lookUps={lookUps ?? NOTHING} />
       ) : (
         <div className="empty lookup-empty">
-          <div className="serif">No look-up in this market yet</div>
-          Choose rivals on the left, paste their pages, videos or listings, or type a seed keyword, and start.
-          What comes is kept for ever, with its date.
+          <div className="serif">{t('lookup:LookUpStage.noLookUpInThisMarket')}</div>
+          {t('lookup:LookUpStage.chooseRivalsOnTheLeftPaste')}
         </div>
       )}
       <OpenDossier />

@@ -15,6 +15,7 @@ import { PoolMenu } from './PoolMenu';
 import { PoolTable } from './PoolTable';
 import { StrangeTargets } from './StrangeTargets';
 import { SeedRows } from './SeedRows';
+import { t } from '../../words/t';
 
 interface PoolProps {
   lookUp: LookUp;
@@ -57,31 +58,36 @@ export function Pool({ lookUp, lookUps }: PoolProps) {
         <div className="pool-title">
           <h1>
             {count(page?.total ?? lookUp.keywords)}{' '}
-            {narrowed ? `of ${counted(page.all, 'keyword')}` : 'keywords'}
+            {narrowed
+              ? t('lookup:Pool.ofKeywords', { keywords: counted(page.all, 'keyword') })
+              : t('lookup:Pool.keywords')}
           </h1>
           <div className="soft">
-            {lookUp.name}, {spelledDay(lookUp.date)}
+            {lookUp.name}
+            {', '}
+            {spelledDay(lookUp.date)}
             {age(lookUp.date, scope.date, oldAfter)}.{' '}
-            {page && `${count(page.withVolume)} with a known volume. `}
+            {page &&
+              `${t('lookup:Pool.withVolumeWithAKnownVolume', { withVolume: count(page.withVolume) })} `}
             {lookUp.kind === 'list' && lookUp.parts.map(({ message }) => message && `${message}. `)}
             <ListLines lines={lookUp.request.keywords} />
             {lookUp.kind === 'list' && sort !== GIVEN && (
               <>
                 <button className="plain written" onClick={() => change({ poolSort: '' }, { replace: true })}>
-                  In the order given
+                  {t('lookup:Pool.inTheOrderGiven')}
                 </button>{' '}
               </>
             )}
             {lookUp.targets.length === 1 &&
               lookUp.kind === 'targets' &&
-              'One target gives a one-sided pool. '}
+              `${t('lookup:Pool.oneTargetGivesAOneSided')} `}
             {page?.lookedUpOfTen !== null &&
               page !== undefined &&
-              `${page.lookedUpOfTen} of the first ten looked up. `}
+              `${t('lookup:Pool.lookedUpOfTenOfTheFirstTenLooked', { lookedUpOfTen: page.lookedUpOfTen })} `}
             <Link
               to={`/p/${project}/gaps?${new URLSearchParams({ ...Object.fromEntries(new URLSearchParams(search)), pool: String(lookUp.id) })}`}
             >
-              Compare these in Gaps
+              {t('lookup:Pool.compareTheseInGaps')}
             </Link>
           </div>
         </div>
@@ -94,7 +100,7 @@ export function Pool({ lookUp, lookUps }: PoolProps) {
         <>
           {page && page.all > 0 && <PoolFilters page={page} seeds={lookUp.request.seeds} />}
           {first.error && <Problem error={first.error} />}
-          {!page && !first.error && <p className="soft">Opening the pool…</p>}
+          {!page && !first.error && <p className="soft">{t('lookup:Pool.openingThePool')}</p>}
           {page && page.seeds.length > 0 && <SeedRows rows={page.seeds} />}
           {page && page.total > 0 && (
             <PoolTable
@@ -107,7 +113,7 @@ export function Pool({ lookUp, lookUps }: PoolProps) {
           )}
           {page?.total === 0 && (
             <p className="soft">
-              {page.all > 0 ? 'No keyword of this pool passes these filters.' : 'Nothing has come yet.'}
+              {page.all > 0 ? t('lookup:Pool.noKeywordOfThisPoolPasses') : t('lookup:Pool.nothingHasComeYet')}
             </p>
           )}
         </>

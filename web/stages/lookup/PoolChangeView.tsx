@@ -5,22 +5,37 @@ import { Waiting } from '../../parts/words/Waiting';
 import { count, spelledDay } from '../../parts/words/figures';
 import { usePoolChangeQuery } from '../../state/lookUpApi';
 import { useScope } from '../../state/useScope';
+import { Told } from '../../words/Told';
+import { t } from '../../words/t';
 
-const WORDS = { came: 'Came', went: 'Went', moved: 'Moved' } as const;
+const WORDS = {
+  came: t('lookup:PoolChangeView.came'),
+  went: t('lookup:PoolChangeView.went'),
+  moved: t('lookup:PoolChangeView.moved'),
+} as const;
 
 /** What came, what went and what moved against another look-up of the market. */
 export function PoolChangeView({ lookUp, against }: { lookUp: LookUp; against: number }) {
   const { change } = useScope();
   const { data, error } = usePoolChangeQuery({ lookUp: lookUp.id, against });
   if (error) return <Problem error={error} />;
-  if (!data) return <Waiting for="what changed" />;
+  if (!data) return <Waiting for={t('lookup:PoolChangeView.whatChanged')} />;
   return (
     <section className="pool-change">
       <p>
-        From {spelledDay(data.from)} to {spelledDay(data.to)}: <b>{count(data.came)}</b> came,{' '}
-        <b>{count(data.went)}</b> went, {count(data.stayed)} stayed.{' '}
+        <Told
+          id="lookup:PoolChangeView.fromFromToToCameCame"
+          values={{
+            from: spelledDay(data.from),
+            to: spelledDay(data.to),
+            came: count(data.came),
+            went: count(data.went),
+            stayed: count(data.stayed),
+          }}
+          parts={{ b: <b />, b2: <b /> }}
+        />{' '}
         <Button size="small" onClick={() => change({ view: '' })}>
-          Back to the pool
+          {t('lookup:PoolChangeView.backToThePool')}
         </Button>
       </p>
       <div className="pool-change-columns">
@@ -30,9 +45,9 @@ export function PoolChangeView({ lookUp, against }: { lookUp: LookUp; against: n
             <table className="ledger">
               <thead>
                 <tr>
-                  <th>Keyword</th>
-                  <th className="figure">Volume</th>
-                  <th className="figure">Best position</th>
+                  <th>{t('lookup:PoolChangeView.keyword')}</th>
+                  <th className="figure">{t('lookup:PoolChangeView.volume')}</th>
+                  <th className="figure">{t('lookup:PoolChangeView.bestPosition')}</th>
                 </tr>
               </thead>
               <tbody>

@@ -6,11 +6,12 @@ import { useCallback, useEffect, useState } from 'react';
 import { FindBox } from '../../parts/words/FindBox';
 import { count } from '../../parts/words/figures';
 import { useScope } from '../../state/useScope';
+import { t, wordOf } from '../../words/t';
 
 const MODES: { value: MatchMode; label: string }[] = [
-  { value: 'any word', label: 'any word' },
-  { value: 'all words', label: 'all words' },
-  { value: 'phrase', label: 'phrase' },
+  { value: 'any word', label: t('lookup:PoolFilters.anyWord') },
+  { value: 'all words', label: t('lookup:PoolFilters.allWords') },
+  { value: 'phrase', label: t('lookup:PoolFilters.phrase') },
 ];
 const DELAY_MS = 250;
 
@@ -28,10 +29,15 @@ export function PoolFilters({ page, seeds }: { page: PoolPage; seeds: readonly s
     });
   return (
     <div className="pool-filters">
-      <FindBox name="Find in this pool" value={scope.poolFind} onFind={onFind} width={160} />
+      <FindBox
+        name={t('lookup:PoolFilters.findInThisPool')}
+        value={scope.poolFind}
+        onFind={onFind}
+        width={160}
+      />
       <WordsBox />
       <Select
-        aria-label="How the words are matched"
+        aria-label={t('lookup:PoolFilters.howTheWordsAreMatched')}
         value={scope.poolMode}
         options={MODES}
         popupMatchSelectWidth={false}
@@ -41,25 +47,29 @@ export function PoolFilters({ page, seeds }: { page: PoolPage; seeds: readonly s
         {page.sources.map(({ by, keywords, only }) => (
           <Tooltip
             key={by}
-            title={`${count(keywords)} found by ${by}, ${count(only)} of them only so. Press to show these.`}
+            title={t('lookup:PoolFilters.keywordsFoundByByOnlyOf', {
+              keywords: count(keywords),
+              by: wordOf(by),
+              only: count(only),
+            })}
           >
             <button
               className="plain source"
               aria-pressed={scope.poolFound.includes(by)}
               onClick={() => toggle(by)}
             >
-              {by} <span className="faint">{count(keywords)}</span>
+              {wordOf(by)} <span className="faint">{count(keywords)}</span>
             </button>
           </Tooltip>
         ))}
         {seeds.length > 0 && (
-          <Tooltip title="Keywords that share no word, not even a stem, with the seed keywords. How they were found says why they are here.">
+          <Tooltip title={t('lookup:PoolFilters.keywordsThatShareNoWordNot')}>
             <button
               className="plain source"
               aria-pressed={scope.poolWithout !== ''}
               onClick={() => change({ poolWithout: scope.poolWithout === '' ? seeds.join(' ') : '' })}
             >
-              no word shared
+              {t('lookup:PoolFilters.noWordShared')}
             </button>
           </Tooltip>
         )}
@@ -70,7 +80,7 @@ export function PoolFilters({ page, seeds }: { page: PoolPage; seeds: readonly s
           size="small"
           onClick={() => change({ poolFind: '', poolWords: '', poolFound: [], poolWithout: '' })}
         >
-          Show all
+          {t('lookup:PoolFilters.showAll')}
         </Button>
       )}
     </div>
@@ -89,8 +99,8 @@ function WordsBox() {
   return (
     <Input
       allowClear
-      aria-label="Whole words"
-      placeholder="Whole words"
+      aria-label={t('lookup:PoolFilters.wholeWords')}
+      placeholder={t('lookup:PoolFilters.wholeWords')}
       value={typed}
       maxLength={300}
       style={{ width: 130 }}

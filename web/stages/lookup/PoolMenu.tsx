@@ -10,6 +10,7 @@ import { useAppDispatch } from '../../state/store';
 import { useScope } from '../../state/useScope';
 import { LookAgain } from './LookAgain';
 import { COLUMN_NAMES, type ColumnId, rememberColumns, shownColumns } from './poolColumnNames';
+import { t, wordOf } from '../../words/t';
 
 interface PoolMenuProps {
   lookUp: LookUp;
@@ -40,7 +41,10 @@ export function PoolMenu({ lookUp, lookUps, query, page }: PoolMenuProps) {
     if (!data) return;
     await copyAsTable(poolAsTable(data));
     void message.info(
-      `${count(data.rows.length)} of ${counted(data.total, 'row')} are on the clipboard as a table.`,
+      t('lookup:PoolMenu.rowsOfRows2AreOnThe', {
+        rows: count(data.rows.length),
+        rows2: counted(data.total, 'row'),
+      }),
     );
   };
   const fileAddress = (format: string, rows: string): string =>
@@ -50,7 +54,9 @@ export function PoolMenu({ lookUp, lookUps, query, page }: PoolMenuProps) {
     {
       key: `${format} shown`,
       label: (
-        <a href={fileAddress(format, 'shown')}>{`${format.toUpperCase()}, ${count(page?.total)} shown`}</a>
+        <a href={fileAddress(format, 'shown')}>
+          {t('lookup:PoolMenu.formatTotalShown', { format: format.toUpperCase(), total: count(page?.total) })}
+        </a>
       ),
     },
     ...(page && page.total !== page.all
@@ -58,7 +64,9 @@ export function PoolMenu({ lookUp, lookUps, query, page }: PoolMenuProps) {
           {
             key: `${format} all`,
             label: (
-              <a href={fileAddress(format, 'all')}>{`${format.toUpperCase()}, all ${count(page.all)}`}</a>
+              <a href={fileAddress(format, 'all')}>
+                {t('lookup:PoolMenu.formatAllAll', { format: format.toUpperCase(), all: count(page.all) })}
+              </a>
             ),
           },
         ]
@@ -68,7 +76,11 @@ export function PoolMenu({ lookUp, lookUps, query, page }: PoolMenuProps) {
     key: `export ${entry.id}`,
     label: (
       <a href={`/api/look-ups/${lookUp.id}/keywords.file?${entry.query}`}>
-        {entry.createdAt.slice(0, 10)}: {entry.name}, {counted(entry.rows, 'row')}
+        {entry.createdAt.slice(0, 10)}
+        {': '}
+        {entry.name}
+        {', '}
+        {counted(entry.rows, 'row')}
       </a>
     ),
   }));
@@ -86,10 +98,10 @@ export function PoolMenu({ lookUp, lookUps, query, page }: PoolMenuProps) {
           />
         }
       >
-        <Button size="small">Columns</Button>
+        <Button size="small">{t('lookup:PoolMenu.columns')}</Button>
       </Popover>
       <Button size="small" onClick={() => void copy()}>
-        Copy
+        {t('lookup:PoolMenu.copy')}
       </Button>
       <Dropdown
         autoFocus
@@ -102,7 +114,7 @@ export function PoolMenu({ lookUp, lookUps, query, page }: PoolMenuProps) {
                   {
                     key: 'earlier',
                     type: 'group' as const,
-                    label: 'Written before, make again',
+                    label: t('lookup:PoolMenu.writtenBeforeMakeAgain'),
                     children: earlier,
                   },
                 ]
@@ -110,7 +122,7 @@ export function PoolMenu({ lookUp, lookUps, query, page }: PoolMenuProps) {
           ],
         }}
       >
-        <Button size="small">Export</Button>
+        <Button size="small">{t('lookup:PoolMenu.export')}</Button>
       </Dropdown>
       {lookUp.kind !== 'import' && lookUp.date !== scope.date && <LookAgain lookUp={lookUp} />}
       {others.length > 0 && (
@@ -125,7 +137,7 @@ export function PoolMenu({ lookUp, lookUps, query, page }: PoolMenuProps) {
             onClick: ({ key }) => change({ view: `against-${key}` }),
           }}
         >
-          <Button size="small">What changed since…</Button>
+          <Button size="small">{t('lookup:PoolMenu.whatChangedSince')}</Button>
         </Dropdown>
       )}
     </div>
@@ -138,15 +150,20 @@ const COPIED_FIGURES: readonly PoolFigure[] = ['adCompetition', 'difficulty', 'r
 /** Rows as a table for the clipboard, every figure with its head. */
 function poolAsTable(page: PoolPage): string[][] {
   // What nobody told is unknown; where a target was not found, nothing stands.
-  const text = (value: number | string | null): string => (value === null ? 'unknown' : String(value));
-  const place = (value: number | null | undefined): string => (value ? String(value) : 'not found');
+  const text = (value: number | string | null): string =>
+    value === null ? t('lookup:PoolMenu.unknown') : String(value);
+  const place = (value: number | null | undefined): string =>
+    value ? String(value) : t('lookup:PoolMenu.notFound');
   const heads = [
-    'keyword',
-    'found by',
-    'volume',
-    ...page.targets.flatMap((target) => [`${target} organic`, `${target} paid`]),
-    'CPC low',
-    'CPC high',
+    wordOf('keyword'),
+    t('lookup:PoolMenu.foundBy'),
+    wordOf('volume'),
+    ...page.targets.flatMap((target) => [
+      t('lookup:PoolMenu.targetOrganic', { target }),
+      t('lookup:PoolMenu.targetPaid', { target }),
+    ]),
+    t('lookup:PoolMenu.cPCLow'),
+    t('lookup:PoolMenu.cPCHigh'),
     ...COPIED_FIGURES.map((name) => poolFigureOf(name).head.toLowerCase()),
   ];
   return [

@@ -11,6 +11,7 @@ import { poolColumns } from './poolColumns';
 import { shownColumns } from './poolColumnNames';
 import { readOrders, writeOrders } from '../../parts/table/orders';
 import { usePoolSides } from '../../parts/pool/usePoolSides';
+import { t } from '../../words/t';
 
 interface PoolTableProps {
   lookUp: LookUp;
@@ -49,7 +50,7 @@ export function PoolTable({ lookUp, page, rowAt, listName, onVisible }: PoolTabl
   return (
     <VirtualGrid
       listName={listName}
-      label="Pool"
+      label={t('lookup:PoolTable.pool')}
       columns={columns}
       total={page.total}
       rowAt={rowAt}

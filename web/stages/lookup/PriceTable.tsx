@@ -8,6 +8,7 @@ import { lookUpApi, useLookUpPriceQuery } from '../../state/lookUpApi';
 import { useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
 import { nameOfMarket } from './useLookUpDraft';
+import { t } from '../../words/t';
 
 interface PriceTableProps {
   orders: readonly LookUpOrder[];
@@ -34,14 +35,14 @@ export function PriceTable({ orders, markets }: PriceTableProps) {
         />
       ))}
       {orders.length > 1 && first && known.length === orders.length && (
-        <table className="lookup-price" aria-label="All markets together">
+        <table className="lookup-price" aria-label={t('lookup:PriceTable.allMarketsTogether')}>
           <tbody>
             <tr>
-              <th>All {orders.length} markets, units</th>
+              <th>{t('lookup:PriceTable.allOrdersMarketsUnits', { orders: orders.length })}</th>
               <th className="figure">{count(known.reduce((sum, { units }) => sum + units, 0))}</th>
             </tr>
             <tr>
-              <td>Left until {spelledDay(first.renews)}</td>
+              <td>{t('lookup:PriceTable.leftUntilRenews', { renews: spelledDay(first.renews) })}</td>
               <td className="figure">{count(first.allowance - first.spent)}</td>
             </tr>
           </tbody>
@@ -65,31 +66,33 @@ function MarketPrice({ order, name }: { order: LookUpOrder; name: string | null 
           <tr key={part.what}>
             <td>{part.what}</td>
             <td className="figure">
-              {part.held ? 'held' : `${part.estimated ? 'about ' : ''}${count(part.units)}`}
+              {part.held
+                ? t('lookup:PriceTable.held')
+                : `${part.estimated ? `${t('lookup:PriceTable.about')} ` : ''}${count(part.units)}`}
             </td>
           </tr>
         ))}
         {price.unknown.map((address) => (
           <tr key={address}>
             <td colSpan={2} className="soft">
-              {address}: unknown in this market
+              {t('lookup:PriceTable.addressUnknownInThisMarket', { address })}
             </td>
           </tr>
         ))}
         <tr>
-          <th>{estimated ? 'Units, at most' : 'Units'}</th>
+          <th>{estimated ? t('lookup:PriceTable.unitsAtMost') : t('lookup:PriceTable.units')}</th>
           <th className="figure">{count(price.units)}</th>
         </tr>
         {name === null && (
           <tr>
-            <td>Left until {spelledDay(price.renews)}</td>
+            <td>{t('lookup:PriceTable.leftUntilRenews', { renews: spelledDay(price.renews) })}</td>
             <td className="figure">{count(price.allowance - price.spent)}</td>
           </tr>
         )}
         {price.units === 0 && (
           <tr>
             <td colSpan={2} className="soft">
-              All of it is held: nothing is paid for again.
+              {t('lookup:PriceTable.allOfItIsHeldNothing')}
             </td>
           </tr>
         )}

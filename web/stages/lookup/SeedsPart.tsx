@@ -8,40 +8,57 @@ import { useLookUpsQuery, useModeCountsQuery } from '../../state/lookUpApi';
 import { useScope } from '../../state/useScope';
 import { useSettled } from '../../state/useSettled';
 import type { LookUpDraft } from './useLookUpDraft';
+import { t, wordOf } from '../../words/t';
 
 const TYPING_MS = 400;
 const MOST_COUNTED = 50;
-const SUM_TIP = 'Summed over the seed keywords: one keyword may come by several.';
+const SUM_TIP = t('lookup:SeedsPart.summedOverTheSeedKeywordsOne');
 
 const WAYS: { value: SeedWay; label: string; tip: string }[] = [
-  { value: 'suggestions', label: 'suggestions', tip: 'What the search box proposes for it.' },
+  {
+    value: 'suggestions',
+    label: t('lookup:SeedsPart.suggestions'),
+    tip: t('lookup:SeedsPart.whatTheSearchBoxProposesFor'),
+  },
   {
     value: 'one letter more',
-    label: 'one letter more',
-    tip: 'What it proposes with each letter and digit of the market’s alphabet after it.',
+    label: t('lookup:SeedsPart.oneLetterMore'),
+    tip: t('lookup:SeedsPart.whatItProposesWithEachLetter'),
   },
-  { value: 'one letter before', label: 'one letter before', tip: 'The same with each letter before it.' },
-  { value: 'phrase', label: 'phrase', tip: 'Keywords that hold these words in this order.' },
-  { value: 'all words', label: 'all words', tip: 'Keywords that hold all of these words, in any order.' },
+  {
+    value: 'one letter before',
+    label: t('lookup:SeedsPart.oneLetterBefore'),
+    tip: t('lookup:SeedsPart.theSameWithEachLetterBefore'),
+  },
+  {
+    value: 'phrase',
+    label: t('lookup:SeedsPart.phrase'),
+    tip: t('lookup:SeedsPart.keywordsThatHoldTheseWordsIn'),
+  },
+  {
+    value: 'all words',
+    label: t('lookup:SeedsPart.allWords'),
+    tip: t('lookup:SeedsPart.keywordsThatHoldAllOfThese'),
+  },
   {
     value: 'any word',
-    label: 'any word',
-    tip: 'Keywords that hold one of these words at least. Of a common word that is a flood.',
+    label: t('lookup:SeedsPart.anyWord'),
+    tip: t('lookup:SeedsPart.keywordsThatHoldOneOfThese'),
   },
   {
     value: 'also ranked',
-    label: 'also ranked for',
-    tip: 'What the first ten targets of its result page rank for as well, with how many of the ten do.',
+    label: t('lookup:SeedsPart.alsoRankedFor'),
+    tip: t('lookup:SeedsPart.whatTheFirstTenTargetsOf'),
   },
   {
     value: 'spellings',
-    label: 'spellings',
-    tip: 'Likely slips, joined and split words, of which a volume is known.',
+    label: t('lookup:SeedsPart.spellings'),
+    tip: t('lookup:SeedsPart.likelySlipsJoinedAndSplitWords'),
   },
   {
     value: 'words of the front',
-    label: 'words of the front',
-    tip: 'Tags and title phrases of every target on its front, with how many use them.',
+    label: t('lookup:SeedsPart.wordsOfTheFront'),
+    tip: t('lookup:SeedsPart.tagsAndTitlePhrasesOfEvery'),
   },
 ];
 
@@ -66,10 +83,10 @@ export function SeedsPart({ draft, onChange }: SeedsPartProps) {
       .reduce<number | undefined>((sum, { keywords }) => (sum ?? 0) + keywords, undefined);
   return (
     <>
-      <p className="faint">What else do people type?</p>
+      <p className="faint">{t('lookup:SeedsPart.whatElseDoPeopleType')}</p>
       <Input.TextArea
-        aria-label="Seed keywords, one a line or with commas"
-        placeholder="Seed keywords, one a line or with commas"
+        aria-label={t('lookup:SeedsPart.seedKeywordsOneALineOr')}
+        placeholder={t('lookup:SeedsPart.seedKeywordsOneALineOr')}
         autoSize={{ minRows: 2, maxRows: 5 }}
         value={draft.seeds}
         onChange={(event) => onChange({ seeds: event.target.value })}
@@ -88,7 +105,7 @@ export function SeedsPart({ draft, onChange }: SeedsPartProps) {
           >
             <Tooltip title={tip}>{label}</Tooltip>{' '}
             {countOf(value) !== undefined && (
-              <span className="faint" title={seeds.length > 1 ? SUM_TIP : undefined}>
+              <span className="faint" title={seeds.length > 1 ? wordOf(SUM_TIP) : undefined}>
                 {count(countOf(value))}
               </span>
             )}
@@ -105,11 +122,11 @@ function BySeed({ counted: { seeds } }: { counted: ModeCounts }) {
   return (
     <Ledger
       className="by-seed"
-      label="Keywords by seed"
+      label={t('lookup:SeedsPart.keywordsBySeed')}
       rows={seeds}
       keyOf={({ seed }) => seed}
       columns={[
-        { head: 'Seed', cell: ({ seed }) => seed },
+        { head: t('lookup:SeedsPart.seed'), cell: ({ seed }) => seed },
         ...seeds[0]!.counts.map(({ mode }, n) => ({
           head: mode,
           figure: true,
@@ -132,12 +149,12 @@ function Recent() {
   if (recent.length === 0) return null;
   return (
     <div className="faint">
-      Held:{' '}
+      {t('lookup:SeedsPart.held')}{' '}
       {recent.map((lookUp) => (
         <button
           key={lookUp.id}
           className="plain written recent"
-          title={`Looked up for ${lookUp.date}: opens at once`}
+          title={t('lookup:SeedsPart.lookedUpForDateOpensAt', { date: lookUp.date })}
           onClick={() => change({ lookUp: lookUp.id })}
         >
           {lookUp.request.seeds.join(', ')}

@@ -4,6 +4,7 @@ import { App } from 'antd';
 import { useTrouble } from '../../parts/words/useTrouble';
 import { useAddTargetsMutation, useTargetsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
+import { t } from '../../words/t';
 
 /** Targets of a look-up that nobody in the roster stands for count for nothing in Gaps: said, and mended at a press. */
 export function StrangeTargets({ lookUp }: { lookUp: LookUp }) {
@@ -24,15 +25,25 @@ export function StrangeTargets({ lookUp }: { lookUp: LookUp }) {
       market: lookUp.market,
       text: strange.join('\n'),
     }).unwrap();
-    void message.info(`${added.length} in the roster now, as rivals.`);
+    void message.info(t('lookup:StrangeTargets.addedInTheRosterNowAs', { added: added.length }));
   };
   return (
     <p className="soft" role="status">
-      {strange.length === 1 ? 'One of its targets is' : `${strange.length} of its targets are`} not in the
-      roster ({strange.slice(0, 3).join(', ')}
-      {strange.length > 3 && ' …'}): Gaps does not compare with {strange.length === 1 ? 'it' : 'them'}.{' '}
+      {t('lookup:StrangeTargets.whichNotInTheRosterStrange', {
+        which:
+          strange.length === 1
+            ? t('lookup:StrangeTargets.oneOfItsTargetsIs')
+            : t('lookup:StrangeTargets.strangeOfItsTargetsAre', { strange: strange.length }),
+        strange: strange.slice(0, 3).join(', '),
+      })}
+      {strange.length > 3 && ' …'}
+      {t('lookup:StrangeTargets.gapsDoesNotCompareWithWhich', {
+        which: strange.length === 1 ? t('lookup:StrangeTargets.it') : t('lookup:StrangeTargets.them'),
+      })}{' '}
       <button className="plain written" disabled={isLoading} onClick={() => void join().catch(trouble)}>
-        Add as {strange.length === 1 ? 'a rival' : 'rivals'}
+        {t('lookup:StrangeTargets.addAsWhich', {
+          which: strange.length === 1 ? t('lookup:StrangeTargets.aRival') : t('lookup:StrangeTargets.rivals'),
+        })}
       </button>
     </p>
   );

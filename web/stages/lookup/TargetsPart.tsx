@@ -4,12 +4,13 @@ import { Checkbox, Input } from 'antd';
 import type { LookUpDraft } from './useLookUpDraft';
 import type { Pasted } from './readPaste';
 import { useScope } from '../../state/useScope';
+import { t, wordOf } from '../../words/t';
 
 const SHOWN_PROBLEMS = 5;
 const WORDS = [
-  { value: 'phrases of the target', label: 'phrases of its title and headings' },
-  { value: 'tags', label: 'its tags' },
-  { value: 'channel keywords', label: 'a channel’s own keywords' },
+  { value: 'phrases of the target', label: t('lookup:TargetsPart.phrasesOfItsTitleAndHeadings') },
+  { value: 'tags', label: t('lookup:TargetsPart.itsTags') },
+  { value: 'channel keywords', label: t('lookup:TargetsPart.aChannelSOwnKeywords') },
 ] as const;
 
 interface TargetsPartProps {
@@ -32,7 +33,7 @@ export function TargetsPart({ targets, draft, pasted, orders, onChange }: Target
   return (
     <>
       <p className="faint targets-ask">
-        Which keywords do these rank for?
+        {t('lookup:TargetsPart.whichKeywordsDoTheseRankFor')}
         {here.length > 1 && (
           <span>
             <button
@@ -41,13 +42,13 @@ export function TargetsPart({ targets, draft, pasted, orders, onChange }: Target
                 onChange({ left: draft.left.filter((id) => !here.some((one) => one.id === id)) })
               }
             >
-              all
+              {t('lookup:TargetsPart.all')}
             </button>{' '}
             <button
               className="plain written"
               onClick={() => onChange({ left: [...new Set([...draft.left, ...here.map(({ id }) => id)])] })}
             >
-              none
+              {t('lookup:TargetsPart.none')}
             </button>
           </span>
         )}
@@ -61,43 +62,55 @@ export function TargetsPart({ targets, draft, pasted, orders, onChange }: Target
               onChange={({ target: box }) => toggle(target.id, box.checked)}
             >
               {target.name}{' '}
-              <span className="faint">{target.side === 'own' ? `ours, ${target.kind}` : target.kind}</span>
+              <span className="faint">
+                {target.side === 'own'
+                  ? t('lookup:TargetsPart.oursKind', { kind: wordOf(target.kind) })
+                  : wordOf(target.kind)}
+              </span>
             </Checkbox>
           ))}
         </div>
       )}
       <Input.TextArea
-        aria-label="More targets, one a line"
-        placeholder="More pages, sites, videos, channels, listings, shops: addresses or ids, one a line"
+        aria-label={t('lookup:TargetsPart.moreTargetsOneALine')}
+        placeholder={t('lookup:TargetsPart.morePagesSitesVideosChannels')}
         autoSize={{ minRows: 2, maxRows: 6 }}
         value={draft.pasted}
         onChange={(event) => onChange({ pasted: event.target.value })}
       />
       {pasted.targets.length > 0 && (
-        <ul className="chips" aria-label="Recognised targets">
+        <ul className="chips" aria-label={t('lookup:TargetsPart.recognisedTargets')}>
           {pasted.targets.map(({ address, kind }) => (
             <li key={address} title={address}>
-              <b>{kind}</b> {address}
+              <b>{wordOf(kind)}</b> {address}
             </li>
           ))}
         </ul>
       )}
-      {pasted.repeats > 0 && <div className="faint">{pasted.repeats} repeated: counted once.</div>}
+      {pasted.repeats > 0 && (
+        <div className="faint">
+          {t('lookup:TargetsPart.repeatsRepeatedCountedOnce', { repeats: pasted.repeats })}
+        </div>
+      )}
       {elsewhere.length > 0 && (
         <div className="soft" role="status">
-          {elsewhere.length} of another surface than the chosen markets: choose a market for them below.
+          {t('lookup:TargetsPart.elsewhereOfAnotherSurfaceThanThe', { elsewhere: elsewhere.length })}
         </div>
       )}
       {pasted.problems.slice(0, SHOWN_PROBLEMS).map(({ line, text, reason }) => (
         <div key={line} className="soft" role="alert">
-          Line {line}, “{text}”: {reason}.
+          {t('lookup:TargetsPart.lineLineTextReason', { line, text, reason })}
         </div>
       ))}
       {pasted.problems.length > SHOWN_PROBLEMS && (
-        <div className="soft">and {pasted.problems.length - SHOWN_PROBLEMS} more lines</div>
+        <div className="soft">
+          {t('lookup:TargetsPart.andProblemsMoreLines', {
+            problems: pasted.problems.length - SHOWN_PROBLEMS,
+          })}
+        </div>
       )}
       <div className="lookup-also">
-        <span className="soft">Take also</span>
+        <span className="soft">{t('lookup:TargetsPart.takeAlso')}</span>
         {WORDS.map(({ value, label }) => (
           <Checkbox
             key={value}
@@ -108,7 +121,7 @@ export function TargetsPart({ targets, draft, pasted, orders, onChange }: Target
               })
             }
           >
-            {label}
+            {wordOf(label)}
           </Checkbox>
         ))}
       </div>

@@ -1,22 +1,26 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
-import { POOL_FIGURES } from '@opsimath/contract/figures/poolFigures';
+import { type PoolFigure, POOL_FIGURES } from '@opsimath/contract/figures/poolFigures';
+import { figureWords, t } from '../../words/t';
+
+const headOf = (name: PoolFigure): string =>
+  figureWords('pool', name, { head: POOL_FIGURES[name].head, tip: '' }, {}).head;
 
 /** Columns of a pool that can be shown or not, in their order. The keyword is always there. */
 export const COLUMN_NAMES = {
-  found: POOL_FIGURES.sources.head,
-  volume: POOL_FIGURES.volume.head,
-  months: POOL_FIGURES.peak.head,
-  trend: POOL_FIGURES.trend.head,
-  lane: 'Positions',
-  page: 'Ranking page',
-  targets: POOL_FIGURES.targets.head,
-  appearances: POOL_FIGURES.appearances.head,
-  clicks: POOL_FIGURES.clicks.head,
-  cpc: POOL_FIGURES.cpc.head,
-  adCompetition: POOL_FIGURES.adCompetition.head,
-  difficulty: POOL_FIGURES.difficulty.head,
-  results: POOL_FIGURES.results.head,
-  words: POOL_FIGURES.words.head,
+  found: headOf('sources'),
+  volume: headOf('volume'),
+  months: headOf('peak'),
+  trend: headOf('trend'),
+  lane: t('lookup:poolColumnNames.positions'),
+  page: t('lookup:poolColumnNames.rankingPage'),
+  targets: headOf('targets'),
+  appearances: headOf('appearances'),
+  clicks: headOf('clicks'),
+  cpc: headOf('cpc'),
+  adCompetition: headOf('adCompetition'),
+  difficulty: headOf('difficulty'),
+  results: headOf('results'),
+  words: headOf('words'),
 } as const;
 export type ColumnId = keyof typeof COLUMN_NAMES;
 

@@ -8,10 +8,11 @@ import type { ColumnId } from './poolColumnNames';
 import { laneColumn } from '../../parts/pool/laneColumn';
 import { poolFigureColumn } from '../../parts/pool/poolFigureColumn';
 import type { PoolSides } from '../../parts/pool/poolSides';
+import { localeNow, t, wordOf } from '../../words/t';
 
 const LANE = 214;
 const ROW = 34;
-const SHORT = new Intl.NumberFormat('en-US', { notation: 'compact', maximumFractionDigits: 1 });
+const SHORT = new Intl.NumberFormat(localeNow().numbers, { notation: 'compact', maximumFractionDigits: 1 });
 
 interface PoolColumnsTask {
   page: PoolPage;
@@ -40,7 +41,7 @@ export function poolColumns(task: PoolColumnsTask): GridColumn<PoolRow>[] {
     },
     {
       id: 'keyword',
-      head: 'Keyword',
+      head: t('lookup:poolColumns.keyword'),
       sort: 'keyword',
       width: 190,
       cell: (row) => (
@@ -50,9 +51,13 @@ export function poolColumns(task: PoolColumnsTask): GridColumn<PoolRow>[] {
             <span
               key={word.text}
               className="banned-mark"
-              title={`“${word.text}” is ${word.level}${word.reason ? `: ${word.reason}` : ''}`}
+              title={t('lookup:poolColumns.textIsLevelWhich', {
+                text: word.text,
+                level: wordOf(word.level),
+                which: word.reason ? `: ${word.reason}` : '',
+              })}
             >
-              {word.level}
+              {wordOf(word.level)}
             </span>
           ))}
         </span>
@@ -73,20 +78,30 @@ function columnsById({
     found: poolFigureColumn('sources', {
       align: undefined,
       cell: (row) => (
-        <span title={`${row.found.join(', ')}${row.from.length > 0 ? `; from ${row.from.join(', ')}` : ''}`}>
+        <span
+          title={`${row.found.join(', ')}${row.from.length > 0 ? t('lookup:poolColumns.fromFrom', { from: row.from.join(', ') }) : ''}`}
+        >
           {row.found.join(', ')}
         </span>
       ),
     }),
     volume: poolFigureColumn('volume', {
       cell: (row) => {
-        if (row.volume === null) return <span className="faint">unknown</span>;
+        if (row.volume === null) return <span className="faint">{t('lookup:poolColumns.unknown')}</span>;
         const old = row.metricsDate === null ? '' : age(row.metricsDate, today, oldAfter);
         return (
           <span
-            title={`of ${row.metricsDate}${old}, ${row.volumeRange ? `given as a range, counted as ${count(row.volume)}` : `${row.volumeMonths || 'no'} months given`}`}
+            title={t('lookup:poolColumns.ofMetricsDateOldWhich', {
+              metricsDate: row.metricsDate,
+              old,
+              which: row.volumeRange
+                ? t('lookup:poolColumns.givenAsARangeCountedAs', { volume: count(row.volume) })
+                : t('lookup:poolColumns.volumeMonthsMonthsGiven', {
+                    volumeMonths: row.volumeMonths || t('lookup:poolColumns.no'),
+                  }),
+            })}
           >
-            {old !== '' && <i className="old-mark">old</i>}
+            {old !== '' && <i className="old-mark">{t('lookup:poolColumns.old')}</i>}
             {row.volumeMonths < 12 && row.volumeMonths > 0 && '~'}
             {volumeWord(row)}
           </span>
@@ -103,10 +118,10 @@ function columnsById({
       align: undefined,
       cell: (row) =>
         row.trend === null ? (
-          <span className="faint">unknown</span>
+          <span className="faint">{t('lookup:poolColumns.unknown')}</span>
         ) : (
           <span>
-            {row.trend}{' '}
+            {wordOf(row.trend)}{' '}
             {row.trend !== 'level' && (
               <span className="faint">{`${decimal(100 * (Math.exp(row.trendSlope ?? 0) - 1), 0)} %`}</span>
             )}
@@ -116,8 +131,8 @@ function columnsById({
     lane: laneColumn(sides, { width: LANE, height: ROW }),
     page: {
       id: 'page',
-      head: 'Ranking page',
-      tip: 'Page, video or listing that holds the best position found.',
+      head: t('lookup:poolColumns.rankingPage'),
+      tip: t('lookup:poolColumns.pageVideoOrListingThatHolds'),
       width: 190,
       cell: ({ page: address }) =>
         address === null ? (
@@ -127,7 +142,11 @@ function columnsById({
         ),
     },
     targets: poolFigureColumn('targets', {
-      cell: (row) => `${POOL_READERS.targets(row)} of ${page.targets.length}`,
+      cell: (row) =>
+        t('lookup:poolColumns.targetsOfTargets2', {
+          targets: POOL_READERS.targets(row),
+          targets2: page.targets.length,
+        }),
     }),
     appearances: poolFigureColumn('appearances'),
     clicks: poolFigureColumn('clicks'),

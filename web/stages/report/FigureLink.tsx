@@ -1,4 +1,5 @@
 import { rowName, showRow } from './showRow';
+import { t } from '../../words/t';
 
 /** A figure that leads to the row that it was read from, or that explains it. */
 export function FigureLink({ row, children }: { row: string; children: React.ReactNode }) {
@@ -6,7 +7,7 @@ export function FigureLink({ row, children }: { row: string; children: React.Rea
     <a
       className="figure-link"
       href={`#${rowName(row)}`}
-      title="Where this figure comes from"
+      title={t('report:FigureLink.whereThisFigureComesFrom')}
       onClick={(event) => {
         event.preventDefault();
         showRow(row);

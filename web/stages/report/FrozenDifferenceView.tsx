@@ -4,6 +4,7 @@ import { Problem } from '../../parts/words/Problem';
 import { count, counted, spelledDay } from '../../parts/words/figures';
 import { useFrozenDifferenceQuery } from '../../state/frozenApi';
 import { useScope } from '../../state/useScope';
+import { t } from '../../words/t';
 
 type Moved = FrozenDifference['closed'][number];
 
@@ -12,20 +13,26 @@ export function FrozenDifferenceView({ id, before }: { id: number; before: numbe
   const { project } = useScope();
   const { data, error } = useFrozenDifferenceQuery({ project, id, before });
   if (error) return <Problem error={error} />;
-  if (!data) return <p className="soft">Holding them against each other…</p>;
+  if (!data) return <p className="soft">{t('report:FrozenDifferenceView.holdingThemAgainstEachOther')}</p>;
   return (
-    <section className="frozen-difference" aria-label="Since then">
+    <section className="frozen-difference" aria-label={t('report:FrozenDifferenceView.sinceThen')}>
       <h2>
-        {count(data.closedInAll)} closed, {count(data.openedInAll)} opened since{' '}
-        {spelledDay(data.before.date)}
+        {t('report:FrozenDifferenceView.closedInAllClosedOpenedInAllOpened', {
+          closedInAll: count(data.closedInAll),
+          openedInAll: count(data.openedInAll),
+          date: spelledDay(data.before.date),
+        })}
       </h2>
       <p className="soft">
-        Over {counted(data.both, 'keyword')} that are in both; {count(data.came)} came and {count(data.went)}{' '}
-        went. Where either does not know how a keyword stands, nothing is said.
+        {t('report:FrozenDifferenceView.overKeywordsThatAreInBoth', {
+          keywords: counted(data.both, 'keyword'),
+          came: count(data.came),
+          went: count(data.went),
+        })}
       </p>
       <div className="two">
-        <Side title="Closed: no rival stands before us any more" rows={data.closed} />
-        <Side title="Opened: a rival stands before us now" rows={data.opened} />
+        <Side title={t('report:FrozenDifferenceView.closedNoRivalStandsBeforeUs')} rows={data.closed} />
+        <Side title={t('report:FrozenDifferenceView.openedARivalStandsBeforeUs')} rows={data.opened} />
       </div>
     </section>
   );
@@ -38,21 +45,37 @@ function Side({ title, rows }: { title: string; rows: readonly Moved[] }) {
     <div>
       <h3>{title}</h3>
       {rows.length === 0 ? (
-        <p className="soft">None.</p>
+        <p className="soft">{t('report:FrozenDifferenceView.none')}</p>
       ) : (
         <Ledger
           label={title}
           rows={rows.slice(0, MOST)}
           keyOf={({ keyword }) => keyword}
           columns={[
-            { head: 'Keyword', cell: ({ keyword }) => keyword },
-            { head: 'Before', cell: ({ before, ownBefore }) => `${before ?? 'not known'}${said(ownBefore)}` },
-            { head: 'Now', cell: ({ after, ownAfter }) => `${after ?? 'not known'}${said(ownAfter)}` },
-            { head: 'Searches', figure: true, cell: ({ demand }) => count(demand) },
+            { head: t('report:FrozenDifferenceView.keyword'), cell: ({ keyword }) => keyword },
+            {
+              head: t('report:FrozenDifferenceView.before'),
+              cell: ({ before, ownBefore }) =>
+                `${before ?? t('report:FrozenDifferenceView.notKnown')}${said(ownBefore)}`,
+            },
+            {
+              head: t('report:FrozenDifferenceView.now'),
+              cell: ({ after, ownAfter }) =>
+                `${after ?? t('report:FrozenDifferenceView.notKnown')}${said(ownAfter)}`,
+            },
+            {
+              head: t('report:FrozenDifferenceView.searches'),
+              figure: true,
+              cell: ({ demand }) => count(demand),
+            },
           ]}
         />
       )}
-      {rows.length > MOST && <p className="soft">and {count(rows.length - MOST)} more</p>}
+      {rows.length > MOST && (
+        <p className="soft">
+          {t('report:FrozenDifferenceView.andRowsMore', { rows: count(rows.length - MOST) })}
+        </p>
+      )}
     </div>
   );
 }

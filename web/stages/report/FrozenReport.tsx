@@ -8,6 +8,8 @@ import { FrozenDifferenceView } from './FrozenDifferenceView';
 import { ReportPaper } from './ReportPaper';
 import { Sharing } from './Sharing';
 import { TakeAway } from './TakeAway';
+import { Told } from '../../words/Told';
+import { t } from '../../words/t';
 
 /** A report as it was when it was frozen: the same whatever the data say today. */
 export function FrozenReport({ id }: { id: number }) {
@@ -17,7 +19,7 @@ export function FrozenReport({ id }: { id: number }) {
   const [remove] = useRemoveFrozenMutation();
   const [sharing, share] = useState(false);
   if (error) return <Problem error={error} />;
-  if (!data) return <p className="soft">Opening what was frozen…</p>;
+  if (!data) return <p className="soft">{t('report:FrozenReport.openingWhatWasFrozen')}</p>;
   const { frozen, content, asItWas } = data;
   const earlier = (all ?? []).filter((one) => one.id !== id && one.market === frozen.market);
   const takeAway = async (): Promise<void> => {
@@ -28,35 +30,43 @@ export function FrozenReport({ id }: { id: number }) {
     <>
       <div className="report-tools no-print">
         <span className="soft frozen-line">
-          Frozen {frozen.madeAt.slice(0, 16).replace('T', ' ')} UTC ·{' '}
-          {asItWas ? 'as it was' : 'not as it was: its checksum does not fit any more'} · SHA-256{' '}
-          <code title={frozen.checksum}>{frozen.checksum.slice(0, 12)}…</code>
+          <Told
+            id="report:FrozenReport.frozenReplaceShownUTCWhichSHA256"
+            values={{
+              replaceShown: frozen.madeAt.slice(0, 16).replace('T', ' '),
+              which: asItWas
+                ? t('report:FrozenReport.asItWas')
+                : t('report:FrozenReport.notAsItWasItsChecksum'),
+              checksum: frozen.checksum.slice(0, 12),
+            }}
+            parts={{ code: <code title={frozen.checksum} /> }}
+          />
         </span>
         {earlier.length > 0 && (
           <Select
             size="small"
-            aria-label="Hold against an earlier one"
+            aria-label={t('report:FrozenReport.holdAgainstAnEarlierOne')}
             style={{ minWidth: 190 }}
             popupMatchSelectWidth={false}
             value={scope.against ?? 0}
             options={[
-              { value: 0, label: 'Hold against…' },
+              { value: 0, label: t('report:FrozenReport.holdAgainst') },
               ...earlier.map((one) => ({ value: one.id, label: `${one.title}, ${spelledDay(one.date)}` })),
             ]}
             onChange={(against) => change({ against: against === 0 ? null : against })}
           />
         )}
         <Button size="small" aria-expanded={sharing} onClick={() => share(!sharing)}>
-          Share
+          {t('report:FrozenReport.share')}
         </Button>
         <TakeAway what={{ frozen: id }} content={content} />
         <Popconfirm
-          title="What was frozen cannot be made again. Remove it?"
-          okText="Remove"
-          cancelText="Keep"
+          title={t('report:FrozenReport.whatWasFrozenCannotBeMade')}
+          okText={t('report:FrozenReport.remove')}
+          cancelText={t('report:FrozenReport.keep')}
           onConfirm={() => void takeAway().catch(() => undefined)}
         >
-          <Button size="small">Remove</Button>
+          <Button size="small">{t('report:FrozenReport.remove')}</Button>
         </Popconfirm>
       </div>
       <div className="report-desk wide">

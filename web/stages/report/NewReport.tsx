@@ -7,6 +7,7 @@ import { useRoundsQuery } from '../../state/roundsApi';
 import { useScope } from '../../state/useScope';
 import { AuditForm } from '../../parts/audit/AuditForm';
 import { TEMPLATE_WORDS } from './sectionWords';
+import { t } from '../../words/t';
 
 type Own = keyof typeof TEMPLATE_WORDS;
 const TEMPLATES = Object.keys(TEMPLATE_WORDS) as Own[];
@@ -28,7 +29,7 @@ export function NewReport() {
   };
   return (
     <div className="new-report">
-      <h1>What do you want to tell them?</h1>
+      <h1>{t('report:NewReport.whatDoYouWantToTell')}</h1>
       {error && <Problem error={error} />}
       <ul className="templates">
         {TEMPLATES.map((template) => (
@@ -38,30 +39,27 @@ export function NewReport() {
             {template === 'round' && rounds.length > 1 && (
               <Select
                 size="small"
-                aria-label="Which round"
+                aria-label={t('report:NewReport.whichRound')}
                 value={round ?? rounds.at(-1)!.id}
                 options={rounds.map(({ id, name }) => ({ value: id, label: name }))}
                 onChange={chooseRound}
               />
             )}
             {template === 'round' && board && rounds.length === 0 && (
-              <p className="soft">There is no round yet: fill one in Rounds.</p>
+              <p className="soft">{t('report:NewReport.thereIsNoRoundYetFill')}</p>
             )}
             <Button
               type={template === 'gaps' ? 'primary' : 'default'}
               disabled={isLoading || (template === 'round' && rounds.length === 0)}
               onClick={() => void begin(template).catch(() => undefined)}
             >
-              Begin
+              {t('report:NewReport.begin')}
             </Button>
           </li>
         ))}
         <li className="audit">
-          <h2>Audit of somebody’s target</h2>
-          <p className="soft">
-            For a first conversation: what a stranger’s site, channel, shop, page, video or listing ranks for,
-            what is within its reach, and three things to do first. It needs nothing of ours.
-          </p>
+          <h2>{t('report:NewReport.auditOfSomebodySTarget')}</h2>
+          <p className="soft">{t('report:NewReport.forAFirstConversationWhatA')}</p>
           <AuditForm market={scope.market} date={scope.date} />
         </li>
       </ul>

@@ -20,13 +20,14 @@ import { ReportPaper } from './ReportPaper';
 import { SectionList } from './SectionList';
 import { TakeAway } from './TakeAway';
 import { useReportDocument } from './useReportDocument';
+import { t, wordOf } from '../../words/t';
 
 /** A report as it is now: its sections on the left, the paper beside them. */
 export function OpenReport({ id }: { id: number }) {
   const { project } = useScope();
   const { data: saved, error } = useReportQuery({ project, id });
   if (error) return <Problem error={error} />;
-  if (!saved) return <p className="soft">Opening the report…</p>;
+  if (!saved) return <p className="soft">{t('report:OpenReport.openingTheReport')}</p>;
   return <Opened saved={saved} />;
 }
 
@@ -58,14 +59,14 @@ function Opened({ saved }: { saved: SavedReport }) {
     <>
       <div className="report-tools no-print">
         <span className="soft" role="status">
-          {held.trouble ?? (held.state === 'kept' ? 'kept' : held.state)}
-          {isFetching && content && ' · figures are being worked out'}
+          {held.trouble ?? (held.state === 'kept' ? 'kept' : wordOf(held.state))}
+          {isFetching && content && ` ${t('report:OpenReport.figuresAreBeingWorkedOut')}`}
         </span>
         <Button size="small" disabled={!held.canUndo} onClick={held.undo}>
-          Undo
+          {t('report:OpenReport.undo')}
         </Button>
         <Button size="small" aria-expanded={looks} onClick={() => showLooks(!looks)}>
-          Title, logo, colour
+          {t('report:OpenReport.titleLogoColour')}
         </Button>
         {!audit && <PlanReport saved={saved} />}
         <Button
@@ -73,20 +74,20 @@ function Opened({ saved }: { saved: SavedReport }) {
           disabled={freezing.isLoading || !content || held.state !== 'kept'}
           onClick={() => void frozenNow().catch(() => undefined)}
         >
-          Freeze
+          {t('report:OpenReport.freeze')}
         </Button>
         <TakeAway what={{ report: saved.id, scope: comparison }} content={content} />
         <Popconfirm
           title={
             audit
-              ? 'Remove this audit with all that was gathered for it alone?'
-              : 'Remove this report? What was frozen of it stays.'
+              ? t('report:OpenReport.removeThisAuditWithAllThat')
+              : t('report:OpenReport.removeThisReportWhatWasFrozen')
           }
-          okText="Remove"
-          cancelText="Keep"
+          okText={t('report:OpenReport.remove')}
+          cancelText={t('report:OpenReport.keep')}
           onConfirm={() => void takeAway().catch(() => undefined)}
         >
-          <Button size="small">Remove</Button>
+          <Button size="small">{t('report:OpenReport.remove')}</Button>
         </Popconfirm>
       </div>
       <SectionList held={held} />
@@ -97,7 +98,7 @@ function Opened({ saved }: { saved: SavedReport }) {
         {content ? (
           <ReportPaper content={content} held={held} />
         ) : (
-          !error && <p className="soft">Writing the report…</p>
+          !error && <p className="soft">{t('report:OpenReport.writingTheReport')}</p>
         )}
       </div>
     </>
@@ -110,9 +111,9 @@ function AuditProgress({ job: id }: { job: number }) {
   const job = useJob(data);
   if (!job || job.state === 'done') return null;
   return (
-    <section className="audit-progress" aria-label="The audit">
+    <section className="audit-progress" aria-label={t('report:OpenReport.theAudit')}>
       <JobLine job={job} />
-      <p className="soft">The report fills in as this comes.</p>
+      <p className="soft">{t('report:OpenReport.theReportFillsInAsThis')}</p>
     </section>
   );
 }

@@ -2,6 +2,7 @@ import { REPORT_RHYTHMS, type SavedReport } from '@opsimath/contract/api/reports
 import { Select } from 'antd';
 import { usePlanReportMutation } from '../../state/reportsApi';
 import { useScope } from '../../state/useScope';
+import { t, wordOf } from '../../words/t';
 
 /** When a report is made by itself, and frozen. */
 export function PlanReport({ saved }: { saved: SavedReport }) {
@@ -10,13 +11,16 @@ export function PlanReport({ saved }: { saved: SavedReport }) {
   return (
     <Select
       size="small"
-      aria-label="Make it by itself"
+      aria-label={t('report:PlanReport.makeItByItself')}
       disabled={isLoading}
       popupMatchSelectWidth={false}
       value={saved.plan?.rhythm ?? 'never'}
       options={[
-        { value: 'never' as const, label: 'Made by hand' },
-        ...REPORT_RHYTHMS.map((rhythm) => ({ value: rhythm, label: `Made by itself, ${rhythm}` })),
+        { value: 'never' as const, label: t('report:PlanReport.madeByHand') },
+        ...REPORT_RHYTHMS.map((rhythm) => ({
+          value: rhythm,
+          label: t('report:PlanReport.madeByItselfRhythm', { rhythm: wordOf(rhythm) }),
+        })),
       ]}
       onChange={(rhythm: (typeof REPORT_RHYTHMS)[number] | 'never') =>
         void plan({ project, id: saved.id, market: scope.market, rhythm: rhythm === 'never' ? null : rhythm })

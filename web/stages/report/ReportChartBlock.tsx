@@ -1,9 +1,10 @@
 import type { ReportChart } from '@opsimath/contract/api/reportContent';
-import { shown } from '@opsimath/core/shown';
+import { shown } from '../../parts/words/figures';
 import { useMemo } from 'react';
 import { Chart } from '../../parts/charts/Chart';
 import { type ChartInk, useChartInk } from '../../parts/charts/ink';
 import { onPaper, timeAxis } from '../../parts/charts/paper';
+import { t } from '../../words/t';
 
 /** A curve for every side, with what was changed as marks. */
 export function ReportChartBlock({ chart }: { chart: ReportChart }) {
@@ -12,7 +13,11 @@ export function ReportChartBlock({ chart }: { chart: ReportChart }) {
   return (
     <figure className="report-chart">
       <figcaption>{chart.title}</figcaption>
-      <Chart option={option} height={240} label={`${chart.title}, ${chart.days.length} days`} />
+      <Chart
+        option={option}
+        height={240}
+        label={t('report:ReportChartBlock.titleDaysDays', { title: chart.title, days: chart.days.length })}
+      />
       <p className="legend soft">
         {chart.lines.map(({ name }, n) => (
           <span key={name}>

@@ -2,6 +2,7 @@ import type { ReportBlock, ReportContent } from '@opsimath/contract/api/reportCo
 import { FigureLink } from './FigureLink';
 import { LaneOf } from './ReportTableBlock';
 import { rowName } from './showRow';
+import { t } from '../../words/t';
 
 type Example = Extract<ReportBlock, { kind: 'example' }>;
 
@@ -22,7 +23,7 @@ export function ReportExample({ example, content }: { example: Example; content:
       </dl>
       <p>{reason}</p>
       <p>
-        <b>What to do.</b> {remedy}
+        <b>{t('report:ReportExample.whatToDo')}</b> {remedy}
       </p>
     </div>
   );

@@ -1,6 +1,7 @@
 import { Button, ColorPicker, Input, Upload } from 'antd';
 import { useState } from 'react';
 import type { HeldDocument } from './useReportDocument';
+import { t } from '../../words/t';
 
 const MOST_BYTES = 250_000;
 const USUAL = '#1d5c63';
@@ -10,25 +11,25 @@ export function ReportLook({ held }: { held: HeldDocument }) {
   const { document, change } = held;
   const [trouble, setTrouble] = useState('');
   const take = async (file: File): Promise<void> => {
-    if (!/^image\/(png|jpeg)$/.test(file.type)) return setTrouble('A logo is a picture in PNG or JPEG.');
-    if (file.size > MOST_BYTES) return setTrouble('A logo has at most 250 kB.');
+    if (!/^image\/(png|jpeg)$/.test(file.type)) return setTrouble(t('report:ReportLook.aLogoIsAPictureIn'));
+    if (file.size > MOST_BYTES) return setTrouble(t('report:ReportLook.aLogoHasAtMost250'));
     const logo = await asDataAddress(file);
     setTrouble('');
     change((current) => ({ ...current, logo }));
   };
   return (
-    <section className="report-look no-print" aria-label="Title, logo, colour">
+    <section className="report-look no-print" aria-label={t('report:ReportLook.titleLogoColour')}>
       <label>
-        Title
+        {t('report:ReportLook.title')}
         <Input
           value={document.title}
           maxLength={200}
-          placeholder="A title is made from the project"
+          placeholder={t('report:ReportLook.aTitleIsMadeFromThe')}
           onChange={(event) => change((current) => ({ ...current, title: event.target.value }))}
         />
       </label>
       <div>
-        Logo{' '}
+        {t('report:ReportLook.logo')}{' '}
         <Upload
           accept="image/png,image/jpeg"
           showUploadList={false}
@@ -37,17 +38,21 @@ export function ReportLook({ held }: { held: HeldDocument }) {
             return false;
           }}
         >
-          <Button size="small">{document.logo === null ? 'Choose a picture' : 'Choose another'}</Button>
+          <Button size="small">
+            {document.logo === null
+              ? t('report:ReportLook.chooseAPicture')
+              : t('report:ReportLook.chooseAnother')}
+          </Button>
         </Upload>{' '}
         {document.logo !== null && (
           <button className="plain written" onClick={() => change((current) => ({ ...current, logo: null }))}>
-            Without logo
+            {t('report:ReportLook.withoutLogo')}
           </button>
         )}
         {trouble !== '' && <span className="problem"> {trouble}</span>}
       </div>
       <div>
-        Colour{' '}
+        {t('report:ReportLook.colour')}{' '}
         <ColorPicker
           size="small"
           disabledAlpha
@@ -62,7 +67,7 @@ export function ReportLook({ held }: { held: HeldDocument }) {
             className="plain written"
             onClick={() => change((current) => ({ ...current, accent: null }))}
           >
-            The usual one
+            {t('report:ReportLook.theUsualOne')}
           </button>
         )}
       </div>

@@ -12,6 +12,7 @@ import { WrittenText } from './WrittenText';
 import { rowName } from './showRow';
 import type { HeldDocument } from './useReportDocument';
 import './paper.css';
+import { t } from '../../words/t';
 
 /** The document itself. With `held` its words can be changed where they stand; without it is only read. */
 export function ReportPaper({ content, held }: { content: ReportContent; held?: HeldDocument }) {
@@ -27,9 +28,7 @@ export function ReportPaper({ content, held }: { content: ReportContent; held?: 
       <header>
         {logo !== null && <img className="report-logo" src={logo} alt="" />}
         <h1>{title}</h1>
-        <p className="soft">
-          {foot}, over {content.scope}.
-        </p>
+        <p className="soft">{t('report:ReportPaper.footOverScope', { foot, scope: content.scope })}</p>
         <p className="legend soft">
           <span className="own-disc" /> {content.own}{' '}
           {content.rivals.map(({ letter, name }, n) => (
@@ -37,7 +36,7 @@ export function ReportPaper({ content, held }: { content: ReportContent; held?: 
               <span className={`letter hue-${n % 4}`}>{letter}</span> {name}{' '}
             </span>
           ))}
-          · ring: before · diamond: paid
+          {t('report:ReportPaper.ringBeforeDiamondPaid')}
         </p>
       </header>
       {sectionsOf(content, held).map(({ told, section }) => (
@@ -45,7 +44,7 @@ export function ReportPaper({ content, held }: { content: ReportContent; held?: 
           {section && held ? (
             <input
               className="heading"
-              aria-label="Heading"
+              aria-label={t('report:ReportPaper.heading')}
               value={section.heading}
               maxLength={200}
               onChange={(event) => held.changeSection(section.id, { heading: event.target.value })}
@@ -126,7 +125,7 @@ function Blocks({
 }
 
 function footOf({ project, market, date, compare }: ReportContent): string {
-  return `${project} · ${market} · ${spelledDay(date)}${compare ? ` against ${spelledDay(compare)}` : ''}`;
+  return `${project} · ${market} · ${spelledDay(date)}${compare ? ` ${t('report:ReportPaper.againstCompare', { compare: spelledDay(compare) })}` : ''}`;
 }
 
 /** Scope and date in the foot of every printed page. */

@@ -4,6 +4,7 @@ import { spelledDay } from '../../parts/words/figures';
 import { useFrozenReportsQuery } from '../../state/frozenApi';
 import { useScope } from '../../state/useScope';
 import { TEMPLATE_WORDS } from './sectionWords';
+import { t, wordOf } from '../../words/t';
 
 /** Reports of the project, and what was frozen of them. */
 export function ReportShelf({ reports }: { reports: readonly ReportListed[] }) {
@@ -12,15 +13,15 @@ export function ReportShelf({ reports }: { reports: readonly ReportListed[] }) {
   const open = (report: number | null, kept: number | null): void =>
     change({ report, frozen: kept, against: null });
   return (
-    <nav className="report-shelf no-print" aria-label="Reports">
+    <nav className="report-shelf no-print" aria-label={t('report:ReportShelf.reports')}>
       <Button
         size="small"
         onClick={() => open(null, null)}
         disabled={scope.report === null && scope.frozen === null}
       >
-        New report
+        {t('report:ReportShelf.newReport')}
       </Button>
-      {reports.length > 0 && <h2>Reports</h2>}
+      {reports.length > 0 && <h2>{t('report:ReportShelf.reports')}</h2>}
       <ul>
         {reports.map(({ id, title, template, plan }) => (
           <li key={id}>
@@ -30,14 +31,19 @@ export function ReportShelf({ reports }: { reports: readonly ReportListed[] }) {
               onClick={() => open(id, null)}
             >
               {title === '' ? nameOf(template) : title}
-              {plan && <span className="soft"> · {plan.rhythm}</span>}
+              {plan && (
+                <span className="soft">
+                  {' · '}
+                  {wordOf(plan.rhythm)}
+                </span>
+              )}
             </button>
           </li>
         ))}
       </ul>
       {frozen && frozen.length > 0 && (
         <>
-          <h2>Frozen</h2>
+          <h2>{t('report:ReportShelf.frozen')}</h2>
           <ul>
             {frozen.map(({ id, title, date, planned, shares }) => (
               <li key={id}>
@@ -49,9 +55,10 @@ export function ReportShelf({ reports }: { reports: readonly ReportListed[] }) {
                   {title}
                   <span className="soft">
                     {' '}
-                    · {spelledDay(date)}
-                    {planned && ' · made by itself'}
-                    {shares > 0 && ' · shared'}
+                    {'· '}
+                    {spelledDay(date)}
+                    {planned && ` ${t('report:ReportShelf.madeByItself')}`}
+                    {shares > 0 && ` ${t('report:ReportShelf.shared')}`}
                   </span>
                 </button>
               </li>
@@ -64,4 +71,4 @@ export function ReportShelf({ reports }: { reports: readonly ReportListed[] }) {
 }
 
 const nameOf = (template: ReportListed['template']): string =>
-  template === 'audit' ? 'Audit' : TEMPLATE_WORDS[template].name;
+  template === 'audit' ? t('report:ReportShelf.audit') : TEMPLATE_WORDS[template].name;

@@ -1,5 +1,5 @@
 import type { ReportContent, ReportRow, ReportTable } from '@opsimath/contract/api/reportContent';
-import { shown } from '@opsimath/core/shown';
+import { shown } from '../../parts/words/figures';
 import { Tooltip } from 'antd';
 import { memo } from 'react';
 import { Lane } from '../../parts/lane/Lane';

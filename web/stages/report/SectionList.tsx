@@ -20,6 +20,7 @@ import { Select } from 'antd';
 import { SECTION_WORDS } from './sectionWords';
 import { showRow } from './showRow';
 import type { HeldDocument } from './useReportDocument';
+import { t } from '../../words/t';
 
 /** The sections in their order: carried by mouse, moved by keys, added, taken away. */
 export function SectionList({ held }: { held: HeldDocument }) {
@@ -52,8 +53,8 @@ export function SectionList({ held }: { held: HeldDocument }) {
       ],
     }));
   return (
-    <aside className="report-sections no-print" aria-label="Sections">
-      <h2>Sections</h2>
+    <aside className="report-sections no-print" aria-label={t('report:SectionList.sections')}>
+      <h2>{t('report:SectionList.sections')}</h2>
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={placed}>
         <SortableContext items={sections.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
           <ol>
@@ -75,8 +76,8 @@ export function SectionList({ held }: { held: HeldDocument }) {
       </DndContext>
       <Select<SectionKind>
         className="add-section"
-        aria-label="Add a section"
-        placeholder="Add a section"
+        aria-label={t('report:SectionList.addASection')}
+        placeholder={t('report:SectionList.addASection')}
         value={null}
         popupMatchSelectWidth={380}
         listHeight={420}
@@ -92,7 +93,7 @@ export function SectionList({ held }: { held: HeldDocument }) {
           </>
         )}
       />
-      <p className="soft">Carry a section by its dots, or move it with Alt and an arrow.</p>
+      <p className="soft">{t('report:SectionList.carryASectionByItsDots')}</p>
     </aside>
   );
 }
@@ -116,7 +117,12 @@ function SectionItem({
       className={isDragging ? 'carried' : undefined}
       style={{ transform: CSS.Transform.toString(transform), transition }}
     >
-      <button className="plain grip" {...attributes} {...listeners} aria-label={`Carry ${name}`}>
+      <button
+        className="plain grip"
+        {...attributes}
+        {...listeners}
+        aria-label={t('report:SectionList.carryName', { name })}
+      >
         ⋮⋮
       </button>
       <button
@@ -132,7 +138,11 @@ function SectionItem({
       >
         {name}
       </button>
-      <button className="plain remove" aria-label={`Remove ${name}`} onClick={onRemove}>
+      <button
+        className="plain remove"
+        aria-label={t('report:SectionList.removeName', { name })}
+        onClick={onRemove}
+      >
         ×
       </button>
     </li>

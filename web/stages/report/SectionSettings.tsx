@@ -6,6 +6,7 @@ import { useRoundsQuery } from '../../state/roundsApi';
 import { useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
 import type { HeldDocument } from './useReportDocument';
+import { t, wordOf } from '../../words/t';
 
 const ROWS: Partial<Record<SectionKind, number>> = {
   ...{ first: 20, gaps: 30, paid: 10, movers: 10, effects: 30, months: 10 },
@@ -34,10 +35,10 @@ export function SectionSettings({ section, held }: { section: Section; held: Hel
     <p className="section-settings no-print">
       {usual !== undefined && (
         <label>
-          Rows{' '}
+          {t('report:SectionSettings.rows')}{' '}
           <InputNumber
             size="small"
-            aria-label={`Rows of ${section.heading}`}
+            aria-label={t('report:SectionSettings.rowsOfHeading', { heading: section.heading })}
             min={1}
             max={MOST}
             value={settings.most ?? usual}
@@ -50,10 +51,10 @@ export function SectionSettings({ section, held }: { section: Section; held: Hel
         <Select
           size="small"
           mode="multiple"
-          aria-label="Kinds of gap"
+          aria-label={t('report:SectionSettings.kindsOfGap')}
           style={{ minWidth: 210 }}
           value={settings.kinds ?? [...OPEN_KINDS]}
-          options={[...OPEN_KINDS, 'open' as const].map((one) => ({ value: one, label: one }))}
+          options={[...OPEN_KINDS, 'open' as const].map((one) => ({ value: one, label: wordOf(one) }))}
           onChange={(kinds) => set({ kinds })}
         />
       )}
@@ -61,12 +62,12 @@ export function SectionSettings({ section, held }: { section: Section; held: Hel
       {kind === 'course' && (
         <Select
           size="small"
-          aria-label="What it draws"
+          aria-label={t('report:SectionSettings.whatItDraws')}
           value={settings.draws ?? 'visibility'}
           options={[
-            { value: 'visibility', label: 'Visibility' },
-            { value: 'clicks', label: 'Clicks a month' },
-            { value: 'front', label: 'Keywords on the front' },
+            { value: 'visibility', label: t('report:SectionSettings.visibility') },
+            { value: 'clicks', label: t('report:SectionSettings.clicksAMonth') },
+            { value: 'front', label: t('report:SectionSettings.keywordsOnTheFront') },
           ]}
           onChange={(draws) => set({ draws })}
         />
@@ -86,11 +87,11 @@ function ListChoice({ section, onChange }: { section: Section; onChange: (list: 
   return (
     <Select
       size="small"
-      aria-label="Keywords of which list"
+      aria-label={t('report:SectionSettings.keywordsOfWhichList')}
       style={{ minWidth: 150 }}
       value={section.settings.list ?? 0}
       options={[
-        { value: 0, label: 'all keywords' },
+        { value: 0, label: t('report:SectionSettings.allKeywords') },
         ...here.map(({ id, name }) => ({ value: id, label: name })),
       ]}
       onChange={(list) => onChange(list === 0 ? null : list)}
@@ -107,10 +108,10 @@ function RoundChoice({ section, onChange }: { section: Section; onChange: (round
   return (
     <Select
       size="small"
-      aria-label="Which round"
+      aria-label={t('report:SectionSettings.whichRound')}
       style={{ minWidth: 150 }}
       {...(typeof section.settings.round !== 'number'
-        ? { placeholder: 'the newest' }
+        ? { placeholder: t('report:SectionSettings.theNewest') }
         : { value: section.settings.round })}
       options={rounds.map(({ id, name }) => ({ value: id, label: name }))}
       onChange={(round: number) => onChange(round)}
@@ -128,19 +129,23 @@ function ChosenKeywords({ section, onChange }: { section: Section; onChange: (ke
     <>
       {chosen.length > 0 && (
         <>
-          <span className="soft">{chosen.length} chosen by hand</span>
+          <span className="soft">
+            {t('report:SectionSettings.chosenChosenByHand', { chosen: chosen.length })}
+          </span>
           <button className="plain written" onClick={() => onChange([])}>
-            {section.kind === 'examples' ? 'Choose by themselves' : 'All again'}
+            {section.kind === 'examples'
+              ? t('report:SectionSettings.chooseByThemselves')
+              : t('report:SectionSettings.allAgain')}
           </button>
         </>
       )}
       {picked.length > 0 && (
         <button className="plain written" onClick={() => onChange(picked.slice(0, 50))}>
-          Take the {picked.length} of the tray
+          {t('report:SectionSettings.takeThePickedOfTheTray', { picked: picked.length })}
         </button>
       )}
       {picked.length === 0 && chosen.length === 0 && section.kind === 'examples' && (
-        <span className="soft">Tick keywords in Gaps to show others here.</span>
+        <span className="soft">{t('report:SectionSettings.tickKeywordsInGapsToShow')}</span>
       )}
     </>
   );

@@ -3,6 +3,7 @@ import type { Section } from '@opsimath/contract/api/reports';
 import { type TextPassage, withPresentFigures } from '@opsimath/core/report/passages';
 import { lazy, Suspense } from 'react';
 import { WrittenText } from './WrittenText';
+import { t } from '../../words/t';
 
 const TextEditor = lazy(() => import('./TextEditor'));
 
@@ -25,9 +26,11 @@ export function SectionText({ section, written, content, onChange }: SectionText
             className="plain written"
             onClick={() => onChange(written.length > 0 ? written : [{ kind: 'paragraph', runs: [] }])}
           >
-            {written.length > 0 ? 'Word it yourself' : 'Add words'}
+            {written.length > 0 ? t('report:SectionText.wordItYourself') : t('report:SectionText.addWords')}
           </button>
-          {written.length > 0 && <span className="soft"> Written from the figures.</span>}
+          {written.length > 0 && (
+            <span className="soft"> {t('report:SectionText.writtenFromTheFigures')}</span>
+          )}
         </p>
       </>
     );
@@ -35,16 +38,18 @@ export function SectionText({ section, written, content, onChange }: SectionText
     <>
       <Suspense fallback={<WrittenText passages={text as TextPassage[]} content={content} />}>
         <TextEditor
-          label={`Words of ${section.heading || kind}`}
+          label={t('report:SectionText.wordsOfHeading', { heading: section.heading || kind })}
           passages={withPresentFigures(text as TextPassage[], content.figures)}
           onChange={onChange}
         />
       </Suspense>
       <p className="word-it no-print">
         <button className="plain written" onClick={() => onChange(null)}>
-          {kind === 'summary' ? 'As written from the figures' : 'Without words'}
+          {kind === 'summary'
+            ? t('report:SectionText.asWrittenFromTheFigures')
+            : t('report:SectionText.withoutWords')}
         </button>
-        <span className="soft"> Figures in it follow the data.</span>
+        <span className="soft"> {t('report:SectionText.figuresInItFollowTheData')}</span>
       </p>
     </>
   );

@@ -3,6 +3,8 @@ import { useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
 import { useAddShareMutation, useRevokeShareMutation, useSharesQuery } from '../../state/frozenApi';
 import { useScope } from '../../state/useScope';
+import { Told } from '../../words/Told';
+import { t } from '../../words/t';
 
 const USUAL_DAYS = 30;
 
@@ -19,26 +21,31 @@ export function Sharing({ id }: { id: number }) {
     setCopied(share);
   };
   return (
-    <section className="sharing" aria-label="Share">
+    <section className="sharing" aria-label={t('report:Sharing.share')}>
       {(error ?? adding.error) && <Problem error={error ?? adding.error} />}
       <p>
-        Whoever knows the address may read this report, and nothing else. Open for{' '}
-        <InputNumber
-          size="small"
-          aria-label="Days"
-          min={1}
-          max={365}
-          value={days}
-          onChange={(next) => setDays(next ?? USUAL_DAYS)}
+        <Told
+          id="report:Sharing.whoeverKnowsTheAddressMayRead"
+          parts={{
+            inputNumber: (
+              <InputNumber
+                size="small"
+                aria-label={t('report:Sharing.days')}
+                min={1}
+                max={365}
+                value={days}
+                onChange={(next) => setDays(next ?? USUAL_DAYS)}
+              />
+            ),
+          }}
         />{' '}
-        days.{' '}
         <Button
           size="small"
           type="primary"
           disabled={adding.isLoading}
           onClick={() => void add({ project, id, days })}
         >
-          Make an address
+          {t('report:Sharing.makeAnAddress')}
         </Button>
       </p>
       <ul>
@@ -47,24 +54,26 @@ export function Sharing({ id }: { id: number }) {
           return (
             <li key={share.id}>
               {address === null ? (
-                <span className="soft">closed</span>
+                <span className="soft">{t('report:Sharing.closed')}</span>
               ) : (
                 <>
                   <a href={share.path!} target="_blank" rel="noreferrer">
                     {address}
                   </a>{' '}
                   <button className="plain written" onClick={() => void copy(share.id, address)}>
-                    {copied === share.id ? 'copied' : 'copy'}
+                    {copied === share.id ? t('report:Sharing.copied') : t('report:Sharing.copy')}
                   </button>{' '}
                   <button
                     className="plain written"
                     onClick={() => void revoke({ project, id, share: share.id })}
                   >
-                    close it
+                    {t('report:Sharing.closeIt')}
                   </button>
                 </>
               )}{' '}
-              <span className="soft">until {share.until.slice(0, 10)}</span>
+              <span className="soft">
+                {t('report:Sharing.untilUntil', { until: share.until.slice(0, 10) })}
+              </span>
             </li>
           );
         })}

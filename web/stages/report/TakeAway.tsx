@@ -10,14 +10,15 @@ import {
   useWriteReportFileMutation,
 } from '../../state/frozenApi';
 import { useScope } from '../../state/useScope';
+import { t } from '../../words/t';
 
 const NAMES: Record<FileFormat, string> = {
-  pdf: 'PDF, laid out for paper',
-  html: 'HTML, one file for any browser',
-  xlsx: 'XLSX, a sheet for each table',
-  csv: 'CSV, one table',
-  md: 'Markdown',
-  json: 'JSON, with its schema',
+  pdf: t('report:TakeAway.pDFLaidOutForPaper'),
+  html: t('report:TakeAway.hTMLOneFileForAnyBrowser'),
+  xlsx: t('report:TakeAway.xLSXASheetForEachTable'),
+  csv: t('report:TakeAway.cSVOneTable'),
+  md: t('report:TakeAway.markdown'),
+  json: t('report:TakeAway.jSONWithItsSchema'),
 };
 const WHOLE = ['pdf', 'html', 'xlsx', 'md', 'json'] as const;
 const LOOK_MS = 300;
@@ -71,7 +72,7 @@ export function TakeAway({ what, content }: TakeAwayProps) {
         }}
       >
         <Button size="small" type="primary">
-          Take away
+          {t('report:TakeAway.takeAway')}
         </Button>
       </Dropdown>
       {file !== null && (
@@ -106,7 +107,7 @@ function FileProgress({ id, onEnd }: { id: number; onEnd: (trouble: string | nul
   }, [state, trouble]);
   return (
     <span className="soft" role="status">
-      Writing the file, {percent(data?.progress ?? 0, 0)}{' '}
+      {t('report:TakeAway.writingTheFileProgress', { progress: percent(data?.progress ?? 0, 0) })}{' '}
       <button
         className="plain written"
         onClick={() => {
@@ -114,7 +115,7 @@ function FileProgress({ id, onEnd }: { id: number; onEnd: (trouble: string | nul
           onEnd(null);
         }}
       >
-        stop
+        {t('report:TakeAway.stop')}
       </button>
     </span>
   );

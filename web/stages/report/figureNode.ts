@@ -1,6 +1,7 @@
 import type { Passage } from '@opsimath/contract/api/reportContent';
 import type { TextPassage, TextRun } from '@opsimath/core/report/passages';
 import { type JSONContent, Node } from '@tiptap/core';
+import { t } from '../../words/t';
 
 /** A figure within text: one piece that follows what it was read from, and cannot be typed over by half. */
 export const FigureNode = Node.create({
@@ -13,7 +14,11 @@ export const FigureNode = Node.create({
   parseHTML: () => [{ tag: 'span[data-figure]' }],
   renderHTML: ({ node }) => [
     'span',
-    { 'data-figure': String(node.attrs.of), class: 'figure-in-text', title: 'A figure: it follows the data' },
+    {
+      'data-figure': String(node.attrs.of),
+      class: 'figure-in-text',
+      title: t('report:figureNode.aFigureItFollowsTheData'),
+    },
     String(node.attrs.text),
   ],
   renderText: ({ node }) => String(node.attrs.text),

@@ -1,42 +1,97 @@
 import type { ReportTemplate, SectionKind } from '@opsimath/contract/api/reports';
+import { t } from '../../words/t';
 
 /** What each kind of section is called, and what stands in it. */
 export const SECTION_WORDS: Record<SectionKind, { name: string; what: string }> = {
-  summary: { name: 'In short', what: 'the conclusion of every section, in sentences' },
-  note: { name: 'A note for the reader', what: 'your own words' },
-  first: { name: 'What to do first', what: 'pieces of work with lane, reason and what they add' },
-  examples: { name: 'Three examples', what: 'keywords that tell the whole' },
-  standing: { name: 'How everybody stands', what: 'visibility, depth, paid keywords' },
-  kinds: { name: 'Gaps by kind', what: 'absent, buried, trailing and the rest' },
-  gaps: { name: 'The gaps', what: 'one row a keyword; of a list too' },
-  paid: { name: 'Paid against organic', what: 'counts, what rivals buy, what is paid for twice' },
-  movers: { name: 'What moved', what: 'up and down between the two dates' },
-  course: { name: 'A curve over time', what: 'tracked keywords, with changes as marks' },
-  effects: { name: 'Changes and effects', what: 'what each change did' },
-  round: { name: 'A round', what: 'what was done, positions before and after' },
-  months: { name: 'Month against month', what: 'own search performance' },
-  holds: { name: 'What it ranks for', what: 'counts by depth and the best keywords' },
-  near: { name: 'Within reach', what: 'positions 11 to 50 with their worth' },
-  titles: { name: 'Titles and room', what: 'weak titles, room unused, empty fields' },
-  words: { name: 'Words that it lacks', what: 'needed by keywords of others' },
-  blocks: { name: 'Blocks that others hold', what: 'with their position and ours' },
-  authority: { name: 'Links', what: 'authority, and what the scale means' },
-  glossary: { name: 'Words used', what: 'what each word means' },
-  quality: { name: 'What this rests on', what: 'sources, dates, what is estimated' },
+  summary: {
+    name: t('report:sectionWords.inShort'),
+    what: t('report:sectionWords.theConclusionOfEverySectionIn'),
+  },
+  note: { name: t('report:sectionWords.aNoteForTheReader'), what: t('report:sectionWords.yourOwnWords') },
+  first: {
+    name: t('report:sectionWords.whatToDoFirst'),
+    what: t('report:sectionWords.piecesOfWorkWithLaneReason'),
+  },
+  examples: {
+    name: t('report:sectionWords.threeExamples'),
+    what: t('report:sectionWords.keywordsThatTellTheWhole'),
+  },
+  standing: {
+    name: t('report:sectionWords.howEverybodyStands'),
+    what: t('report:sectionWords.visibilityDepthPaidKeywords'),
+  },
+  kinds: {
+    name: t('report:sectionWords.gapsByKind'),
+    what: t('report:sectionWords.absentBuriedTrailingAndTheRest'),
+  },
+  gaps: { name: t('report:sectionWords.theGaps'), what: t('report:sectionWords.oneRowAKeywordOfA') },
+  paid: {
+    name: t('report:sectionWords.paidAgainstOrganic'),
+    what: t('report:sectionWords.countsWhatRivalsBuyWhatIs'),
+  },
+  movers: { name: t('report:sectionWords.whatMoved'), what: t('report:sectionWords.upAndDownBetweenTheTwo') },
+  course: {
+    name: t('report:sectionWords.aCurveOverTime'),
+    what: t('report:sectionWords.trackedKeywordsWithChangesAsMarks'),
+  },
+  effects: {
+    name: t('report:sectionWords.changesAndEffects'),
+    what: t('report:sectionWords.whatEachChangeDid'),
+  },
+  round: {
+    name: t('report:sectionWords.aRound'),
+    what: t('report:sectionWords.whatWasDonePositionsBeforeAnd'),
+  },
+  months: {
+    name: t('report:sectionWords.monthAgainstMonth'),
+    what: t('report:sectionWords.ownSearchPerformance'),
+  },
+  holds: {
+    name: t('report:sectionWords.whatItRanksFor'),
+    what: t('report:sectionWords.countsByDepthAndTheBest'),
+  },
+  near: {
+    name: t('report:sectionWords.withinReach'),
+    what: t('report:sectionWords.positions11To50WithTheir'),
+  },
+  titles: {
+    name: t('report:sectionWords.titlesAndRoom'),
+    what: t('report:sectionWords.weakTitlesRoomUnusedEmptyFields'),
+  },
+  words: {
+    name: t('report:sectionWords.wordsThatItLacks'),
+    what: t('report:sectionWords.neededByKeywordsOfOthers'),
+  },
+  blocks: {
+    name: t('report:sectionWords.blocksThatOthersHold'),
+    what: t('report:sectionWords.withTheirPositionAndOurs'),
+  },
+  authority: {
+    name: t('report:sectionWords.links'),
+    what: t('report:sectionWords.authorityAndWhatTheScaleMeans'),
+  },
+  glossary: { name: t('report:sectionWords.wordsUsed'), what: t('report:sectionWords.whatEachWordMeans') },
+  quality: {
+    name: t('report:sectionWords.whatThisRestsOn'),
+    what: t('report:sectionWords.sourcesDatesWhatIsEstimated'),
+  },
 };
 
 export const TEMPLATE_WORDS: Record<Exclude<ReportTemplate, 'audit'>, { name: string; what: string }> = {
   gaps: {
-    name: 'Gap report',
-    what: 'What to do first, three examples, how everybody stands, the gaps, paid against organic, what moved.',
+    name: t('report:sectionWords.gapReport'),
+    what: t('report:sectionWords.whatToDoFirstThreeExamples'),
   },
   round: {
-    name: 'Report on a round',
-    what: 'What was done, where its keywords stood before and after, what it did, what comes next.',
+    name: t('report:sectionWords.reportOnARound'),
+    what: t('report:sectionWords.whatWasDoneWhereItsKeywords'),
   },
   months: {
-    name: 'A month against the month before',
-    what: 'Own search performance, what moved, what was changed and what it did.',
+    name: t('report:sectionWords.aMonthAgainstTheMonthBefore'),
+    what: t('report:sectionWords.ownSearchPerformanceWhatMovedWhat'),
   },
-  empty: { name: 'An empty report', what: 'Choose every section yourself.' },
+  empty: {
+    name: t('report:sectionWords.anEmptyReport'),
+    what: t('report:sectionWords.chooseEverySectionYourself'),
+  },
 };

@@ -11,16 +11,17 @@ import {
   useRemoveBannedWordMutation,
 } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
+import { t, wordOf } from '../../words/t';
 
 const LEVELS = [
-  { value: 'forbidden', label: 'forbidden' },
-  { value: 'doubtful', label: 'doubtful' },
+  { value: 'forbidden', label: t('roster:BannedWords.forbidden') },
+  { value: 'doubtful', label: t('roster:BannedWords.doubtful') },
 ] as const;
 const SURFACES = [
-  { value: '', label: 'every surface' },
-  { value: 'web', label: 'web' },
-  { value: 'video', label: 'video' },
-  { value: 'marketplace', label: 'marketplace' },
+  { value: '', label: t('roster:BannedWords.everySurface') },
+  { value: 'web', label: t('roster:BannedWords.web') },
+  { value: 'video', label: t('roster:BannedWords.video') },
+  { value: 'marketplace', label: t('roster:BannedWords.marketplace') },
 ] as const;
 
 /** The project's one list of words that are not to be used, each with its level and reason. */
@@ -30,21 +31,19 @@ export function BannedWords() {
   const [remove] = useRemoveBannedWordMutation();
   return (
     <section className="section">
-      <h2>Words not to use</h2>
-      <p className="soft">
-        Keywords that hold one are marked wherever they are shown. Nothing is removed; you decide.
-      </p>
+      <h2>{t('roster:BannedWords.wordsNotToUse')}</h2>
+      <p className="soft">{t('roster:BannedWords.keywordsThatHoldOneAreMarked')}</p>
       <AddWord />
       {error && <Problem error={error} />}
       {words && words.length > 0 && (
         <table className="ledger">
           <thead>
             <tr>
-              <th>Word or phrase</th>
-              <th>Level</th>
-              <th>Where</th>
-              <th>Reason</th>
-              <th>Notes</th>
+              <th>{t('roster:BannedWords.wordOrPhrase')}</th>
+              <th>{t('roster:BannedWords.level')}</th>
+              <th>{t('roster:BannedWords.where')}</th>
+              <th>{t('roster:BannedWords.reason')}</th>
+              <th>{t('roster:BannedWords.notes')}</th>
               <th />
             </tr>
           </thead>
@@ -54,7 +53,7 @@ export function BannedWords() {
                 <td>
                   <b>{text}</b>
                 </td>
-                <td>{level}</td>
+                <td>{wordOf(level)}</td>
                 <td>{[surface || 'every surface', language].filter(Boolean).join(', ')}</td>
                 <td>{reason}</td>
                 <td>
@@ -62,7 +61,7 @@ export function BannedWords() {
                 </td>
                 <td className="figure">
                   <button className="plain soft written" onClick={() => void remove({ project, id })}>
-                    allow again
+                    {t('roster:BannedWords.allowAgain')}
                   </button>
                 </td>
               </tr>
@@ -98,46 +97,46 @@ function AddWord() {
       }}
     >
       <Input
-        aria-label="Word or phrase"
-        placeholder="Word or phrase"
+        aria-label={t('roster:BannedWords.wordOrPhrase')}
+        placeholder={t('roster:BannedWords.wordOrPhrase')}
         value={word.text}
         maxLength={200}
         style={{ width: 180 }}
         onChange={(event) => change({ text: event.target.value })}
       />
       <Select
-        aria-label="Level"
+        aria-label={t('roster:BannedWords.level')}
         value={word.level}
         options={[...LEVELS]}
         onChange={(level) => change({ level })}
       />
       <Select
-        aria-label="Surface"
+        aria-label={t('roster:BannedWords.surface')}
         value={word.surface}
         options={[...SURFACES]}
         popupMatchSelectWidth={false}
         onChange={(surface) => change({ surface })}
       />
       <Select
-        aria-label="Language"
+        aria-label={t('roster:BannedWords.language')}
         value={word.language}
         options={[
-          { value: '', label: 'every language' },
+          { value: '', label: t('roster:BannedWords.everyLanguage') },
           ...LANGUAGES.map((value) => ({ value, label: LANGUAGE_NAMES[value] })),
         ]}
         popupMatchSelectWidth={false}
         onChange={(language: string) => change({ language })}
       />
       <Input
-        aria-label="Reason"
-        placeholder="Reason: not allowed in this category, a trade mark…"
+        aria-label={t('roster:BannedWords.reason')}
+        placeholder={t('roster:BannedWords.reasonNotAllowedInThisCategory')}
         value={word.reason}
         maxLength={500}
         style={{ width: 320 }}
         onChange={(event) => change({ reason: event.target.value })}
       />
       <Button htmlType="submit" type="primary" loading={isLoading} disabled={word.text.trim() === ''}>
-        Add
+        {t('roster:BannedWords.add')}
       </Button>
       {error && <Problem error={error} />}
     </form>

@@ -2,6 +2,7 @@ import { type ProjectSettings, type SettingsChange, projectSettings } from '@ops
 import { CHANCE_FEATURES } from '@opsimath/core/gap/chance';
 import { Checkbox } from 'antd';
 import { Figure } from './Figure';
+import { t, wordOf } from '../../words/t';
 
 const DEFAULTS = projectSettings.parse({});
 const SURFACES = ['web', 'video', 'marketplace'] as const;
@@ -15,17 +16,20 @@ interface ChanceSettingsProps {
 export function ChanceSettings({ settings, onChange }: ChanceSettingsProps) {
   return (
     <>
-      <h3>Clicks and chance</h3>
+      <h3>{t('roster:ChanceSettings.clicksAndChance')}</h3>
       {SURFACES.map((surface) => (
         <label key={surface}>
-          <span>Clicks at 1 and decay, {surface}</span>
+          <span>{t('roster:ChanceSettings.clicksAt1AndDecaySurface', { surface: wordOf(surface) })}</span>
           <span className="pair">
             <Figure
               value={settings.curvePrior[surface].first}
               min={0.001}
               max={1}
               onChange={(first) =>
-                onChange({ curvePrior: { [surface]: { first } } }, `The curve of ${surface}`)
+                onChange(
+                  { curvePrior: { [surface]: { first } } },
+                  t('roster:ChanceSettings.theCurveOfSurface', { surface: wordOf(surface) }),
+                )
               }
             />
             <Figure
@@ -33,7 +37,10 @@ export function ChanceSettings({ settings, onChange }: ChanceSettingsProps) {
               min={0}
               max={5}
               onChange={(decay) =>
-                onChange({ curvePrior: { [surface]: { decay } } }, `The curve of ${surface}`)
+                onChange(
+                  { curvePrior: { [surface]: { decay } } },
+                  t('roster:ChanceSettings.theCurveOfSurface', { surface: wordOf(surface) }),
+                )
               }
             />
           </span>
@@ -41,7 +48,10 @@ export function ChanceSettings({ settings, onChange }: ChanceSettingsProps) {
             settings.curvePrior[surface].decay !== DEFAULTS.curvePrior[surface].decay) && (
             <span className="faint">
               {' '}
-              usual {DEFAULTS.curvePrior[surface].first} and {DEFAULTS.curvePrior[surface].decay}
+              {t('roster:ChanceSettings.usualFirstAndDecay', {
+                first: DEFAULTS.curvePrior[surface].first,
+                decay: DEFAULTS.curvePrior[surface].decay,
+              })}
             </span>
           )}
         </label>
@@ -49,58 +59,74 @@ export function ChanceSettings({ settings, onChange }: ChanceSettingsProps) {
       <p>
         <Checkbox
           checked={settings.curveFitted}
-          onChange={({ target }) => void onChange({ curveFitted: target.checked }, 'The curve')}
+          onChange={({ target }) =>
+            void onChange({ curveFitted: target.checked }, t('roster:ChanceSettings.theCurve'))
+          }
         >
-          the curve leans on own search performance
+          {t('roster:ChanceSettings.theCurveLeansOnOwnSearch')}
         </Checkbox>
       </p>
       <p>
         <Checkbox
           checked={settings.brandLeftOut}
-          onChange={({ target }) => void onChange({ brandLeftOut: target.checked }, 'The curve')}
+          onChange={({ target }) =>
+            void onChange({ brandLeftOut: target.checked }, t('roster:ChanceSettings.theCurve'))
+          }
         >
-          queries with our own name are left out of it
+          {t('roster:ChanceSettings.queriesWithOurOwnNameAre')}
         </Checkbox>
       </p>
       <p>
         <Checkbox
           checked={settings.chanceFitted}
-          onChange={({ target }) => void onChange({ chanceFitted: target.checked }, 'The weights')}
+          onChange={({ target }) =>
+            void onChange({ chanceFitted: target.checked }, t('roster:ChanceSettings.theWeights'))
+          }
         >
-          weights of chance are fitted on captures
+          {t('roster:ChanceSettings.weightsOfChanceAreFittedOn')}
         </Checkbox>
       </p>
-      <h3>Weights of chance that is not fitted</h3>
+      <h3>{t('roster:ChanceSettings.weightsOfChanceThatIsNot')}</h3>
       {CHANCE_FEATURES.map((feature, n) => (
         <label key={feature}>
-          <span>{feature}</span>
+          <span>{wordOf(feature)}</span>
           <Figure
             value={settings.chanceWeights[n]!}
             min={-20}
             max={20}
             onChange={(weight) =>
-              onChange({ chanceWeights: settings.chanceWeights.with(n, weight) }, `Weight of ${feature}`)
+              onChange(
+                { chanceWeights: settings.chanceWeights.with(n, weight) },
+                t('roster:ChanceSettings.weightOfFeature', { feature: wordOf(feature) }),
+              )
             }
           />
           {settings.chanceWeights[n] !== DEFAULTS.chanceWeights[n] && (
-            <span className="faint"> usual {DEFAULTS.chanceWeights[n]}</span>
+            <span className="faint">
+              {' '}
+              {t('roster:ChanceSettings.usual')} {DEFAULTS.chanceWeights[n]}
+            </span>
           )}
         </label>
       ))}
       <p>
         <Checkbox
           checked={settings.volumeBorrowed}
-          onChange={({ target }) => void onChange({ volumeBorrowed: target.checked }, 'Borrowed volume')}
+          onChange={({ target }) =>
+            void onChange({ volumeBorrowed: target.checked }, t('roster:ChanceSettings.borrowedVolume'))
+          }
         >
-          volume is borrowed from another surface where none is known
+          {t('roster:ChanceSettings.volumeIsBorrowedFromAnotherSurface')}
         </Checkbox>
       </p>
       <p>
         <Checkbox
           checked={settings.handCounts}
-          onChange={({ target }) => void onChange({ handCounts: target.checked }, 'Positions typed in')}
+          onChange={({ target }) =>
+            void onChange({ handCounts: target.checked }, t('roster:ChanceSettings.positionsTypedIn'))
+          }
         >
-          positions typed in by hand count in gaps
+          {t('roster:ChanceSettings.positionsTypedInByHandCount')}
         </Checkbox>
       </p>
     </>

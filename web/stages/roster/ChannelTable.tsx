@@ -1,6 +1,7 @@
 import { Empty } from '../../parts/words/Empty';
 import { useChannelKeywordsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
+import { t } from '../../words/t';
 
 /** Which channel sets which keywords for itself, those that most set first. */
 export function ChannelTable() {
@@ -8,19 +9,23 @@ export function ChannelTable() {
   const { data } = useChannelKeywordsQuery(project);
   if (!data) return null;
   if (data.channels.length === 0)
-    return <Empty title="No channel in the roster yet">Add channels under Who, ours and rivals’.</Empty>;
+    return (
+      <Empty title={t('roster:ChannelTable.noChannelInTheRosterYet')}>
+        {t('roster:ChannelTable.addChannelsUnderWhoOursAnd')}
+      </Empty>
+    );
   return (
     <section className="section">
-      <h2>Keywords that channels set for themselves</h2>
+      <h2>{t('roster:ChannelTable.keywordsThatChannelsSetFor')}</h2>
       <table className="ledger channel-table">
         <thead>
           <tr>
-            <th>Keyword</th>
-            <th className="figure">Channels</th>
+            <th>{t('roster:ChannelTable.keyword')}</th>
+            <th className="figure">{t('roster:ChannelTable.channels')}</th>
             {data.channels.map(({ address, name, side }) => (
               <th key={address} title={address}>
                 {name}
-                {side === 'own' && <span className="faint"> ours</span>}
+                {side === 'own' && <span className="faint"> {t('roster:ChannelTable.ours')}</span>}
               </th>
             ))}
           </tr>
@@ -31,7 +36,7 @@ export function ChannelTable() {
               <td>{text}</td>
               <td className="figure">{count}</td>
               {channels.map((has, c) => (
-                <td key={data.channels[c]!.address}>{has ? 'yes' : ''}</td>
+                <td key={data.channels[c]!.address}>{has ? t('roster:ChannelTable.yes') : ''}</td>
               ))}
             </tr>
           ))}

@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { Chart } from '../../parts/charts/Chart';
 import { useChartInk } from '../../parts/charts/ink';
 import { count, percent } from '../../parts/words/figures';
+import { t } from '../../words/t';
 
 const BANDS = ['1–3', '4–10', '11–20', '21–50', '51–100'];
 
@@ -30,19 +31,19 @@ function WholeDays({ points }: { points: TargetProfile['overTime'] }) {
   if (points.length === 0) return null;
   return (
     <section className="section">
-      <h2>Keywords by depth</h2>
+      <h2>{t('roster:CountsOverTime.keywordsByDepth')}</h2>
       <table className="ledger depth-days">
         <thead>
           <tr>
-            <th>Day</th>
+            <th>{t('roster:CountsOverTime.day')}</th>
             {BANDS.map((band) => (
               <th key={band} className="figure">
                 {band}
               </th>
             ))}
-            <th className="figure">Paid</th>
-            <th className="figure" title="Σ V·c(p) / Σ V·c(1) over the keywords looked at, §15. Estimated.">
-              Visib.
+            <th className="figure">{t('roster:CountsOverTime.paid')}</th>
+            <th className="figure" title={t('roster:CountsOverTime.vCPVC1')}>
+              {t('roster:CountsOverTime.visib')}
             </th>
           </tr>
         </thead>
@@ -107,7 +108,7 @@ function TrackedDays({ points }: { points: TargetProfile['overTime'] }) {
           data: points.map(({ date, depth }) => [date, depth[band]] as [string, number]),
         })),
         {
-          name: 'visibility',
+          name: t('roster:CountsOverTime.visibility'),
           type: 'line' as const,
           yAxisIndex: 1,
           symbolSize: 5,
@@ -123,12 +124,19 @@ function TrackedDays({ points }: { points: TargetProfile['overTime'] }) {
   const last = points.at(-1);
   return (
     <section className="section">
-      <h2>Tracked keywords over time</h2>
-      <p className="faint">Of the keywords captured on each day, {points.at(-1)?.looked} on the last.</p>
+      <h2>{t('roster:CountsOverTime.trackedKeywordsOverTime')}</h2>
+      <p className="faint">
+        {t('roster:CountsOverTime.ofTheKeywordsCapturedOnEach')} {points.at(-1)?.looked}{' '}
+        {t('roster:CountsOverTime.onTheLast')}
+      </p>
       <Chart
         option={option}
         height={170}
-        label={`Counts by depth on ${points.length} days; last ${last?.date}: ${last?.organic} keywords`}
+        label={t('roster:CountsOverTime.countsByDepthOnPointsDays', {
+          points: points.length,
+          date: last?.date,
+          organic: last?.organic,
+        })}
       />
     </section>
   );

@@ -2,6 +2,7 @@ import type { MarketModels } from '@opsimath/contract/api/models';
 import { useMemo } from 'react';
 import { Chart } from '../../parts/charts/Chart';
 import { useChartInk } from '../../parts/charts/ink';
+import { t } from '../../words/t';
 
 const SHOWN = 30;
 
@@ -34,7 +35,7 @@ export function CurveChart({ points }: { points: MarketModels['curve']['points']
         type: 'value',
         min: 1,
         max: SHOWN,
-        name: 'position',
+        name: t('roster:CurveChart.position'),
         nameLocation: 'middle',
         nameGap: 20,
         axisLine: { lineStyle: { color: ink.hairline } },
@@ -49,7 +50,7 @@ export function CurveChart({ points }: { points: MarketModels['curve']['points']
       },
       series: [
         line(
-          'as used',
+          t('roster:CurveChart.asUsed'),
           shown.map((point) => [point.position, percent(point.used)]),
           {
             color: ink.own,
@@ -66,7 +67,7 @@ export function CurveChart({ points }: { points: MarketModels['curve']['points']
           },
         ),
         {
-          name: 'own search performance alone',
+          name: t('roster:CurveChart.ownSearchPerformanceAlone'),
           type: 'scatter',
           symbol: 'circle',
           symbolSize: 5,
@@ -78,5 +79,5 @@ export function CurveChart({ points }: { points: MarketModels['curve']['points']
       ],
     };
   }, [points, ink]);
-  return <Chart option={option} height={220} label="Click-through by position: as used, prior, own" />;
+  return <Chart option={option} height={220} label={t('roster:CurveChart.clickThroughByPositionAsUsed')} />;
 }

@@ -2,6 +2,7 @@ import type { ProjectSettings, SettingsChange } from '@opsimath/contract/api/pro
 import { ACTIONS } from '@opsimath/core/gap/action';
 import { Figure } from './Figure';
 import { DEFAULTS, Usual } from './Usual';
+import { t, wordOf } from '../../words/t';
 
 const SURFACES = ['web', 'video', 'marketplace'] as const;
 
@@ -14,70 +15,93 @@ export interface SettingsPart {
 export function EffortSettings({ settings, onChange: apply }: SettingsPart) {
   return (
     <>
-      <h3>Effort in days</h3>
+      <h3>{t('roster:EffortSettings.effortInDays')}</h3>
       {ACTIONS.filter((action) => action !== 'hold').map((action) => (
         <label key={action}>
-          <span>{action}</span>
+          <span>{wordOf(action)}</span>
           <Figure
             value={settings.efforts[action]}
             min={0.01}
             max={365}
-            onChange={(days) => apply({ efforts: { [action]: days } }, `Effort to ${action}`)}
+            onChange={(days) =>
+              apply(
+                { efforts: { [action]: days } },
+                t('roster:EffortSettings.effortToAction', { action: wordOf(action) }),
+              )
+            }
           />
           <Usual value={settings.efforts[action]} usual={DEFAULTS.efforts[action]} />
         </label>
       ))}
-      <h3>Forecast</h3>
+      <h3>{t('roster:EffortSettings.forecast')}</h3>
       {SURFACES.map((surface) => (
         <label key={surface}>
-          <span>Days ahead, {surface}</span>
+          <span>{t('roster:EffortSettings.daysAheadSurface', { surface: wordOf(surface) })}</span>
           <Figure
             value={settings.horizons[surface]}
             min={1}
             max={365}
             whole
-            onChange={(days) => apply({ horizons: { [surface]: days } }, `Forecast of ${surface}`)}
+            onChange={(days) =>
+              apply(
+                { horizons: { [surface]: days } },
+                t('roster:EffortSettings.forecastOfSurface', { surface: wordOf(surface) }),
+              )
+            }
           />
           <Usual value={settings.horizons[surface]} usual={DEFAULTS.horizons[surface]} />
         </label>
       ))}
-      <h3>Bids</h3>
+      <h3>{t('roster:EffortSettings.bids')}</h3>
       <label>
-        <span>Share of paid clicks that come to our result once a bid is gone</span>
+        <span>{t('roster:EffortSettings.shareOfPaidClicksThatCome')}</span>
         <Figure
           value={settings.shareMoved}
           min={0}
           max={1}
-          onChange={(shareMoved) => apply({ shareMoved }, 'Share of clicks that move')}
+          onChange={(shareMoved) => apply({ shareMoved }, t('roster:EffortSettings.shareOfClicksThatMove'))}
         />
         <Usual value={settings.shareMoved} usual={DEFAULTS.shareMoved} />
       </label>
-      <h3>Clicks an impression that are aimed at</h3>
+      <h3>{t('roster:EffortSettings.clicksAnImpressionThatAreAimed')}</h3>
       <label>
-        <span>CTR of own queries, 0 to 1</span>
+        <span>{t('roster:EffortSettings.cTROfOwnQueries0To')}</span>
         <Figure
           value={settings.goals.clickThrough}
           min={0}
           max={1}
-          onChange={(clickThrough) => apply({ goals: { clickThrough } }, 'Wanted CTR')}
+          onChange={(clickThrough) =>
+            apply({ goals: { clickThrough } }, t('roster:EffortSettings.wantedCTR'))
+          }
         />
       </label>
-      <h3>Conversions a click that are aimed at</h3>
+      <h3>{t('roster:EffortSettings.conversionsAClickThatAreAimed')}</h3>
       {(['organic', 'paid'] as const).map((way) => (
         <label key={way}>
-          <span>{way === 'organic' ? 'Free clicks' : 'Paid clicks'}</span>
+          <span>
+            {way === 'organic'
+              ? t('roster:EffortSettings.freeClicks')
+              : t('roster:EffortSettings.paidClicks')}
+          </span>
           <Figure
             value={settings.goals[way]}
             min={0}
             max={1}
-            onChange={(rate) => apply({ goals: { [way]: rate } }, `Goal of ${way} clicks`)}
+            onChange={(rate) =>
+              apply(
+                { goals: { [way]: rate } },
+                t('roster:EffortSettings.goalOfWayClicks', { way: wordOf(way) }),
+              )
+            }
           />
         </label>
       ))}
-      <h3>Tags of a target, at most</h3>
+      <h3>{t('roster:EffortSettings.tagsOfATargetAtMost')}</h3>
       {(['video', 'marketplace'] as const).map((surface) => (
         <label key={surface}>
-          <span>Tags and characters together, {surface}</span>
+          <span>
+            {t('roster:EffortSettings.tagsAndCharactersTogetherSurface', { surface: wordOf(surface) })}
+          </span>
           <span className="pair">
             {(['tags', 'characters'] as const).map((unit) => (
               <Figure
@@ -87,23 +111,31 @@ export function EffortSettings({ settings, onChange: apply }: SettingsPart) {
                 max={unit === 'tags' ? 1000 : 100_000}
                 whole
                 onChange={(most) =>
-                  apply({ tagLimits: { [surface]: { [unit]: most } } }, `Tags of ${surface}`)
+                  apply(
+                    { tagLimits: { [surface]: { [unit]: most } } },
+                    t('roster:EffortSettings.tagsOfSurface', { surface: wordOf(surface) }),
+                  )
                 }
               />
             ))}
           </span>
         </label>
       ))}
-      <h3>Figures are old after, in days</h3>
+      <h3>{t('roster:EffortSettings.figuresAreOldAfterInDays')}</h3>
       {SURFACES.map((surface) => (
         <label key={surface}>
-          <span>{surface}</span>
+          <span>{wordOf(surface)}</span>
           <Figure
             value={settings.oldAfter[surface]}
             min={1}
             max={3650}
             whole
-            onChange={(days) => apply({ oldAfter: { [surface]: days } }, `Age limit of ${surface}`)}
+            onChange={(days) =>
+              apply(
+                { oldAfter: { [surface]: days } },
+                t('roster:EffortSettings.ageLimitOfSurface', { surface: wordOf(surface) }),
+              )
+            }
           />
           <Usual value={settings.oldAfter[surface]} usual={DEFAULTS.oldAfter[surface]} />
         </label>

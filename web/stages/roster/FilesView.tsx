@@ -8,6 +8,7 @@ import { useUploadPageMutation } from '../../state/filesApi';
 import { useScope } from '../../state/useScope';
 import { ImportPanel } from './ImportPanel';
 import { useLookUpOf } from '../../state/useLookUpOf';
+import { t } from '../../words/t';
 
 /** Own data in and out: tables, saved pages, and the whole project as one file. */
 export function FilesView() {
@@ -17,12 +18,9 @@ export function FilesView() {
       <ImportPanel />
       <SavedPages />
       <section className="section">
-        <h2>The whole project in one file</h2>
-        <p className="soft">
-          Targets, look-ups, captures, figures, words and settings. It can be brought in on the first page,
-          here or elsewhere.
-        </p>
-        <Button href={`/api/projects/${project}/archive`}>Write the archive</Button>
+        <h2>{t('roster:FilesView.theWholeProjectInOneFile')}</h2>
+        <p className="soft">{t('roster:FilesView.targetsLookUpsCapturesFiguresWords')}</p>
+        <Button href={`/api/projects/${project}/archive`}>{t('roster:FilesView.writeTheArchive')}</Button>
       </section>
     </>
   );
@@ -44,24 +42,21 @@ function SavedPages() {
   const lookUp = useLookUpOf();
   return (
     <section className="section">
-      <h2>Saved pages</h2>
-      <p className="soft">
-        A page saved as HTML: its title, description, headings, text, and product and video data. Nothing in
-        it is run.
-      </p>
+      <h2>{t('roster:FilesView.savedPages')}</h2>
+      <p className="soft">{t('roster:FilesView.aPageSavedAsHTMLIts')}</p>
       <div className="find-form">
         <Segmented
           size="small"
           value={side}
           options={[
-            { value: 'rival', label: 'a rival’s' },
-            { value: 'own', label: 'ours' },
+            { value: 'rival', label: t('roster:FilesView.aRivalS') },
+            { value: 'own', label: t('roster:FilesView.ours') },
           ]}
           onChange={setSide}
         />
         <Input
-          aria-label="Address of the page"
-          placeholder="Its address, if the page does not say it"
+          aria-label={t('roster:FilesView.addressOfThePage')}
+          placeholder={t('roster:FilesView.itsAddressIfThePageDoes')}
           value={address}
           style={{ width: 280 }}
           onChange={(event) => setAddress(event.target.value)}
@@ -70,7 +65,7 @@ function SavedPages() {
           ref={box}
           type="file"
           accept=".html,.htm,text/html"
-          aria-label="Saved page"
+          aria-label={t('roster:FilesView.savedPage')}
           className="read-only"
           tabIndex={-1}
           onChange={(event) => {
@@ -80,7 +75,7 @@ function SavedPages() {
           }}
         />
         <Button onClick={() => box.current?.click()} loading={isLoading}>
-          Choose a page
+          {t('roster:FilesView.chooseAPage')}
         </Button>
       </div>
       {error && <Problem error={error} />}
@@ -88,10 +83,18 @@ function SavedPages() {
         <div className="sheet saved-page" role="status">
           <h3>{page.title || page.address}</h3>
           <p className="soft">
-            {page.address} · {count(page.words)} words, {count(page.headings.length)} headings
+            {t('roster:FilesView.addressWordsWordsHeadingsHeadings', {
+              address: page.address,
+              words: count(page.words),
+              headings: count(page.headings.length),
+            })}
             {page.product &&
-              `, product “${page.product.name}” at ${page.product.price ?? 'unknown'} ${page.product.currency ?? ''}`}
-            {page.video && `, video “${page.video.name}”`}
+              t('roster:FilesView.productNameAtPriceCurrency', {
+                name: page.product.name,
+                price: page.product.price ?? t('roster:FilesView.unknown'),
+                currency: page.product.currency ?? '',
+              })}
+            {page.video && t('roster:FilesView.videoName', { name: page.video.name })}
           </p>
           {page.notes.map((note) => (
             <p key={note} className="soft">
@@ -100,7 +103,7 @@ function SavedPages() {
           ))}
           <p>{page.phrases.slice(0, 24).join(' · ')}</p>
           <Button size="small" onClick={() => lookUp(page.phrases, 'list')}>
-            Look up figures of its {count(page.phrases.length)} phrases
+            {t('roster:FilesView.lookUpFiguresOfItsPhrases', { phrases: count(page.phrases.length) })}
           </Button>
         </div>
       )}

@@ -13,20 +13,21 @@ import { FrontParents } from './FrontParents';
 import { StrikeWords } from './StrikeWords';
 import { useLookUpOf } from '../../state/useLookUpOf';
 import './cards.css';
+import { t, wordOf } from '../../words/t';
 
 const ORDERS = [
-  { value: 'position', label: 'by position' },
-  { value: 'likeness', label: 'most alike first' },
-  { value: 'units', label: 'sells most first' },
-  { value: 'views a day', label: 'most viewed a day first' },
-  { value: 'likes', label: 'most liked first' },
-  { value: 'reviews', label: 'most reviews first' },
-  { value: 'held', label: 'most keywords held first' },
-  { value: 'authority', label: 'highest authority first' },
-  { value: 'age', label: 'oldest first' },
+  { value: 'position', label: t('roster:FindRivals.byPosition') },
+  { value: 'likeness', label: t('roster:FindRivals.mostAlikeFirst') },
+  { value: 'units', label: t('roster:FindRivals.sellsMostFirst') },
+  { value: 'views a day', label: t('roster:FindRivals.mostViewedADayFirst') },
+  { value: 'likes', label: t('roster:FindRivals.mostLikedFirst') },
+  { value: 'reviews', label: t('roster:FindRivals.mostReviewsFirst') },
+  { value: 'held', label: t('roster:FindRivals.mostKeywordsHeldFirst') },
+  { value: 'authority', label: t('roster:FindRivals.highestAuthorityFirst') },
+  { value: 'age', label: t('roster:FindRivals.oldestFirst') },
 ];
 /** A tip on the choice of rivals that bring many keywords. */
-const HISTORY = 'A young listing or video has few keywords yet: age, reviews and views say who has many.';
+const HISTORY = t('roster:FindRivals.aYoungListingOrVideoHas');
 
 /** The front of a seed keyword as cards: who stands there, who does better than us, added as a rival in one press. */
 export function FindRivals({ targets }: { targets: readonly Target[] }) {
@@ -50,35 +51,44 @@ export function FindRivals({ targets }: { targets: readonly Target[] }) {
         }}
       >
         <Input
-          aria-label="Seed keyword"
-          placeholder="A seed keyword that a buyer would type"
+          aria-label={t('roster:FindRivals.seedKeyword')}
+          placeholder={t('roster:FindRivals.aSeedKeywordThatABuyer')}
           value={typed}
           maxLength={300}
           style={{ width: 300 }}
           onChange={(event) => setTyped(event.target.value)}
         />
         <Button type="primary" htmlType="submit" disabled={typed.trim() === ''} loading={isFetching}>
-          Show its front
+          {t('roster:FindRivals.showItsFront')}
         </Button>
-        <span className="faint">A result page that is not held costs 1 unit.</span>
+        <span className="faint">{t('roster:FindRivals.aResultPageThatIsNot')}</span>
       </form>
       <StrikeWords targets={targets} onPhrase={look} />
       {error && <Problem error={error} />}
-      {!front && isFetching && <Waiting for="the front" />}
+      {!front && isFetching && <Waiting for={t('roster:FindRivals.theFront')} />}
       {front && (
         <>
           <FrontTitle front={front} />
           <FrontParents front={front} />
           <div className="cards-head">
-            <Select size="small" aria-label="Order" value={order} options={ORDERS} onChange={setOrder} />
             <Select
               size="small"
-              aria-label="How many"
+              aria-label={t('roster:FindRivals.order')}
+              value={order}
+              options={ORDERS}
+              onChange={setOrder}
+            />
+            <Select
+              size="small"
+              aria-label={t('roster:FindRivals.howMany')}
               value={show}
-              options={[10, 20, 50, 100].map((value) => ({ value, label: `first ${value}` }))}
+              options={[10, 20, 50, 100].map((value) => ({
+                value,
+                label: t('roster:FindRivals.firstValue', { value }),
+              }))}
               onChange={setShow}
             />
-            <span className="faint">{HISTORY}</span>
+            <span className="faint">{wordOf(HISTORY)}</span>
           </div>
           <Cards front={front} order={order} />
         </>
@@ -94,23 +104,39 @@ function FrontTitle({ front }: { front: Front }) {
     <header className="front-title">
       <h1>“{front.keyword}”</h1>
       <p className="soft">
-        {spelledDay(front.date)}, captured to depth {front.depth}
-        {front.held ? ', held already' : `, ${count(front.units)} unit`}. Volume{' '}
-        {front.volume === null ? 'unknown' : count(front.volume)}; {counted(front.results, 'result')} (rough).{' '}
-        {front.ownPlaces === 0
-          ? 'None of the front is ours'
-          : `${front.ownPlaces} of the front ${front.ownPlaces === 1 ? 'is' : 'are'} ours`}
-        {front.own
-          ? `; compared with ${front.own.title}${front.own.position === null ? '' : `, at ${front.own.position}`}.`
-          : '; add one of our own targets on this surface to compare with.'}{' '}
+        {t('roster:FindRivals.dateCapturedToDepthDepthWhich', {
+          date: spelledDay(front.date),
+          depth: front.depth,
+          which: front.held
+            ? t('roster:FindRivals.heldAlready')
+            : t('roster:FindRivals.unitsUnit', { units: count(front.units) }),
+          which2: front.volume === null ? t('roster:FindRivals.unknown') : count(front.volume),
+          results: counted(front.results, 'result'),
+          which3:
+            front.ownPlaces === 0
+              ? t('roster:FindRivals.noneOfTheFrontIsOurs')
+              : t('roster:FindRivals.ownPlacesOfTheFrontWhichOurs', {
+                  ownPlaces: front.ownPlaces,
+                  which: front.ownPlaces === 1 ? t('roster:FindRivals.is') : t('roster:FindRivals.are'),
+                }),
+          which4: front.own
+            ? t('roster:FindRivals.comparedWithTitleWhich', {
+                title: front.own.title,
+                which:
+                  front.own.position === null
+                    ? ''
+                    : t('roster:FindRivals.atPosition', { position: front.own.position }),
+              })
+            : t('roster:FindRivals.addOneOfOurOwnTargets'),
+        })}{' '}
         {livePage && (
           <a
             href={livePage.replace('{keyword}', encodeURIComponent(front.keyword))}
             target="_blank"
             rel="noreferrer noopener"
-            title="In a new window. Live pages are personal, and what you see there is not kept."
+            title={t('roster:FindRivals.inANewWindowLivePages')}
           >
-            live page
+            {t('roster:FindRivals.livePage')}
           </a>
         )}
       </p>
@@ -144,9 +170,9 @@ function Cards({ front, order }: { front: Front; order: string }) {
       {ticked.size > 0 && (
         <p className="ticked">
           <Button type="primary" size="small" onClick={() => lookUp([...ticked])}>
-            Look up these {ticked.size}
+            {t('roster:FindRivals.lookUpTheseSize', { size: ticked.size })}
           </Button>{' '}
-          <span className="soft">The price is shown before anything is spent.</span>
+          <span className="soft">{t('roster:FindRivals.thePriceIsShownBeforeAnything')}</span>
         </p>
       )}
       <ul className="cards">

@@ -5,6 +5,7 @@ import { count, decimal } from '../../parts/words/figures';
 import { useChangeTargetMutation, useTargetsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 import { MarkedPhrase } from './MarkedPhrase';
+import { t, wordOf } from '../../words/t';
 
 interface FrontCardViewProps {
   card: FrontCard;
@@ -26,13 +27,17 @@ export function FrontCardView({ card, front, busy, ticked, onTick, onAdd, onAddP
       <div className="card-body">
         <div className="card-top">
           <span className={card.paid ? 'slot paid' : 'slot'}>
-            {card.paid ? `paid ${card.position}` : card.position}
+            {card.paid ? t('roster:FrontCardView.paidPosition', { position: card.position }) : card.position}
           </span>
           <b>{card.owner}</b>
-          {card.side !== 'other' && <span className="soft">{ours ? 'ours' : 'a rival'}</span>}
+          {card.side !== 'other' && (
+            <span className="soft">
+              {ours ? t('roster:FrontCardView.ours') : t('roster:FrontCardView.aRival')}
+            </span>
+          )}
           {!card.paid && card.paysAt !== null && (
-            <span className="soft" title="The same owner also pays for this keyword">
-              pays, slot {card.paysAt}
+            <span className="soft" title={t('roster:FrontCardView.theSameOwnerAlsoPaysFor')}>
+              {t('roster:FrontCardView.paysSlotPaysAt', { paysAt: card.paysAt })}
             </span>
           )}
         </div>
@@ -41,32 +46,36 @@ export function FrontCardView({ card, front, busy, ticked, onTick, onAdd, onAddP
         </div>
         <CardFigures card={card} front={front} />
         {card.ahead.length > 0 && (
-          <ul className="ahead" aria-label="Does better than ours">
+          <ul className="ahead" aria-label={t('roster:FrontCardView.doesBetterThanOurs')}>
             {card.ahead.map((words) => (
               <li key={words}>{words}</li>
             ))}
           </ul>
         )}
         <div className="card-acts">
-          <Checkbox checked={ticked} onChange={onTick} aria-label={`Look up ${card.title}`}>
-            look up
+          <Checkbox
+            checked={ticked}
+            onChange={onTick}
+            aria-label={t('roster:FrontCardView.lookUpTitle', { title: card.title })}
+          >
+            {t('roster:FrontCardView.lookUp')}
           </Checkbox>
           {card.side === 'other' && (
             <>
               <Button size="small" loading={busy} onClick={onAdd}>
-                Add as rival
+                {t('roster:FrontCardView.addAsRival')}
               </Button>
               {card.parent && (
                 <Button size="small" type="link" onClick={onAddParent}>
-                  its {PARENT[front.surface]}
+                  {t('roster:FrontCardView.itsSurface', { surface: wordOf(PARENT[front.surface]) })}
                 </Button>
               )}
             </>
           )}
           {card.side === 'rival' && <LikenessMark address={card.address} mark={card.mark} />}
-          <Tooltip title="The live page, in a new window. It may look different for you.">
+          <Tooltip title={t('roster:FrontCardView.theLivePageInANew')}>
             <a href={`https://${card.address}`} target="_blank" rel="noreferrer noopener">
-              open
+              {t('roster:FrontCardView.open')}
             </a>
           </Tooltip>
         </div>
@@ -90,18 +99,18 @@ function CardFigures({ card, front }: { card: FrontCard; front: Front }) {
           </div>
         ))}
       <div>
-        <dt>published</dt>
-        <dd>{card.published ?? 'unknown'}</dd>
+        <dt>{t('roster:FrontCardView.published')}</dt>
+        <dd>{card.published ?? t('roster:FrontCardView.unknown')}</dd>
       </div>
       {card.likeness !== null && (
-        <div title="Likeness to our target: cosine of TF-IDF stems of title, tags and bullets, 0–1. Estimated.">
-          <dt>likeness</dt>
+        <div title={t('roster:FrontCardView.likenessToOurTargetCosineOf')}>
+          <dt>{t('roster:FrontCardView.likeness')}</dt>
           <dd>{decimal(card.likeness, 2)}</dd>
         </div>
       )}
       {card.heldKeywords !== null && (
         <div>
-          <dt>keywords held</dt>
+          <dt>{t('roster:FrontCardView.keywordsHeld')}</dt>
           <dd>{count(card.heldKeywords)}</dd>
         </div>
       )}
@@ -115,35 +124,46 @@ const known = (value: number | null | undefined, shown: (value: number) => strin
 /** The figures of each surface; those that nobody gives are not shown, those that may be hidden are called unknown. */
 const FIGURES_OF: Record<Front['surface'], (card: FrontCard, currency: string) => ShownFigure[]> = {
   web: ({ figures }) => [
-    ['authority', count(figures.authority)],
-    ['ref. domains', count(figures['referring domains'])],
-    ['backlinks', count(figures.backlinks)],
+    [wordOf('authority'), count(figures.authority)],
+    [t('roster:FrontCardView.refDomains'), count(figures['referring domains'])],
+    [wordOf('backlinks'), count(figures.backlinks)],
   ],
   video: ({ figures }) => [
-    ['views', count(figures.views)],
-    ['views a day', count(figures['views a day'])],
-    ['likes', count(figures.likes)],
-    ['comments', known(figures.comments, count) ?? 'unknown'],
-    ['length', known(figures.length, (s) => `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`)],
+    [wordOf('views'), count(figures.views)],
+    [t('roster:FrontCardView.viewsADay'), count(figures['views a day'])],
+    [wordOf('likes'), count(figures.likes)],
+    [wordOf('comments'), known(figures.comments, count) ?? t('roster:FrontCardView.unknown')],
+    [
+      wordOf('length'),
+      known(figures.length, (s) => `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`),
+    ],
   ],
   marketplace: ({ figures, category, units, revenue }, currency) => [
-    ['price', known(figures.price, (price) => `${decimal(price, 2)} ${currency}`)],
-    ['rating', known(figures.rating, (rating) => decimal(rating, 1))],
-    ['reviews', count(figures.reviews)],
+    [wordOf('price'), known(figures.price, (price) => `${decimal(price, 2)} ${currency}`)],
+    [wordOf('rating'), known(figures.rating, (rating) => decimal(rating, 1))],
+    [wordOf('reviews'), count(figures.reviews)],
     [
-      'sales rank',
-      known(figures['sales rank'], (rank) => `${count(rank)} in ${category ?? 'no category'}`),
-      'Lower sells more. Ranks of different categories do not compare.',
+      t('roster:FrontCardView.salesRank'),
+      known(figures['sales rank'], (rank) =>
+        t('roster:FrontCardView.rankInCategory', {
+          rank: count(rank),
+          category: category ?? t('roster:FrontCardView.noCategory'),
+        }),
+      ),
+      t('roster:FrontCardView.lowerSellsMoreRanksOfDifferent'),
     ],
     [
-      'sells a month',
-      known(units, (sold) => `about ${count(sold)}`) ?? 'unknown',
-      'Estimated from the source’s own curve of sales by rank; unknown where it gives none',
+      t('roster:FrontCardView.sellsAMonth'),
+      known(units, (sold) => t('roster:FrontCardView.aboutSold', { sold: count(sold) })) ??
+        t('roster:FrontCardView.unknown'),
+      t('roster:FrontCardView.estimatedFromTheSourceSOwn'),
     ],
     [
-      'revenue',
-      known(revenue, (money) => `about ${count(money)} ${currency}`),
-      'Units times price, estimated',
+      wordOf('revenue'),
+      known(revenue, (money) =>
+        t('roster:FrontCardView.aboutMoneyCurrency', { money: count(money), currency }),
+      ),
+      t('roster:FrontCardView.unitsTimesPriceEstimated'),
     ],
   ],
 };
@@ -166,7 +186,7 @@ function LikenessMark({ address, mark }: { address: string; mark: FrontCard['mar
           aria-pressed={mark === likeness}
           onClick={() => say(likeness)}
         >
-          {likeness} us
+          {t('roster:FrontCardView.likenessUs', { likeness: wordOf(likeness) })}
         </button>
       ))}
     </>

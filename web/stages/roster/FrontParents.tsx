@@ -3,6 +3,7 @@ import { Button } from 'antd';
 import { count } from '../../parts/words/figures';
 import { useAddTargetsMutation } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
+import { t, wordOf } from '../../words/t';
 
 const MOST = 8;
 
@@ -16,11 +17,11 @@ export function FrontParents({ front }: { front: Front }) {
     <table className="ledger parents">
       <thead>
         <tr>
-          <th>Holds several slots</th>
-          <th className="figure">Slots</th>
-          <th className="figure">Best</th>
-          <th className="figure">Authority</th>
-          <th className="figure">Ref. domains</th>
+          <th>{t('roster:FrontParents.holdsSeveralSlots')}</th>
+          <th className="figure">{t('roster:FrontParents.slots')}</th>
+          <th className="figure">{t('roster:FrontParents.best')}</th>
+          <th className="figure">{t('roster:FrontParents.authority')}</th>
+          <th className="figure">{t('roster:FrontParents.refDomains')}</th>
           <th />
         </tr>
       </thead>
@@ -36,14 +37,14 @@ export function FrontParents({ front }: { front: Front }) {
             <td className="figure">{count(figures['referring domains'])}</td>
             <td className="figure">
               {inRoster ? (
-                <span className="faint">in the roster</span>
+                <span className="faint">{t('roster:FrontParents.inTheRoster')}</span>
               ) : (
                 <Button
                   size="small"
                   loading={isLoading && originalArgs?.text === address}
                   onClick={() => void add({ project, side: 'rival', market: scope.market, text: address })}
                 >
-                  Add the {kind}
+                  {t('roster:FrontParents.addTheKind', { kind: wordOf(kind) })}
                 </Button>
               )}
             </td>

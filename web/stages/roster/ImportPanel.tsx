@@ -9,6 +9,8 @@ import { useResumeJobMutation } from '../../state/projectApi';
 import { useJob } from '../../state/jobs';
 import { useScope } from '../../state/useScope';
 import { ReadingForm } from './ReadingForm';
+import { Told } from '../../words/Told';
+import { t } from '../../words/t';
 
 /** Tables from files: choose, see how it is read, correct, take in, see what was rejected. */
 export function ImportPanel() {
@@ -27,7 +29,7 @@ export function ImportPanel() {
   const taken = (imports ?? []).filter((entry) => entry.job !== null);
   return (
     <section className="section">
-      <h2>Tables</h2>
+      <h2>{t('roster:ImportPanel.tables')}</h2>
       {taken.length > 0 && (
         <table className="ledger">
           <tbody>
@@ -38,15 +40,13 @@ export function ImportPanel() {
         </table>
       )}
       <p className="soft" style={{ margin: '6px 0' }}>
-        Own search performance, ad search terms, keyword metrics, rankings, or hidden search terms, as CSV,
-        TSV, XLSX or JSON Lines. How the columns are matched is remembered for the next file with the same
-        heads.
+        {t('roster:ImportPanel.ownSearchPerformanceAdSearchTerms')}
       </p>
       <input
         ref={box}
         type="file"
         accept=".csv,.tsv,.txt,.xlsx,.jsonl,.ndjson,text/csv,text/tab-separated-values"
-        aria-label="Table file"
+        aria-label={t('roster:ImportPanel.tableFile')}
         className="read-only"
         tabIndex={-1}
         onChange={(event) => {
@@ -55,7 +55,7 @@ export function ImportPanel() {
         }}
       />
       <Button onClick={() => box.current?.click()} loading={isLoading}>
-        Choose a file
+        {t('roster:ImportPanel.chooseAFile')}
       </Button>
       {error && <Problem error={error} />}
       {read && <ReadingForm answer={read} onDone={() => setRead(null)} />}
@@ -73,39 +73,60 @@ function ImportRow({ entry }: { entry: FileImport }) {
       <td>
         <b>{entry.fileName}</b>{' '}
         <span className="faint">
-          {entry.kind}, {entry.market}, {entry.createdAt.slice(0, 10)}
+          {entry.kind}
+          {', '}
+          {entry.market}
+          {', '}
+          {entry.createdAt.slice(0, 10)}
         </span>
         {job && job.state !== 'done' && <JobLine job={job} />}
         {job && (job.state === 'failed' || job.state === 'cancelled') && (
           <Button size="small" onClick={() => void resume(job.id)}>
-            Go on
+            {t('roster:ImportPanel.goOn')}
           </Button>
         )}
         {shown && rejected && (
           <ul className="rejections">
             {rejected.rows.map((row, n) => (
               <li key={n}>
-                Line {row.line}: {row.reason}. <code className="faint">{row.content.slice(0, 120)}</code>
+                <Told
+                  id="roster:ImportPanel.lineLineReasonContent"
+                  values={{ line: row.line, reason: row.reason, content: row.content.slice(0, 120) }}
+                  parts={{ code: <code className="faint" /> }}
+                />
               </li>
             ))}
             {rejected.total > rejected.rows.length && (
-              <li>and {count(rejected.total - rejected.rows.length)} more</li>
+              <li>
+                {t('roster:ImportPanel.andTotalMore', {
+                  total: count(rejected.total - rejected.rows.length),
+                })}
+              </li>
             )}
           </ul>
         )}
       </td>
       <td className="figure">
-        <span title="Every line of the file is kept, rejected, passed over or blank">
-          {count(entry.rowsKept)} of {counted(entry.rowsRead, 'row')} kept
+        <span title={t('roster:ImportPanel.everyLineOfTheFileIs')}>
+          {t('roster:ImportPanel.rowsKeptOfRowsKept', {
+            rowsKept: count(entry.rowsKept),
+            rows: counted(entry.rowsRead, 'row'),
+          })}
         </span>
-        {entry.rowsBlank > 0 && <div className="soft">{count(entry.rowsBlank)} blank lines</div>}
+        {entry.rowsBlank > 0 && (
+          <div className="soft">
+            {t('roster:ImportPanel.rowsBlankBlankLines', { rowsBlank: count(entry.rowsBlank) })}
+          </div>
+        )}
         {entry.rowsSkipped > 0 && (
-          <div className="soft">{counted(entry.rowsSkipped, 'row')} of totals passed over</div>
+          <div className="soft">
+            {t('roster:ImportPanel.rowsOfTotalsPassedOver', { rows: counted(entry.rowsSkipped, 'row') })}
+          </div>
         )}
         {entry.rowsRejected > 0 && (
           <div>
             <button className="plain written" onClick={() => setShown(!shown)}>
-              {count(entry.rowsRejected)} rejected
+              {t('roster:ImportPanel.rowsRejectedRejected', { rowsRejected: count(entry.rowsRejected) })}
             </button>
           </div>
         )}

@@ -6,8 +6,9 @@ import { count, counted, spelledDay } from '../../parts/words/figures';
 import { useCheckIndexMutation, useIndexQuery } from '../../state/rosterApi';
 import { useUploadSitemapMutation } from '../../state/filesApi';
 import { useScope } from '../../state/useScope';
+import { t, wordOf } from '../../words/t';
 
-const ORDER = ['not indexed', 'waiting', 'unknown', 'indexed'];
+const ORDER = [t('roster:IndexView.notIndexed'), 'waiting', 'unknown', 'indexed'];
 
 /** Which own pages search knows: those of the roster and of the sitemap, as last checked. */
 export function IndexView() {
@@ -20,7 +21,7 @@ export function IndexView() {
     .sort((a, b) => ORDER.indexOf(a.state) - ORDER.indexOf(b.state) || (a.address < b.address ? -1 : 1));
   return (
     <section className="section">
-      <h2>Own pages in the index</h2>
+      <h2>{t('roster:IndexView.ownPagesInTheIndex')}</h2>
       <div className="find-form">
         <SitemapBox />
         <Button
@@ -28,7 +29,7 @@ export function IndexView() {
           loading={isLoading}
           disabled={data?.pages.length === 0}
         >
-          Check now
+          {t('roster:IndexView.checkNow')}
         </Button>
         {data &&
           Object.entries(data.counts).map(([state, pagesOfState]) => (
@@ -47,37 +48,43 @@ export function IndexView() {
         <p className="soft">
           {data.overTime
             .slice(-6)
-            .map(({ date, indexed, checked }) => `${spelledDay(date)}: ${indexed} of ${checked}`)
+            .map(({ date, indexed, checked }) =>
+              t('roster:IndexView.dateIndexedOfChecked', { date: spelledDay(date), indexed, checked }),
+            )
             .join(' · ')}
         </p>
       )}
       {data?.pages.length === 0 ? (
-        <Empty title="No own pages to check yet">Choose a sitemap, or add own pages under Who.</Empty>
+        <Empty title={t('roster:IndexView.noOwnPagesToCheckYet')}>
+          {t('roster:IndexView.chooseASitemapOrAddOwn')}
+        </Empty>
       ) : (
         <table className="ledger">
           <thead>
             <tr>
-              <th>Page</th>
-              <th>State</th>
-              <th>Since</th>
-              <th>Checked</th>
-              <th>In the sitemap</th>
+              <th>{t('roster:IndexView.page')}</th>
+              <th>{t('roster:IndexView.state')}</th>
+              <th>{t('roster:IndexView.since')}</th>
+              <th>{t('roster:IndexView.checked')}</th>
+              <th>{t('roster:IndexView.inTheSitemap')}</th>
             </tr>
           </thead>
           <tbody>
             {pages.slice(0, 500).map(({ address, state, since, checkedOn, inSitemap }) => (
               <tr key={address}>
                 <td>{address}</td>
-                <td>{state}</td>
+                <td>{wordOf(state)}</td>
                 <td>{since ?? ''}</td>
-                <td>{checkedOn ?? 'never'}</td>
-                <td>{inSitemap ? 'yes' : 'no'}</td>
+                <td>{checkedOn ?? t('roster:IndexView.never')}</td>
+                <td>{inSitemap ? t('roster:IndexView.yes') : t('roster:IndexView.no')}</td>
               </tr>
             ))}
           </tbody>
         </table>
       )}
-      {pages.length > 500 && <p className="soft">and {count(pages.length - 500)} more</p>}
+      {pages.length > 500 && (
+        <p className="soft">{t('roster:IndexView.andPagesMore', { pages: count(pages.length - 500) })}</p>
+      )}
     </section>
   );
 }
@@ -92,7 +99,7 @@ function SitemapBox() {
         ref={box}
         type="file"
         accept=".xml,.gz"
-        aria-label="Sitemap"
+        aria-label={t('roster:IndexView.sitemap')}
         className="read-only"
         tabIndex={-1}
         onChange={(event) => {
@@ -102,13 +109,20 @@ function SitemapBox() {
         }}
       />
       <Button onClick={() => box.current?.click()} loading={isLoading}>
-        Choose a sitemap
+        {t('roster:IndexView.chooseASitemap')}
       </Button>
       {error && <Problem error={error} />}
       {data && (
         <span role="status" className="soft">
-          {counted(data.pages, 'page')}, {count(data.added)} new
-          {data.left.length > 0 && `; ${data.left.length} left out, the first: ${data.left[0]!.reason}`}
+          {t('roster:IndexView.pagesAddedNew', {
+            pages: counted(data.pages, 'page'),
+            added: count(data.added),
+          })}
+          {data.left.length > 0 &&
+            t('roster:IndexView.leftLeftOutTheFirstReason', {
+              left: data.left.length,
+              reason: data.left[0]!.reason,
+            })}
         </span>
       )}
     </>

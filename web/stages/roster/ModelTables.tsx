@@ -1,5 +1,6 @@
 import type { MarketModels } from '@opsimath/contract/api/models';
 import { count, decimal, percent } from '../../parts/words/figures';
+import { t } from '../../words/t';
 
 interface ModelTablesProps {
   /** What the weights are of. */
@@ -17,10 +18,10 @@ export function ModelTables({ head, weights, calibration }: ModelTablesProps) {
         <thead>
           <tr>
             <th>{head}</th>
-            <th className="figure" title="On the log odds">
-              Weight
+            <th className="figure" title={t('roster:ModelTables.onTheLogOdds')}>
+              {t('roster:ModelTables.weight')}
             </th>
-            <th className="figure">± error</th>
+            <th className="figure">{t('roster:ModelTables.error')}</th>
           </tr>
         </thead>
         <tbody>
@@ -37,17 +38,18 @@ export function ModelTables({ head, weights, calibration }: ModelTablesProps) {
         <table className="ledger">
           <thead>
             <tr>
-              <th>Foretold</th>
-              <th className="figure">Results</th>
-              <th className="figure">Mean foretold</th>
-              <th className="figure">Were inside</th>
+              <th>{t('roster:ModelTables.foretold')}</th>
+              <th className="figure">{t('roster:ModelTables.results')}</th>
+              <th className="figure">{t('roster:ModelTables.meanForetold')}</th>
+              <th className="figure">{t('roster:ModelTables.wereInside')}</th>
             </tr>
           </thead>
           <tbody>
             {calibration.map(({ rows, foretold, inside }, n) => (
               <tr key={n}>
                 <td>
-                  {n * 10}–{n * 10 + 10} %
+                  {n * 10}–{n * 10 + 10}
+                  {' %'}
                 </td>
                 <td className="figure">{count(rows)}</td>
                 <td className="figure">{percent(foretold)}</td>

@@ -6,6 +6,7 @@ import { useScope } from '../../state/useScope';
 import { CurveChart } from './CurveChart';
 import { ForecastModelView } from './ForecastModelView';
 import { ModelTables } from './ModelTables';
+import { t } from '../../words/t';
 
 /** How clicks and chance are estimated here: the curve beside its prior, the weights, and how right they have been. */
 export function ModelsPanel() {
@@ -15,32 +16,37 @@ export function ModelsPanel() {
   const { data: projects } = useProjectsQuery();
   const settings = projects?.find(({ id }) => id === project)?.settings;
   if (error) return <Problem error={error} />;
-  if (!data) return <p className="soft">Fitting clicks and the forecast…</p>;
+  if (!data) return <p className="soft">{t('roster:ModelsPanel.fittingClicksAndTheForecast')}</p>;
   const { curve, chance, forecast } = data;
   return (
-    <section className="sheet models" aria-label="How it is estimated">
-      <h2>How clicks and chances are estimated</h2>
+    <section className="sheet models" aria-label={t('roster:ModelsPanel.howItIsEstimated')}>
+      <h2>{t('roster:ModelsPanel.howClicksAndChancesAreEstimated')}</h2>
       <p className="soft">
         {curve.fitted
-          ? `Click-through by position is fitted from own search performance: ${counted(curve.clicks, 'click')} of ${counted(curve.impressions, 'impression')}, leaning on the prior by 500 impressions a position, never rising (§3).`
-          : 'Click-through by position is the prior (§3). With own search performance, brought in under Files, it is fitted.'}
+          ? t('roster:ModelsPanel.clickThroughByPositionIsFitted', {
+              clicks: counted(curve.clicks, 'click'),
+              impressions: counted(curve.impressions, 'impression'),
+            })
+          : t('roster:ModelsPanel.clickThroughByPositionIsThe')}
       </p>
       <CurveChart points={curve.points} />
       <ForecastModelView forecast={forecast} setOff={settings?.chanceFitted === false} />
-      <h3>What a page’s fields alone tell</h3>
+      <h3>{t('roster:ModelsPanel.whatAPageSFieldsAlone')}</h3>
       <p className="soft">
         {chance.fitted
-          ? `Fitted on the results of ${count(chance.captures)} captures (§6).`
+          ? t('roster:ModelsPanel.fittedOnTheResultsOfCaptures', { captures: count(chance.captures) })
           : settings?.chanceFitted === false
-            ? 'Not fitted, as the settings want it: the weights set there hold.'
-            : `The stated default weights hold until ${chance.leastCaptures} keywords are captured (§6).`}
+            ? t('roster:ModelsPanel.notFittedAsTheSettingsWant')
+            : t('roster:ModelsPanel.theStatedDefaultWeightsHoldUntil', {
+                leastCaptures: chance.leastCaptures,
+              })}
         {chance.quality &&
-          ` On keywords it had not seen: AUC ${decimal(chance.quality.auc, 3)} (0.5 is no better than guessing), Brier score ${decimal(chance.quality.brier, 3)}, calibration error ${decimal(chance.quality.calibrationError, 3)}.`}
+          ` ${t('roster:ModelsPanel.onKeywordsItHadNotSeen', { auc: decimal(chance.quality.auc, 3), brier: decimal(chance.quality.brier, 3), calibrationError: decimal(chance.quality.calibrationError, 3) })}`}
         {chance.others &&
-          ` The default weights: AUC ${decimal(chance.others.defaults.auc, 3)}, Brier score ${decimal(chance.others.defaults.brier, 3)}; the share within the front alone: ${decimal(chance.others.constant.auc, 3)} and ${decimal(chance.others.constant.brier, 3)}.`}
+          ` ${t('roster:ModelsPanel.theDefaultWeightsAUCAucBrier', { auc: decimal(chance.others.defaults.auc, 3), brier: decimal(chance.others.defaults.brier, 3), auc2: decimal(chance.others.constant.auc, 3), brier2: decimal(chance.others.constant.brier, 3) })}`}
       </p>
       <ModelTables
-        head="Beside the median of its page"
+        head={t('roster:ModelsPanel.besideTheMedianOfItsPage')}
         weights={chance.weights.map(({ feature, ...rest }) => ({ name: feature, ...rest }))}
         calibration={chance.quality?.calibration ?? null}
       />

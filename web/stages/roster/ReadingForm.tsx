@@ -14,6 +14,8 @@ import { useMarketsQuery } from '../../state/projectApi';
 import { useScope } from '../../state/useScope';
 import { marketApart } from '@opsimath/contract/api/marketSaid';
 import { marketName } from '../../parts/words/marketName';
+import { Told } from '../../words/Told';
+import { t, wordOf } from '../../words/t';
 
 /** How a file is read, for correction before it is taken in. */
 export function ReadingForm({ answer, onDone }: { answer: UploadAnswer; onDone: () => void }) {
@@ -43,43 +45,47 @@ export function ReadingForm({ answer, onDone }: { answer: UploadAnswer; onDone: 
     <div className="sheet reading">
       <h3>{answer.import.fileName}</h3>
       <p className="soft">
-        Read as {reading.encoding}, separated by {separatorName(reading.delimiter)}, heads on line{' '}
-        {reading.headerLine}.{reading.remembered && ' Columns matched as for the last file with these heads.'}
+        {t('roster:ReadingForm.readAsEncodingSeparatedBy', {
+          encoding: reading.encoding,
+          separatorName: separatorName(reading.delimiter),
+          headerLine: reading.headerLine,
+        })}
+        {reading.remembered && ` ${t('roster:ReadingForm.columnsMatchedAsForTheLast')}`}
       </p>
       <ReadingFields reading={reading} onKind={(kind) => void chooseKind(kind)} onChange={change} />
       <Sample answer={answer} reading={reading} />
       {missing.map((field) => (
         <div key={field} role="alert">
-          No column for {field}: choose which one holds it.
+          {t('roster:ReadingForm.noColumnForFieldChooseWhich', { field: wordOf(field) })}
         </div>
       ))}
-      {dateMissing && (
-        <div role="alert">No column for date: choose one, or give the date that all rows stand for.</div>
-      )}
+      {dateMissing && <div role="alert">{t('roster:ReadingForm.noColumnForDateChooseOne')}</div>}
       {reading.kind === 'rankings' && (
         <p>
           <Checkbox
             checked={reading.complete === true}
             onChange={({ target }) => change({ complete: target.checked })}
           >
-            The table holds everything its targets rank for
+            {t('roster:ReadingForm.theTableHoldsEverythingItsTargets')}
           </Checkbox>{' '}
-          <span className="soft">
-            What others rank for and it does not name then counts as absent, presumed.
-          </span>
+          <span className="soft">{t('roster:ReadingForm.whatOthersRankForAndIt')}</span>
         </p>
       )}
       {market && (
         <p>
-          Taken in for the market <b>{marketName(market)}</b>.{' '}
-          <span className="soft">Choose another in the bar above.</span>
+          <Told
+            id="roster:ReadingForm.takenInForTheMarketMarketName"
+            values={{ marketName: marketName(market) }}
+            parts={{ b: <b /> }}
+          />{' '}
+          <span className="soft">{t('roster:ReadingForm.chooseAnotherInTheBarAbove')}</span>
         </p>
       )}
       {apart !== null && (
         <div role="alert">
           {apart}{' '}
           <Checkbox checked={confirmed} onChange={({ target }) => setConfirmed(target.checked)}>
-            Take it in for this market all the same
+            {t('roster:ReadingForm.takeItInForThisMarket')}
           </Checkbox>
         </div>
       )}
@@ -91,16 +97,18 @@ export function ReadingForm({ answer, onDone }: { answer: UploadAnswer; onDone: 
           loading={isLoading}
           disabled={missing.length > 0 || dateMissing || (apart !== null && !confirmed)}
         >
-          Take in
+          {t('roster:ReadingForm.takeIn')}
         </Button>
-        <Button onClick={onDone}>Leave it</Button>
+        <Button onClick={onDone}>{t('roster:ReadingForm.leaveIt')}</Button>
       </div>
     </div>
   );
 }
 
 function separatorName(delimiter: FileReading['delimiter']): string {
-  return { ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'bars' }[delimiter];
+  return { ',': wordOf('commas'), ';': wordOf('semicolons'), '\t': wordOf('tabs'), '|': wordOf('bars') }[
+    delimiter
+  ];
 }
 
 /** Which column holds what, and how figures and dates are written. */
@@ -119,16 +127,19 @@ function ReadingFields({
   const setColumn = (field: ImportField, column: number | null): void =>
     change({ columns: { ...reading.columns, [field]: column } });
   const columnOptions = [
-    { value: -1, label: 'none' },
-    ...reading.headers.map((header, i) => ({ value: i, label: header || `column ${i + 1}` })),
+    { value: -1, label: t('roster:ReadingForm.none') },
+    ...reading.headers.map((header, i) => ({
+      value: i,
+      label: header || t('roster:ReadingForm.columnI', { i: i + 1 }),
+    })),
   ];
   return (
     <div className="reading-fields">
       <label>
-        <span>kind of table</span>
+        <span>{t('roster:ReadingForm.kindOfTable')}</span>
         <Select
           size="small"
-          aria-label="Kind of table"
+          aria-label={t('roster:ReadingForm.kindOfTable2')}
           value={reading.kind}
           popupMatchSelectWidth={false}
           options={Object.entries(IMPORT_KINDS).map(([value, { name }]) => ({
@@ -141,12 +152,12 @@ function ReadingFields({
       {fieldsOf(reading.kind).map((field) => (
         <label key={field}>
           <span>
-            {field}
+            {wordOf(field)}
             {needed.includes(field) && ' *'}
           </span>
           <Select
             size="small"
-            aria-label={`Column of ${field}`}
+            aria-label={t('roster:ReadingForm.columnOfField', { field: wordOf(field) })}
             value={columnOf(field) ?? -1}
             options={columnOptions}
             popupMatchSelectWidth={false}
@@ -155,7 +166,7 @@ function ReadingFields({
         </label>
       ))}
       <label>
-        <span>decimals</span>
+        <span>{t('roster:ReadingForm.decimals')}</span>
         <Select
           size="small"
           value={reading.decimalComma}
@@ -167,7 +178,7 @@ function ReadingFields({
         />
       </label>
       <label>
-        <span>dates</span>
+        <span>{t('roster:ReadingForm.dates')}</span>
         <Select
           size="small"
           value={reading.dateOrder}
@@ -181,7 +192,7 @@ function ReadingFields({
       </label>
       {dated && columnOf('date') === null && (
         <label>
-          <span>date of all rows</span>
+          <span>{t('roster:ReadingForm.dateOfAllRows')}</span>
           <DatePicker
             size="small"
             onChange={(day) => change({ fixedDate: day?.format('YYYY-MM-DD') ?? null })}

@@ -14,6 +14,7 @@ import { StartPath } from './StartPath';
 import { TargetPanel } from './TargetPanel';
 import { TargetsView } from './TargetsView';
 import './roster.css';
+import { t } from '../../words/t';
 
 /** Who we are and whom we face, what is known of us and them, and how things are valued. */
 export default function Roster() {
@@ -22,7 +23,7 @@ export default function Roster() {
   const open = partOf('roster', scope.view);
   return (
     <div className="roster">
-      <nav className="views" aria-label="Parts of the roster">
+      <nav className="views" aria-label={t('roster:Roster.partsOfTheRoster')}>
         {STAGE_PARTS.roster.map(({ value, label }) => (
           <button
             key={value}

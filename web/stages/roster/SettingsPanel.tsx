@@ -13,6 +13,7 @@ import { EffortSettings } from './EffortSettings';
 import { ThresholdSettings } from './ThresholdSettings';
 import { DEFAULTS, Usual } from './Usual';
 import { WordSettings } from './WordSettings';
+import { t } from '../../words/t';
 
 /** The front, the worth of a click, the effort of each action and when figures are old; every change takes effect at once and can be undone. */
 export function SettingsPanel() {
@@ -31,14 +32,14 @@ export function SettingsPanel() {
     const { settingsRevision } = await change({ project, settings: next, ...rests }).unwrap();
     const { changeProject } = projectApi.endpoints;
     undoable({
-      what: `${what} changed`,
+      what: t('roster:SettingsPanel.whatChanged', { what }),
       undo: request(changeProject, { project, settings: before, settingsRevision, person }),
       redo: request(changeProject, { project, settings: next, ...rests }),
     });
     void message.open({
       content: (
         <span>
-          {what} changed.{' '}
+          {t('roster:SettingsPanel.whatChanged2', { what })}{' '}
           <button
             className="plain written"
             onClick={() =>
@@ -47,7 +48,7 @@ export function SettingsPanel() {
                 .catch(() => undefined)
             }
           >
-            Undo
+            {t('roster:SettingsPanel.undo')}
           </button>
         </span>
       ),
@@ -56,69 +57,77 @@ export function SettingsPanel() {
   };
   return (
     <section className="sheet settings">
-      <h2>Settings</h2>
+      <h2>{t('roster:SettingsPanel.settings')}</h2>
       <label>
-        <span>The front, positions</span>
+        <span>{t('roster:SettingsPanel.theFrontPositions')}</span>
         <Figure
           value={settings.front}
           min={1}
           max={100}
           whole
-          onChange={(front) => apply({ front }, 'The front')}
+          onChange={(front) => apply({ front }, t('roster:SettingsPanel.theFront'))}
         />
         <Usual value={settings.front} usual={DEFAULTS.front} />
       </label>
       <label>
-        <span>Worth of a click without CPC, {settings.currency}</span>
+        <span>{t('roster:SettingsPanel.worthOfAClickWithoutCPC', { currency: settings.currency })}</span>
         <Figure
           value={settings.defaultWorth}
           min={0}
           max={100_000}
-          onChange={(defaultWorth) => apply({ defaultWorth }, 'Worth')}
+          onChange={(defaultWorth) => apply({ defaultWorth }, t('roster:SettingsPanel.worth'))}
         />
         <Usual value={settings.defaultWorth} usual={DEFAULTS.defaultWorth} />
       </label>
       <label>
-        <span>What a conversion may cost, {settings.currency}</span>
+        <span>
+          {t('roster:SettingsPanel.whatAConversionMayCostCurrency', { currency: settings.currency })}
+        </span>
         <Figure
           value={settings.targetCost}
           min={0}
           max={1_000_000}
-          onChange={(targetCost) => apply({ targetCost }, 'The cost of a conversion')}
-          onEmpty={() => apply({ targetCost: null }, 'The cost of a conversion')}
+          onChange={(targetCost) => apply({ targetCost }, t('roster:SettingsPanel.theCostOfAConversion'))}
+          onEmpty={() => apply({ targetCost: null }, t('roster:SettingsPanel.theCostOfAConversion'))}
         />
-        {settings.targetCost === null && <span className="faint"> what one costs now</span>}
+        {settings.targetCost === null && (
+          <span className="faint"> {t('roster:SettingsPanel.whatOneCostsNow')}</span>
+        )}
       </label>
       <label>
-        <span>Margin of a sale on a marketplace, 0–1</span>
+        <span>{t('roster:SettingsPanel.marginOfASaleOnA')}</span>
         <Figure
           value={settings.margin}
           min={0}
           max={1}
-          onChange={(margin) => apply({ margin }, 'Margin')}
-          onEmpty={() => apply({ margin: null }, 'Margin')}
+          onChange={(margin) => apply({ margin }, t('roster:SettingsPanel.margin'))}
+          onEmpty={() => apply({ margin: null }, t('roster:SettingsPanel.margin'))}
         />
-        {settings.margin === null && <span className="faint"> not set: price says nothing of worth</span>}
+        {settings.margin === null && (
+          <span className="faint"> {t('roster:SettingsPanel.notSetPriceSaysNothingOf')}</span>
+        )}
       </label>
       <label>
-        <span>Clicks that buy on a marketplace, 0–1</span>
+        <span>{t('roster:SettingsPanel.clicksThatBuyOnAMarketplace')}</span>
         <Figure
           value={settings.conversionRate}
           min={0}
           max={1}
-          onChange={(conversionRate) => apply({ conversionRate }, 'Conversion rate')}
-          onEmpty={() => apply({ conversionRate: null }, 'Conversion rate')}
+          onChange={(conversionRate) => apply({ conversionRate }, t('roster:SettingsPanel.conversionRate'))}
+          onEmpty={() => apply({ conversionRate: null }, t('roster:SettingsPanel.conversionRate'))}
         />
-        {settings.conversionRate === null && <span className="faint"> not set</span>}
+        {settings.conversionRate === null && (
+          <span className="faint"> {t('roster:SettingsPanel.notSet')}</span>
+        )}
       </label>
       <label>
-        <span>Begin before a peak, days</span>
+        <span>{t('roster:SettingsPanel.beginBeforeAPeakDays')}</span>
         <Figure
           value={settings.leadDays}
           min={0}
           max={365}
           whole
-          onChange={(leadDays) => apply({ leadDays }, 'Lead time')}
+          onChange={(leadDays) => apply({ leadDays }, t('roster:SettingsPanel.leadTime'))}
         />
         <Usual value={settings.leadDays} usual={DEFAULTS.leadDays} />
       </label>

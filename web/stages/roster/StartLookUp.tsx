@@ -8,11 +8,16 @@ import { useJob } from '../../state/jobs';
 import { isUnderWay } from '../../state/jobsHeard';
 import { useLookUpPriceQuery, useStartLookUpMutation } from '../../state/lookUpApi';
 import { useScope } from '../../state/useScope';
+import { t, wordOf } from '../../words/t';
 
 function priceWords({ units, parts, allowance, spent }: LookUpPrice): string {
-  if (units === 0) return 'All of it is held: it costs nothing.';
-  const most = parts.some((part) => part.estimated) ? 'at most ' : '';
-  return `${most}${counted(units, 'unit')} of ${count(allowance - spent)} left`;
+  if (units === 0) return t('roster:StartLookUp.allOfItIsHeldIt');
+  const most = parts.some((part) => part.estimated) ? `${t('roster:StartLookUp.atMost')} ` : '';
+  return t('roster:StartLookUp.mostUnitsOfAllowanceLeft', {
+    most: wordOf(most),
+    units: counted(units, 'unit'),
+    allowance: count(allowance - spent),
+  });
 }
 
 interface StartLookUpProps {
@@ -40,14 +45,18 @@ export function StartLookUp({ targets, lookUp, ready }: StartLookUpProps) {
     return (
       <>
         <p className="start-names">
-          {counted(lookUp.keywords, 'keyword')} for {spelledDay(lookUp.date)}
-          {arrived < lookUp.targets.length && `, ${arrived} of ${lookUp.targets.length} targets in`}
+          {t('roster:StartLookUp.keywordsForDate', {
+            keywords: counted(lookUp.keywords, 'keyword'),
+            date: spelledDay(lookUp.date),
+          })}
+          {arrived < lookUp.targets.length &&
+            t('roster:StartLookUp.arrivedOfTargetsTargetsIn', { arrived, targets: lookUp.targets.length })}
         </p>
         {job !== null && (isUnderWay(job) || job.state === 'failed') && <JobLine job={job} />}
       </>
     );
   }
-  if (!asked) return <p className="faint">First say who we are and whom we face.</p>;
+  if (!asked) return <p className="faint">{t('roster:StartLookUp.firstSayWhoWeAreAnd')}</p>;
   return (
     <>
       {(error ?? refused) && <Problem error={error ?? refused} />}
@@ -58,10 +67,10 @@ export function StartLookUp({ targets, lookUp, ready }: StartLookUpProps) {
         disabled={!price}
         onClick={() => void start({ project, request: order }).catch(() => undefined)}
       >
-        Look up {counted(targets.length, 'target')}
+        {t('roster:StartLookUp.lookUpTargets', { targets: counted(targets.length, 'target') })}
       </Button>{' '}
       <span className="soft" role="status">
-        {price ? priceWords(price) : 'Asking for the price…'}
+        {price ? priceWords(price) : t('roster:StartLookUp.askingForThePrice')}
       </span>
     </>
   );

@@ -6,6 +6,7 @@ import { StartCompare } from './StartCompare';
 import { StartLookUp } from './StartLookUp';
 import { StartTargets } from './StartTargets';
 import './start.css';
+import { t } from '../../words/t';
 
 /** The way from nothing to a first list of gaps, on one page: what each step brings, what it costs, what is still missing. */
 export function StartPath({ targets }: { targets: readonly Target[] }) {
@@ -27,9 +28,9 @@ export function StartPath({ targets }: { targets: readonly Target[] }) {
     </li>
   );
   return (
-    <section className="start-path sheet" aria-label="First steps">
+    <section className="start-path sheet" aria-label={t('roster:StartPath.firstSteps')}>
       <header>
-        <h2>Four steps to your first gaps</h2>
+        <h2>{t('roster:StartPath.fourStepsToYourFirstGaps')}</h2>
         <button
           className="plain soft written"
           onClick={() => {
@@ -37,32 +38,32 @@ export function StartPath({ targets }: { targets: readonly Target[] }) {
             setLeft(true);
           }}
         >
-          leave this
+          {t('roster:StartPath.leaveThis')}
         </button>
       </header>
       <ol>
         {step(
           0,
-          'Who we are',
-          'Every gap is measured from here. It costs nothing.',
+          t('roster:StartPath.whoWeAre'),
+          t('roster:StartPath.everyGapIsMeasuredFromHere'),
           <StartTargets side="own" targets={own} />,
         )}
         {step(
           1,
-          'Whom we face',
-          'What they rank for, and we don’t, is what you will see. Two or three are enough to begin.',
+          t('roster:StartPath.whomWeFace'),
+          t('roster:StartPath.whatTheyRankForAndWe'),
           <StartTargets side="rival" targets={rivals} />,
         )}
         {step(
           2,
-          'Look everybody up',
-          'Finds every keyword that any of them ranks for, organic and paid, with search volumes.',
+          t('roster:StartPath.lookEverybodyUp'),
+          t('roster:StartPath.findsEveryKeywordThatAnyOf'),
           <StartLookUp targets={[...own, ...rivals]} lookUp={lookUp} ready={next >= 2} />,
         )}
         {step(
           3,
-          'See the gaps',
-          'Who is not named in a complete look-up counts as absent, presumed; captures of result pages settle it, at one unit each.',
+          t('roster:StartPath.seeTheGaps'),
+          t('roster:StartPath.whoIsNotNamedInA'),
           <StartCompare lookUp={lookUp} ready={next === 3} />,
         )}
       </ol>

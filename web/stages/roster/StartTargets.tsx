@@ -6,10 +6,19 @@ import { Problem } from '../../parts/words/Problem';
 import { counted } from '../../parts/words/figures';
 import { useAddTargetsMutation } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
+import { t } from '../../words/t';
 
 const WORDS = {
-  own: { label: 'Our site', hint: 'our site, shop or channel', press: 'This is us' },
-  rival: { label: 'Sites we face', hint: 'their sites, comma between', press: 'Take them in' },
+  own: {
+    label: t('roster:StartTargets.ourSite'),
+    hint: t('roster:StartTargets.ourSiteShopOrChannel'),
+    press: t('roster:StartTargets.thisIsUs'),
+  },
+  rival: {
+    label: t('roster:StartTargets.sitesWeFace'),
+    hint: t('roster:StartTargets.theirSitesCommaBetween'),
+    press: t('roster:StartTargets.takeThemIn'),
+  },
 };
 
 /** One side of the first steps: who is in already, and a line for more. A single page raises the question of its site. */
@@ -40,7 +49,7 @@ export function StartTargets({ side, targets }: { side: Target['side']; targets:
         <Input
           size="small"
           aria-label={words.label}
-          placeholder={targets.length > 0 ? 'and another' : words.hint}
+          placeholder={targets.length > 0 ? t('roster:StartTargets.andAnother') : words.hint}
           value={text}
           maxLength={4000}
           onChange={(event) => setText(event.target.value)}
@@ -51,20 +60,24 @@ export function StartTargets({ side, targets }: { side: Target['side']; targets:
       </form>
       {pages.length > 0 && (
         <p className="soft" role="status">
-          {pages.length === 1
-            ? 'This is a single page.'
-            : `${counted(pages.length, 'line')} are single pages.`}{' '}
-          A site brings all its keywords.{' '}
+          {t('roster:StartTargets.whichASiteBringsAllIts', {
+            which:
+              pages.length === 1
+                ? t('roster:StartTargets.thisIsASinglePage')
+                : t('roster:StartTargets.linesAreSinglePages', { lines: counted(pages.length, 'line') }),
+          })}{' '}
           <button className="plain written" onClick={() => void take(sites).catch(() => undefined)}>
-            Take {pages.length === 1 ? siteOf(pages[0]!) : 'their sites'} instead
+            {t('roster:StartTargets.takeWhichInstead', {
+              which: pages.length === 1 ? siteOf(pages[0]!) : t('roster:StartTargets.theirSites'),
+            })}
           </button>
         </p>
       )}
       {side === 'rival' && targets.length === 0 && (
         <p className="soft">
-          Not sure who?{' '}
+          {t('roster:StartTargets.notSureWho')}{' '}
           <button className="plain written" onClick={() => change({ view: 'find' })}>
-            See who stands on the front of a keyword
+            {t('roster:StartTargets.seeWhoStandsOnTheFront')}
           </button>
         </p>
       )}

@@ -4,6 +4,7 @@ import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
 import { useMarketsQuery } from '../../state/projectApi';
 import { useScope } from '../../state/useScope';
+import { t } from '../../words/t';
 
 interface StrikeWordsProps {
   targets: readonly Target[];
@@ -31,15 +32,15 @@ export function StrikeWords({ targets, onPhrase }: StrikeWordsProps) {
   };
   return (
     <div className="strike">
-      <span className="soft">Or strike words from</span>
+      <span className="soft">{t('roster:StrikeWords.orStrikeWordsFrom')}</span>
       {own.length > 0 && (
         <Select
           size="small"
-          aria-label="Own target"
+          aria-label={t('roster:StrikeWords.ownTarget')}
           value={target?.id ?? TYPED}
           options={[
             ...own.map(({ id, name }) => ({ value: id, label: name })),
-            { value: TYPED, label: 'a title that I type' },
+            { value: TYPED, label: t('roster:StrikeWords.aTitleThatIType') },
           ]}
           popupMatchSelectWidth={false}
           onChange={(id) => {
@@ -51,8 +52,8 @@ export function StrikeWords({ targets, onPhrase }: StrikeWordsProps) {
       {!target && (
         <Input
           size="small"
-          aria-label="A title of ours"
-          placeholder="a title of ours, published or not"
+          aria-label={t('roster:StrikeWords.aTitleOfOurs')}
+          placeholder={t('roster:StrikeWords.aTitleOfOursPublishedOr')}
           value={typed}
           maxLength={300}
           style={{ width: 300 }}
@@ -73,7 +74,7 @@ export function StrikeWords({ targets, onPhrase }: StrikeWordsProps) {
         </button>
       ))}
       <Button size="small" disabled={rest === ''} onClick={() => onPhrase(rest)}>
-        Show the front of the rest
+        {t('roster:StrikeWords.showTheFrontOfTheRest')}
       </Button>
     </div>
   );

@@ -9,21 +9,26 @@ import { count, counted } from '../../parts/words/figures';
 import { useTargetCoverageQuery } from '../../state/rosterApi';
 import { useListsQuery } from '../../state/siftApi';
 import { useScope } from '../../state/useScope';
+import { t, wordOf } from '../../words/t';
 
 const CHOICES = [
-  { value: 'near', label: 'others’ keywords near to it' },
-  { value: 'rivals', label: 'all keywords of others' },
-  { value: 'own', label: 'keywords it ranks for' },
+  { value: 'near', label: t('roster:TargetCoverageView.othersKeywordsNearToIt') },
+  { value: 'rivals', label: t('roster:TargetCoverageView.allKeywordsOfOthers') },
+  { value: 'own', label: t('roster:TargetCoverageView.keywordsItRanksFor') },
 ];
 const WORDS_OF: Record<(typeof COVERAGES)[number], string> = {
-  whole: 'the whole phrase in one field',
-  'one field': 'all words in one field',
-  spread: 'all words over several fields',
+  whole: t('roster:TargetCoverageView.theWholePhraseInOneField'),
+  'one field': t('roster:TargetCoverageView.allWordsInOneField'),
+  spread: t('roster:TargetCoverageView.allWordsOverSeveralFields'),
   part: 'some of their words',
-  none: 'none of their words',
+  none: t('roster:TargetCoverageView.noneOfTheirWords'),
 };
 /** How a cell says what a field has. */
-const SIGNS = { 'as typed': 'as typed', 'another form': 'other form', missing: '' } as const;
+const SIGNS = {
+  'as typed': t('roster:TargetCoverageView.asTyped'),
+  'another form': t('roster:TargetCoverageView.otherForm'),
+  missing: '',
+} as const;
 
 /** Which words others’ keywords need that this target has or lacks; for a stranger’s as well as for ours. */
 export function TargetCoverageView({ target }: { target: Target }) {
@@ -43,12 +48,12 @@ export function TargetCoverageView({ target }: { target: Target }) {
     hidden: slots,
   });
   return (
-    <section className="section coverage" aria-label="Coverage">
+    <section className="section coverage" aria-label={t('roster:TargetCoverageView.coverage')}>
       <p className="coverage-choice">
-        Held against{' '}
+        {t('roster:TargetCoverageView.heldAgainst')}{' '}
         <Select
           size="small"
-          aria-label="Keywords it is held against"
+          aria-label={t('roster:TargetCoverageView.keywordsItIsHeldAgainst')}
           value={chosen}
           popupMatchSelectWidth={false}
           onChange={choose}
@@ -56,19 +61,22 @@ export function TargetCoverageView({ target }: { target: Target }) {
             ...CHOICES,
             ...(lists ?? [])
               .filter(({ market }) => market === scope.market)
-              .map(({ id, name }) => ({ value: `list ${id}`, label: `list “${name}”` })),
+              .map(({ id, name }) => ({
+                value: `list ${id}`,
+                label: t('roster:TargetCoverageView.listName', { name }),
+              })),
           ]}
         />
       </p>
       <Input.TextArea
-        aria-label="Hidden slots"
-        placeholder="Paste hidden search terms here, one a line: they count as a field"
+        aria-label={t('roster:TargetCoverageView.hiddenSlots')}
+        placeholder={t('roster:TargetCoverageView.pasteHiddenSearchTermsHereOne')}
         autoSize={{ minRows: 1, maxRows: 4 }}
         value={hidden}
         onChange={({ target: { value } }) => paste(value)}
       />
       {error && <Problem error={error} />}
-      {!data && !error && <Waiting for="its words" />}
+      {!data && !error && <Waiting for={t('roster:TargetCoverageView.itsWords')} />}
       {data && <Covered data={data} busy={isFetching} />}
     </section>
   );
@@ -76,30 +84,32 @@ export function TargetCoverageView({ target }: { target: Target }) {
 
 function Covered({ data, busy }: { data: TargetCoverage; busy: boolean }) {
   if (data.fields.length === 0)
-    return (
-      <p className="soft">Nothing is known of its words yet: fetch its public record, or paste slots.</p>
-    );
+    return <p className="soft">{t('roster:TargetCoverageView.nothingIsKnownOfItsWords')}</p>;
   if (data.compared === 0)
-    return <p className="soft">No keyword that matches these filters has words to look for.</p>;
+    return <p className="soft">{t('roster:TargetCoverageView.noKeywordThatMatchesTheseFilters')}</p>;
   const missing = data.words.filter(({ fields }) => fields.every((presence) => presence === 'missing'));
   const present = data.words.filter(({ fields }) => fields.some((presence) => presence !== 'missing'));
   return (
     <div aria-busy={busy}>
       <p className="soft">
-        {data.compared < data.total && `The ${count(data.compared)} most searched of `}
+        {data.compared < data.total &&
+          `${t('roster:TargetCoverageView.theComparedMostSearchedOf', { compared: count(data.compared) })} `}
         {counted(data.total, 'keyword')}:{' '}
-        {COVERAGES.map((word, n) => `${count(data.counts[n]!)} with ${WORDS_OF[word]}`).join(', ')}.
+        {COVERAGES.map((word, n) =>
+          t('roster:TargetCoverageView.nWithWord', { n: count(data.counts[n]!), word: WORDS_OF[word] }),
+        ).join(', ')}
+        .
       </p>
       <CopyWords missing={missing} present={present} />
       <WordsTable data={data} />
-      <h3>Keywords not held whole</h3>
-      <table className="ledger" aria-label="Keywords not held whole">
+      <h3>{t('roster:TargetCoverageView.keywordsNotHeldWhole')}</h3>
+      <table className="ledger" aria-label={t('roster:TargetCoverageView.keywordsNotHeldWhole')}>
         <thead>
           <tr>
-            <th>Keyword</th>
-            <th className="figure">Volume</th>
-            <th>Held</th>
-            <th>Lacks</th>
+            <th>{t('roster:TargetCoverageView.keyword')}</th>
+            <th className="figure">{t('roster:TargetCoverageView.volume')}</th>
+            <th>{t('roster:TargetCoverageView.held')}</th>
+            <th>{t('roster:TargetCoverageView.lacks')}</th>
           </tr>
         </thead>
         <tbody>
@@ -107,7 +117,7 @@ function Covered({ data, busy }: { data: TargetCoverage; busy: boolean }) {
             <tr key={id}>
               <td>{text}</td>
               <td className="figure">{count(volume)}</td>
-              <td>{coverage}</td>
+              <td>{wordOf(coverage)}</td>
               <td>{lacks.join(', ')}</td>
             </tr>
           ))}
@@ -126,10 +136,10 @@ function CopyWords({ missing, present }: { missing: readonly Word[]; present: re
   return (
     <p className="coverage-copy">
       <Button size="small" disabled={missing.length === 0} onClick={() => copy(missing)}>
-        Copy {count(missing.length)} missing words
+        {t('roster:TargetCoverageView.copyMissingMissingWords', { missing: count(missing.length) })}
       </Button>{' '}
       <Button size="small" disabled={present.length === 0} onClick={() => copy(present)}>
-        Copy {count(present.length)} present words
+        {t('roster:TargetCoverageView.copyPresentPresentWords', { present: count(present.length) })}
       </Button>
     </p>
   );
@@ -138,18 +148,18 @@ function CopyWords({ missing, present }: { missing: readonly Word[]; present: re
 function WordsTable({ data }: { data: TargetCoverage }) {
   return (
     <div className="coverage-words">
-      <table className="ledger" aria-label="Words that are needed">
+      <table className="ledger" aria-label={t('roster:TargetCoverageView.wordsThatAreNeeded')}>
         <thead>
           <tr>
-            <th>Word</th>
-            <th className="figure" title="Keywords that need it, in any form">
-              Keywords
+            <th>{t('roster:TargetCoverageView.word')}</th>
+            <th className="figure" title={t('roster:TargetCoverageView.keywordsThatNeedItInAny')}>
+              {t('roster:TargetCoverageView.keywords')}
             </th>
-            <th className="figure" title="What those are searched for a month, together">
-              Volume
+            <th className="figure" title={t('roster:TargetCoverageView.whatThoseAreSearchedForA')}>
+              {t('roster:TargetCoverageView.volume')}
             </th>
             {data.fields.map(({ name, words }) => (
-              <th key={name} title={`${words} words; “other form”: the same word in another form`}>
+              <th key={name} title={t('roster:TargetCoverageView.wordsWordsOtherFormTheSame', { words })}>
                 {name}
               </th>
             ))}

@@ -18,6 +18,7 @@ import { useFrontSize } from '../../state/useFrontSize';
 import { useLookUpOf } from '../../state/useLookUpOf';
 import { useShown } from '../../state/useShown';
 import { useTraySelection } from '../../state/useTraySelection';
+import { t, wordOf } from '../../words/t';
 
 const LANE = 165;
 const FEW = 100;
@@ -35,18 +36,25 @@ export function TargetKeywordList({ target }: { target: Target }) {
     band: band === '' ? undefined : band,
   });
   if (error) return <Problem error={error} />;
-  if (!data) return <Waiting for="its keywords" />;
+  if (!data) return <Waiting for={t('roster:TargetKeywordList.itsKeywords')} />;
   return (
     <>
       <p style={{ margin: '12px 0 4px' }}>
-        {counted(data.total, 'keyword')}, {count(data.atFirst)} at 1, {count(data.inFront)} in the front.
+        {t('roster:TargetKeywordList.keywordsAtFirstAt1InFrontIn', {
+          keywords: counted(data.total, 'keyword'),
+          atFirst: count(data.atFirst),
+          inFront: count(data.inFront),
+        })}
       </p>
-      <div className="marks" role="group" aria-label="By depth">
+      <div className="marks" role="group" aria-label={t('roster:TargetKeywordList.byDepth')}>
         {DEPTH_BANDS.map((name, n) => (
           <FilterToggle
             key={name}
-            name={name}
-            tip={DEPTH_TIPS[name] ?? `Keywords for which it stands at ${name}`}
+            name={wordOf(name)}
+            tip={
+              DEPTH_TIPS[name] ??
+              t('roster:TargetKeywordList.keywordsForWhichItStandsAt', { name: wordOf(name) })
+            }
             count={data.depth[n]}
             on={band === name}
             onPress={() => setBand(band === name ? '' : name)}
@@ -60,8 +68,8 @@ export function TargetKeywordList({ target }: { target: Target }) {
 }
 
 const DEPTH_TIPS: Partial<Record<DepthBand, string>> = {
-  absent: 'Looked for to the depth of a capture, and not found.',
-  unknown: 'Known of it, but not where it stands without paying.',
+  absent: t('roster:TargetKeywordList.lookedForToTheDepthOf'),
+  unknown: t('roster:TargetKeywordList.knownOfItButNotWhere'),
 };
 
 function Keywords({ target, data }: { target: Target; data: TargetKeywords }) {
@@ -72,23 +80,23 @@ function Keywords({ target, data }: { target: Target; data: TargetKeywords }) {
   return (
     <>
       <Ledger
-        label="Its keywords"
+        label={t('roster:TargetKeywordList.itsKeywords2')}
         rows={rows}
         keyOf={({ id }) => id}
-        empty="None at this depth."
-        take={`Keywords of ${target.name}`}
+        empty={t('roster:TargetKeywordList.noneAtThisDepth')}
+        take={t('roster:TargetKeywordList.keywordsOfName', { name: target.name })}
         columns={[
           {
             head: '',
-            label: 'In the tray',
+            label: t('roster:TargetKeywordList.inTheTray'),
             cell: (row) => <Tick on={selected.has(row.id)} text={row.text} onPress={() => select(row)} />,
           },
           {
-            head: 'Keyword',
+            head: t('roster:TargetKeywordList.keyword'),
             cell: (row) => (
               <>
                 <OpenKeyword id={row.id} text={row.text} />
-                {row.isTag && <span className="faint"> tag</span>}
+                {row.isTag && <span className="faint"> {t('roster:TargetKeywordList.tag')}</span>}
                 {row.address !== null && row.address !== target.address && (
                   <div className="faint one-line" title={row.address}>
                     {row.address.slice(row.address.indexOf('/') + 1)}
@@ -99,7 +107,7 @@ function Keywords({ target, data }: { target: Target; data: TargetKeywords }) {
           },
           {
             head: <LaneHead width={LANE} />,
-            label: 'Position',
+            label: t('roster:TargetKeywordList.position'),
             cell: (row) => (
               <Lane
                 width={LANE}
@@ -110,15 +118,18 @@ function Keywords({ target, data }: { target: Target; data: TargetKeywords }) {
               />
             ),
           },
-          { head: 'Volume', figure: true, cell: ({ volume }) => count(volume) },
+          { head: t('roster:TargetKeywordList.volume'), figure: true, cell: ({ volume }) => count(volume) },
         ]}
       />
       {data.matched > rows.length && (
         <p className="soft">
-          The {count(rows.length)} most searched of {count(data.matched)}.{' '}
+          {t('roster:TargetKeywordList.theRowsMostSearchedOfMatched', {
+            rows: count(rows.length),
+            matched: count(data.matched),
+          })}{' '}
           {rows.length < data.rows.length && (
             <button className="plain written" onClick={() => setAll(true)}>
-              Show {count(data.rows.length)}
+              {t('roster:TargetKeywordList.showRows', { rows: count(data.rows.length) })}
             </button>
           )}
         </p>
@@ -133,14 +144,17 @@ function Tags({ data }: { data: TargetKeywords }) {
   const unknown = data.tags.filter((tag) => tag.position === 'unknown').map((tag) => tag.text);
   return (
     <section className="section">
-      <h3>Its tags</h3>
+      <h3>{t('roster:TargetKeywordList.itsTags')}</h3>
       <p className="soft">
-        By difficulty: {data.difficultyMix.map((tags, i) => `${tags} at ${MIX[i]}`).join(', ')}. A higher
-        figure is harder, not worse.
+        {t('roster:TargetKeywordList.byDifficultyDifficultyMixAHigher', {
+          difficultyMix: data.difficultyMix
+            .map((tags, i) => t('roster:TargetKeywordList.tagsAtI', { tags, i: MIX[i] }))
+            .join(', '),
+        })}
       </p>
       {unknown.length > 0 && (
         <Button size="small" onClick={() => lookUp(unknown, 'list')}>
-          Look up those whose position is unknown
+          {t('roster:TargetKeywordList.lookUpThoseWhosePositionIs')}
         </Button>
       )}
       <ul className="plain-list">
@@ -148,8 +162,13 @@ function Tags({ data }: { data: TargetKeywords }) {
           <li key={tag.text}>
             {tag.id === null ? tag.text : <OpenKeyword id={tag.id} text={tag.text} />}{' '}
             <span className="soft">
-              {typeof tag.position === 'number' ? `at ${tag.position}` : tag.position}, volume{' '}
-              {tag.volume === null ? 'unknown' : count(tag.volume)}
+              {t('roster:TargetKeywordList.whichVolumeWhich2', {
+                which:
+                  typeof tag.position === 'number'
+                    ? t('roster:TargetKeywordList.atPosition', { position: tag.position })
+                    : wordOf(tag.position),
+                which2: tag.volume === null ? t('roster:TargetKeywordList.unknown') : count(tag.volume),
+              })}
             </span>
           </li>
         ))}

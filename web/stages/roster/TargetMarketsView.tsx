@@ -5,23 +5,24 @@ import { Waiting } from '../../parts/words/Waiting';
 import { count, counted } from '../../parts/words/figures';
 import { useTargetMarketsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
+import { t, wordOf } from '../../words/t';
 
 /** One target in all markets of its surface, side by side. */
 export function TargetMarketsView({ target }: { target: Target }) {
   const { project, scope } = useScope();
   const { data, error } = useTargetMarketsQuery({ project, target: target.id, date: scope.date });
   if (error) return <Problem error={error} />;
-  if (!data) return <Waiting for="its markets" />;
+  if (!data) return <Waiting for={t('roster:TargetMarketsView.itsMarkets')} />;
   return (
     <>
-      <table className="ledger spaced" aria-label="Markets">
+      <table className="ledger spaced" aria-label={t('roster:TargetMarketsView.markets')}>
         <thead>
           <tr>
-            <th>Market</th>
-            <th className="figure">Keywords</th>
-            <th className="figure">In the front</th>
-            <th className="figure" title="Its worst position of any keyword held in this market">
-              Worst
+            <th>{t('roster:TargetMarketsView.market')}</th>
+            <th className="figure">{t('roster:TargetMarketsView.keywords')}</th>
+            <th className="figure">{t('roster:TargetMarketsView.inTheFront')}</th>
+            <th className="figure" title={t('roster:TargetMarketsView.itsWorstPositionOfAnyKeyword')}>
+              {t('roster:TargetMarketsView.worst')}
             </th>
           </tr>
         </thead>
@@ -29,9 +30,13 @@ export function TargetMarketsView({ target }: { target: Target }) {
           {data.markets.map((market) => (
             <tr key={market.code}>
               <td>
-                {market.placeName} · {market.languageName}
+                {market.placeName}
+                {' · '}
+                {market.languageName}
               </td>
-              <td className="figure">{market.keywords === 0 ? 'none known' : count(market.keywords)}</td>
+              <td className="figure">
+                {market.keywords === 0 ? t('roster:TargetMarketsView.noneKnown') : count(market.keywords)}
+              </td>
               <td className="figure">{market.keywords === 0 ? '–' : count(market.inFront)}</td>
               <td className="figure">{count(market.worst)}</td>
             </tr>
@@ -39,10 +44,10 @@ export function TargetMarketsView({ target }: { target: Target }) {
         </tbody>
       </table>
       {data.total > 0 && (
-        <table className="ledger spaced" aria-label="Keywords by market">
+        <table className="ledger spaced" aria-label={t('roster:TargetMarketsView.keywordsByMarket')}>
           <thead>
             <tr>
-              <th>Keyword</th>
+              <th>{t('roster:TargetMarketsView.keyword')}</th>
               {data.markets.map((market) => (
                 <th
                   key={market.code}
@@ -52,10 +57,10 @@ export function TargetMarketsView({ target }: { target: Target }) {
                   {market.code.replace(/^[a-z]+-/, '')}
                 </th>
               ))}
-              <th className="figure" title="Markets in which it is within the front">
-                Fronts
+              <th className="figure" title={t('roster:TargetMarketsView.marketsInWhichItIsWithin')}>
+                {t('roster:TargetMarketsView.fronts')}
               </th>
-              <th className="figure">Worst</th>
+              <th className="figure">{t('roster:TargetMarketsView.worst')}</th>
             </tr>
           </thead>
           <tbody>
@@ -75,15 +80,15 @@ export function TargetMarketsView({ target }: { target: Target }) {
         </table>
       )}
       <p className="faint">
-        Positions are never averaged.{' '}
+        {t('roster:TargetMarketsView.positionsAreNeverAveraged')}{' '}
         {data.total > data.rows.length &&
-          `The first ${data.rows.length} of ${counted(data.total, 'keyword')}. `}
-        A market where nobody looked says unknown.
+          `${t('roster:TargetMarketsView.theFirstRowsOfKeywords', { rows: data.rows.length, keywords: counted(data.total, 'keyword') })} `}
+        {t('roster:TargetMarketsView.aMarketWhereNobodyLookedSays')}
       </p>
     </>
   );
 }
 
 function Place({ position }: { position: Position }) {
-  return typeof position === 'number' ? <>{position}</> : <span className="faint">{position}</span>;
+  return typeof position === 'number' ? <>{position}</> : <span className="faint">{wordOf(position)}</span>;
 }

@@ -5,6 +5,7 @@ import { Notes } from '../../parts/notes/Notes';
 import { Problem } from '../../parts/words/Problem';
 import { useChangeTargetMutation } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
+import { t, wordOf } from '../../words/t';
 
 const SAVE_AFTER_MS = 700;
 
@@ -27,11 +28,11 @@ export function TargetNotes({ target }: { target: Target }) {
   }, [note, privateFields, facts, save, project, target.id]);
   return (
     <div className="target-notes">
-      <h3>Notes</h3>
+      <h3>{t('roster:TargetNotes.notes')}</h3>
       <Notes project={project} subject={{ on: 'target', target: target.id }} />
-      <h3>What we know of it</h3>
+      <h3>{t('roster:TargetNotes.whatWeKnowOfIt')}</h3>
       <p className="faint" role="status">
-        {isLoading ? 'Keeping…' : 'Kept as you type.'}
+        {isLoading ? t('roster:TargetNotes.keeping') : t('roster:TargetNotes.keptAsYouType')}
       </p>
       {error && <Problem error={error} />}
       <Area name="note" value={note} onChange={setNote} />
@@ -40,17 +41,17 @@ export function TargetNotes({ target }: { target: Target }) {
           {PRIVATE_FIELDS[target.surface].map((name) => (
             <Area
               key={name}
-              name={name}
+              name={wordOf(name)}
               value={privateFields[name] ?? ''}
               onChange={(value) => setPrivateFields((current) => ({ ...current, [name]: value }))}
             />
           ))}
-          <h3>Fact card</h3>
-          <p className="soft">Shown wherever relevance is judged, and counted in likeness.</p>
+          <h3>{t('roster:TargetNotes.factCard')}</h3>
+          <p className="soft">{t('roster:TargetNotes.shownWhereverRelevanceIsJudgedAnd')}</p>
           {FACT_FIELDS.map((name) => (
             <Area
               key={name}
-              name={name}
+              name={wordOf(name)}
               value={facts[name] ?? ''}
               onChange={(value) => setFacts((current) => ({ ...current, [name]: value }))}
             />

@@ -10,14 +10,15 @@ import { TargetKeywordList } from './TargetKeywordList';
 import { TargetMarketsView } from './TargetMarketsView';
 import { TargetNotes } from './TargetNotes';
 import { TargetProfileView } from './TargetProfileView';
+import { t, wordOf } from '../../words/t';
 
 const PARTS = [
-  { value: 'profile', label: 'Profile' },
-  { value: 'keywords', label: 'Keywords' },
-  { value: 'coverage', label: 'Coverage' },
-  { value: 'markets', label: 'Markets' },
-  { value: 'record', label: 'Record' },
-  { value: 'notes', label: 'Our notes' },
+  { value: 'profile', label: t('roster:TargetPanel.profile') },
+  { value: 'keywords', label: t('roster:TargetPanel.keywords') },
+  { value: 'coverage', label: t('roster:TargetPanel.coverage') },
+  { value: 'markets', label: t('roster:TargetPanel.markets') },
+  { value: 'record', label: t('roster:TargetPanel.record') },
+  { value: 'notes', label: t('roster:TargetPanel.ourNotes') },
 ] as const;
 type Part = (typeof PARTS)[number]['value'];
 const PART_NAMES = PARTS.map(({ value }) => value);
@@ -38,13 +39,15 @@ export function TargetPanel({ target: id, onClose }: { target: number; onClose: 
   if (!target) return null;
   const elsewhere = !scope.market.startsWith(`${target.surface}-`);
   return (
-    <aside className="target-panel" aria-label="Target">
+    <aside className="target-panel" aria-label={t('roster:TargetPanel.target')}>
       <div className="dossier-bar">
         <span className="faint">
-          {target.side === 'own' ? 'ours' : 'a rival'}, {target.kind}
+          {target.side === 'own' ? t('roster:TargetPanel.ours') : t('roster:TargetPanel.aRival')}
+          {', '}
+          {wordOf(target.kind)}
         </span>
         <Button size="small" onClick={onClose}>
-          Close
+          {t('roster:TargetPanel.close')}
         </Button>
       </div>
       <h1>{target.name}</h1>
@@ -74,9 +77,9 @@ function MarketHint({ target }: { target: Target }) {
   const { change } = useScope();
   return (
     <p className="soft" style={{ marginTop: 12 }}>
-      This is a {target.surface} target; the market in the scope bar is of another surface.{' '}
+      {t('roster:TargetPanel.thisIsASurfaceTargetThe', { surface: wordOf(target.surface) })}{' '}
       <Button size="small" onClick={() => change({ market: target.market })}>
-        Go to its market
+        {t('roster:TargetPanel.goToItsMarket')}
       </Button>
     </p>
   );

@@ -10,6 +10,7 @@ import { useTargetProfileQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 import { useTraySelection } from '../../state/useTraySelection';
 import { CountsOverTime } from './CountsOverTime';
+import { t } from '../../words/t';
 
 const MOST_SHOWN = 12;
 const FEW_BUYS = 40;
@@ -24,11 +25,11 @@ export function TargetProfileView({ target }: { target: Target }) {
     date: scope.date,
   });
   if (error) return <Problem error={error} />;
-  if (!data) return <Waiting for="its profile" />;
+  if (!data) return <Waiting for={t('roster:TargetProfileView.itsProfile')} />;
   if (data.organic + data.paid === 0) {
     return (
       <p className="soft" style={{ marginTop: 12 }}>
-        Nothing is known of its keywords in this market up to {spelledDay(scope.date)}: look it up first.
+        {t('roster:TargetProfileView.nothingIsKnownOfItsKeywords', { date: spelledDay(scope.date) })}
       </p>
     );
   }
@@ -45,35 +46,37 @@ export function TargetProfileView({ target }: { target: Target }) {
 
 function Figures({ profile }: { profile: TargetProfile }) {
   const ratio = (organic: number, paid: number): string =>
-    organic === 0 ? 'unknown' : decimal(paid / organic, 2);
+    organic === 0 ? t('roster:TargetProfileView.unknown') : decimal(paid / organic, 2);
   const { ours } = profile;
   // We are not compared with ourselves.
   const beside = profile.target.side === 'rival';
   const rows: [string, string, string, string?][] = [
-    ['organic keywords', count(profile.organic), ours ? count(ours.organic) : '–'],
-    ['paid keywords', count(profile.paid), ours ? count(ours.paid) : '–'],
+    [t('roster:TargetProfileView.organicKeywords'), count(profile.organic), ours ? count(ours.organic) : '–'],
+    [t('roster:TargetProfileView.paidKeywords'), count(profile.paid), ours ? count(ours.paid) : '–'],
     [
-      'paid for each organic',
+      t('roster:TargetProfileView.paidForEachOrganic'),
       ratio(profile.organic, profile.paid),
       ours ? ratio(ours.organic, ours.paid) : '–',
-      `Guide: one paid keyword for ${profile.guide} organic. Of two tiny counts a ratio says little.`,
+      t('roster:TargetProfileView.guideOnePaidKeywordForGuide', { guide: profile.guide }),
     ],
     [
-      'clicks a month, estimated',
+      t('roster:TargetProfileView.clicksAMonthEstimated'),
       count(profile.clicks),
       ours ? count(ours.clicks) : '–',
-      'Σ volume · c(position) · what stands above leaves, §3',
+      t('roster:TargetProfileView.volumeCPositionWhatStandsAbove'),
     ],
     [
-      'for each keyword',
+      t('roster:TargetProfileView.forEachKeyword'),
       decimal(profile.clicksPerKeyword, 1),
       ours ? decimal(ours.clicksPerKeyword, 1) : '–',
     ],
     [
-      'in the front, little demand',
+      t('roster:TargetProfileView.inTheFrontLittleDemand'),
       count(profile.littleDemand),
       ours ? count(ours.littleDemand) : '–',
-      `Fewer than ${counted(profile.littleDemandBelow, 'click')} a month`,
+      t('roster:TargetProfileView.fewerThanClicksAMonth', {
+        clicks: counted(profile.littleDemandBelow, 'click'),
+      }),
     ],
   ];
   return (
@@ -82,7 +85,7 @@ function Figures({ profile }: { profile: TargetProfile }) {
         <tr>
           <th />
           <th className="figure">{profile.target.name}</th>
-          {beside && <th className="figure">{ours?.name ?? 'Ours'}</th>}
+          {beside && <th className="figure">{ours?.name ?? t('roster:TargetProfileView.ours')}</th>}
         </tr>
       </thead>
       <tbody>
@@ -103,18 +106,32 @@ function Links({ profile }: { profile: TargetProfile }) {
   const { authority } = profile;
   return (
     <section className="section">
-      <h2>Links</h2>
+      <h2>{t('roster:TargetProfileView.links')}</h2>
       <p>
-        Authority {count(figures.authority)}, {count(figures['referring domains'])} referring domains,{' '}
-        {count(figures.backlinks)} backlinks, {percent(figures['share of poor links'], 0)} of them poor.
-        {profile.target.manyLinksLittleAuthority && ' Many links, little authority.'}
+        {t('roster:TargetProfileView.authorityAuthorityFiguresReferring', {
+          authority: count(figures.authority),
+          figures: count(figures['referring domains']),
+          backlinks: count(figures.backlinks),
+          figures2: percent(figures['share of poor links'], 0),
+        })}
+        {profile.target.manyLinksLittleAuthority &&
+          ` ${t('roster:TargetProfileView.manyLinksLittleAuthority')}`}
       </p>
       {authority && authority.difference !== 0 && (
         <p className="soft">
-          {Math.abs(authority.difference)} {authority.difference > 0 ? 'above' : 'below'} ours
+          {t('roster:TargetProfileView.absWhichOurs', {
+            abs: Math.abs(authority.difference),
+            which:
+              authority.difference > 0
+                ? t('roster:TargetProfileView.above')
+                : t('roster:TargetProfileView.below'),
+          })}
           {authority.domainsRatio !== null &&
-            `: about ${decimal(authority.domainsRatio, 1)} times the domains, by ${authority.parentsKnown} parents known`}
-          . The scale is logarithmic.
+            t('roster:TargetProfileView.aboutDomainsRatioTimesTheDomainsBy', {
+              domainsRatio: decimal(authority.domainsRatio, 1),
+              parentsKnown: authority.parentsKnown,
+            })}
+          {t('roster:TargetProfileView.theScaleIsLogarithmic')}
         </p>
       )}
     </section>
@@ -125,16 +142,22 @@ function WeakTitles({ profile }: { profile: TargetProfile }) {
   if (profile.titlesLooked === 0) return null;
   return (
     <section className="section">
-      <h2>Weak titles</h2>
+      <h2>{t('roster:TargetProfileView.weakTitles')}</h2>
       <p className="soft">
-        {profile.weakTitles.length} of the {profile.titlesLooked} targets that bring it most clicks and whose
-        titles were captured.
+        {t('roster:TargetProfileView.weakTitlesOfTheTitlesLookedTargets', {
+          weakTitles: profile.weakTitles.length,
+          titlesLooked: profile.titlesLooked,
+        })}
       </p>
       <ul className="plain-list">
         {profile.weakTitles.slice(0, MOST_SHOWN).map(({ address, title, faults, bestKeyword }) => (
           <li key={address} title={address}>
-            “{title}” <span className="soft">{faults.join(', ')}</span>
-            {bestKeyword && <span className="faint"> best: {bestKeyword}</span>}
+            “{title}
+            {'” '}
+            <span className="soft">{faults.join(', ')}</span>
+            {bestKeyword && (
+              <span className="faint"> {t('roster:TargetProfileView.bestBestKeyword', { bestKeyword })}</span>
+            )}
           </li>
         ))}
       </ul>
@@ -148,43 +171,61 @@ function Buys({ profile: { buys, buysInAll } }: { profile: TargetProfile }) {
   const { selected, select } = useTraySelection();
   if (buys.length === 0) return null;
   return (
-    <section className="section" aria-label="What it pays for">
-      <h2>Pays for {counted(buysInAll, 'keyword')}</h2>
-      <p className="soft">A paid slot shows belief in a keyword, not profit.</p>
+    <section className="section" aria-label={t('roster:TargetProfileView.whatItPaysFor')}>
+      <h2>{t('roster:TargetProfileView.paysForKeywords', { keywords: counted(buysInAll, 'keyword') })}</h2>
+      <p className="soft">{t('roster:TargetProfileView.aPaidSlotShowsBeliefIn')}</p>
       <Ledger
-        take="What it pays for"
+        take={t('roster:TargetProfileView.whatItPaysFor')}
         rows={all ? buys : buys.slice(0, FEW_BUYS)}
         keyOf={({ id }) => id}
         columns={[
           {
             head: '',
-            label: 'In the tray',
+            label: t('roster:TargetProfileView.inTheTray'),
             cell: ({ id, keyword: text }) => (
               <Tick on={selected.has(id)} text={text} onPress={() => select({ id, text })} />
             ),
           },
-          { head: 'Keyword', cell: ({ id, keyword }) => <OpenKeyword id={id} text={keyword} /> },
-          { head: 'Slot', tip: 'Paid slot when it was last seen', figure: true, cell: ({ slot }) => slot },
-          { head: 'First seen', cell: ({ firstSeen }) => firstSeen },
-          { head: 'Last seen', cell: ({ lastSeen }) => lastSeen },
           {
-            head: 'Last looked',
-            tip: 'The newest day on which the paid slots of this keyword were looked at',
-            cell: ({ lastSeen, lastLooked }) =>
-              lastLooked === lastSeen ? <span className="faint">then</span> : lastLooked,
+            head: t('roster:TargetProfileView.keyword'),
+            cell: ({ id, keyword }) => <OpenKeyword id={id} text={keyword} />,
           },
           {
-            head: 'Days',
-            tip: 'Days on which it was seen, of the days on which anybody looked',
+            head: t('roster:TargetProfileView.slot'),
+            tip: t('roster:TargetProfileView.paidSlotWhenItWasLast'),
+            figure: true,
+            cell: ({ slot }) => slot,
+          },
+          { head: t('roster:TargetProfileView.firstSeen'), cell: ({ firstSeen }) => firstSeen },
+          { head: t('roster:TargetProfileView.lastSeen'), cell: ({ lastSeen }) => lastSeen },
+          {
+            head: t('roster:TargetProfileView.lastLooked'),
+            tip: t('roster:TargetProfileView.theNewestDayOnWhichThe'),
+            cell: ({ lastSeen, lastLooked }) =>
+              lastLooked === lastSeen ? (
+                <span className="faint">{t('roster:TargetProfileView.then')}</span>
+              ) : (
+                lastLooked
+              ),
+          },
+          {
+            head: t('roster:TargetProfileView.days'),
+            tip: t('roster:TargetProfileView.daysOnWhichItWasSeen'),
             figure: true,
             className: 'no-break',
-            cell: ({ daysSeen, daysLooked }) => `${daysSeen} of ${daysLooked}`,
+            cell: ({ daysSeen, daysLooked }) =>
+              t('roster:TargetProfileView.daysSeenOfDaysLooked', { daysSeen, daysLooked }),
           },
         ]}
       />
       {buys.length > FEW_BUYS && !all && (
         <button className="plain written" onClick={() => setAll(true)}>
-          Show {buys.length < buysInAll ? `the first ${count(buys.length)}` : `all ${count(buys.length)}`}
+          {t('roster:TargetProfileView.showWhich', {
+            which:
+              buys.length < buysInAll
+                ? t('roster:TargetProfileView.theFirstBuys', { buys: count(buys.length) })
+                : t('roster:TargetProfileView.allBuys', { buys: count(buys.length) }),
+          })}
         </button>
       )}
     </section>

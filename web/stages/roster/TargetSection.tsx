@@ -5,17 +5,18 @@ import { Problem } from '../../parts/words/Problem';
 import { count, percent, spelledDay } from '../../parts/words/figures';
 import { useAddTargetsMutation, useRemoveTargetMutation } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
+import { t, wordOf } from '../../words/t';
 
 const WORDS = {
   own: {
-    title: 'We',
-    add: 'Ours: sites, sections (host/path/*), pages, channels, videos, shops, listings; one a line',
-    none: 'Add our own site, channel or shop: gaps are measured from it.',
+    title: t('roster:TargetSection.we'),
+    add: t('roster:TargetSection.oursSitesSectionsHostPathPages'),
+    none: t('roster:TargetSection.addOurOwnSiteChannelOr'),
   },
   rival: {
-    title: 'Rivals',
-    add: 'Rivals: any address or id, one a line',
-    none: 'Add at least one rival to compare with, or find some from a seed keyword.',
+    title: t('roster:TargetSection.rivals'),
+    add: t('roster:TargetSection.rivalsAnyAddressOrIdOne'),
+    none: t('roster:TargetSection.addAtLeastOneRivalTo'),
   },
 };
 
@@ -31,20 +32,20 @@ export function TargetSection({ side, targets }: { side: Side; targets: readonly
         <table className={`ledger targets ${narrow ? 'narrow' : ''}`}>
           <thead>
             <tr>
-              <th>Target</th>
-              <th>Kind</th>
-              <th className="figure" title="Rows of its newest look-up: keywords with the target that ranks">
-                Held
+              <th>{t('roster:TargetSection.target')}</th>
+              <th>{t('roster:TargetSection.kind')}</th>
+              <th className="figure" title={t('roster:TargetSection.rowsOfItsNewestLookUp')}>
+                {t('roster:TargetSection.held')}
               </th>
-              <th className="figure" title="0–100, log-scaled, as the services give it">
-                Authority
+              <th className="figure" title={t('roster:TargetSection.n0100LogScaledAsThe')}>
+                {t('roster:TargetSection.authority')}
               </th>
-              <th className="figure">Ref. domains</th>
-              <th className="figure">Backlinks</th>
-              <th className="figure" title="Share of links that are worth nothing">
-                Poor links
+              <th className="figure">{t('roster:TargetSection.refDomains')}</th>
+              <th className="figure">{t('roster:TargetSection.backlinks')}</th>
+              <th className="figure" title={t('roster:TargetSection.shareOfLinksThatAreWorth')}>
+                {t('roster:TargetSection.poorLinks')}
               </th>
-              <th>Updated</th>
+              <th>{t('roster:TargetSection.updated')}</th>
               <th />
             </tr>
           </thead>
@@ -72,7 +73,7 @@ function TargetRow({ target }: { target: Target }) {
       <td className="target-cell">
         <button
           className="plain target-name"
-          aria-label={`Open ${target.name}`}
+          aria-label={t('roster:TargetSection.openName', { name: target.name })}
           onClick={() => change({ target: target.id })}
         >
           <b>{target.name}</b>
@@ -85,41 +86,58 @@ function TargetRow({ target }: { target: Target }) {
         )}
       </td>
       <td>
-        {target.kind}
+        {wordOf(target.kind)}
         {target.filled && target.filled.empty.length > 0 && (
-          <Tooltip title={`Empty: ${target.filled.empty.join(', ')}`}>
+          <Tooltip title={t('roster:TargetSection.emptyEmpty', { empty: target.filled.empty.join(', ') })}>
             <div className="faint">
-              {target.filled.full} of {target.filled.of} filled
+              {t('roster:TargetSection.fullOfOfFilled', { full: target.filled.full, of: target.filled.of })}
             </div>
           </Tooltip>
         )}
       </td>
-      <td className="figure" title={held ? `looked up for ${held.date}` : 'never looked up in this market'}>
-        {held ? count(held.organic || held.paid) : <span className="faint">none</span>}
+      <td
+        className="figure"
+        title={
+          held
+            ? t('roster:TargetSection.lookedUpForDate', { date: held.date })
+            : t('roster:TargetSection.neverLookedUpInThisMarket')
+        }
+      >
+        {held ? (
+          count(held.organic || held.paid)
+        ) : (
+          <span className="faint">{t('roster:TargetSection.none')}</span>
+        )}
       </td>
       <td className="figure">{count(figures?.authority)}</td>
       <td className="figure">
         {count(figures?.['referring domains'])}
         {target.manyLinksLittleAuthority && (
-          <div className="faint" title="Authority lies in the lowest tenth for so many referring domains">
-            many links, little authority
+          <div className="faint" title={t('roster:TargetSection.authorityLiesInTheLowestTenth')}>
+            {t('roster:TargetSection.manyLinksLittleAuthority')}
           </div>
         )}
       </td>
       <td className="figure">{count(figures?.backlinks)}</td>
       <td className="figure">{percent(figures?.['share of poor links'], 0)}</td>
-      <td title={target.recordDate ? `As seen on ${target.recordDate}` : undefined}>
-        {target.record?.updated ? spelledDay(target.record.updated) : 'unknown'}
+      <td
+        title={
+          target.recordDate
+            ? t('roster:TargetSection.asSeenOnRecordDate', { recordDate: target.recordDate })
+            : undefined
+        }
+      >
+        {target.record?.updated ? spelledDay(target.record.updated) : t('roster:TargetSection.unknown')}
       </td>
       <td className="figure">
         <Popconfirm
-          title={`Take ${target.name} out of the roster?`}
-          description="What was captured stays; it can be added again."
-          okText="Take out"
-          cancelText="Keep"
+          title={t('roster:TargetSection.takeNameOutOfTheRoster', { name: target.name })}
+          description={t('roster:TargetSection.whatWasCapturedStaysItCan')}
+          okText={t('roster:TargetSection.takeOut')}
+          cancelText={t('roster:TargetSection.keep')}
           onConfirm={() => void remove({ project, target: target.id })}
         >
-          <button className="plain soft written">remove</button>
+          <button className="plain soft written">{t('roster:TargetSection.remove')}</button>
         </Popconfirm>
       </td>
     </tr>
@@ -141,7 +159,11 @@ function AddBox({ side, placeholder }: { side: Side; placeholder: string }) {
     <>
       <div className="add-box">
         <Input.TextArea
-          aria-label={side === 'own' ? 'Add ours, one a line' : 'Add rivals, one a line'}
+          aria-label={
+            side === 'own'
+              ? t('roster:TargetSection.addOursOneALine')
+              : t('roster:TargetSection.addRivalsOneALine')
+          }
           placeholder={placeholder}
           autoSize={{ minRows: 1, maxRows: 8 }}
           value={text}
@@ -152,18 +174,22 @@ function AddBox({ side, placeholder }: { side: Side; placeholder: string }) {
           loading={isLoading}
           disabled={text.trim() === ''}
         >
-          Add
+          {t('roster:TargetSection.add')}
         </Button>
         {side === 'rival' && (
           <Button type="link" onClick={() => change({ view: 'find' })}>
-            Find rivals
+            {t('roster:TargetSection.findRivals')}
           </Button>
         )}
       </div>
       {error && <Problem error={error} />}
       {left.map((line) => (
         <div key={line.line} className="soft" role="alert">
-          Line {line.line}, “{line.text.slice(0, 60)}”: {line.reason}.
+          {t('roster:TargetSection.lineLineTextReason', {
+            line: line.line,
+            text: line.text.slice(0, 60),
+            reason: line.reason,
+          })}
         </div>
       ))}
     </>

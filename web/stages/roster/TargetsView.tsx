@@ -6,6 +6,7 @@ import { spelledDay } from '../../parts/words/figures';
 import { useRefreshTargetsMutation } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 import { TargetSection } from './TargetSection';
+import { t } from '../../words/t';
 
 /** Own and rival targets, and what their public records say when fetched again. */
 export function TargetsView({ targets }: { targets: readonly Target[] }) {
@@ -20,7 +21,7 @@ export function TargetsView({ targets }: { targets: readonly Target[] }) {
       {targets.length > 0 && (
         <section className="section">
           <Button onClick={() => void look().catch(() => undefined)} loading={isLoading}>
-            Fetch their public records again
+            {t('roster:TargetsView.fetchTheirPublicRecordsAgain')}
           </Button>
           {error && <Problem error={error} />}
           {answer && <RefreshWords answer={answer} />}
@@ -35,20 +36,29 @@ function RefreshWords({ answer }: { answer: RefreshAnswer }) {
   return (
     <div role="status" className="refresh">
       {answer.changed.length === 0
-        ? `${answer.looked} looked at on ${spelledDay(answer.date)}: nothing in words has changed.`
-        : `${answer.changed.length} of ${answer.looked} have changed:`}
+        ? t('roster:TargetsView.lookedLookedAtOnDateNothing', {
+            looked: answer.looked,
+            date: spelledDay(answer.date),
+          })
+        : t('roster:TargetsView.changedOfLookedHaveChanged', {
+            changed: answer.changed.length,
+            looked: answer.looked,
+          })}
       <ul>
         {answer.changed.map(({ target, name, changes }) => (
           <li key={target}>
             <button className="plain written" onClick={() => change({ target })}>
               {name}
             </button>
-            : {changes.map(({ field }) => field).join(', ')}
+            {': '}
+            {changes.map(({ field }) => field).join(', ')}
           </li>
         ))}
         {answer.failed.map(({ target, name, reason }) => (
           <li key={target}>
-            {name}: {reason}
+            {name}
+            {': '}
+            {reason}
           </li>
         ))}
       </ul>

@@ -3,18 +3,19 @@ import { Checkbox } from 'antd';
 import type { SettingsPart } from './EffortSettings';
 import { Figure } from './Figure';
 import { DEFAULTS, Usual } from './Usual';
+import { t, wordOf } from '../../words/t';
 
 type Threshold = keyof ProjectSettings['thresholds'];
 const PLACES: [Threshold, string][] = [
-  ['climbing', 'Climbing from, places'],
-  ['slipping', 'Slipping from, places'],
-  ['slippingOff', 'Slipping off the front from, places'],
-  ['doubling', 'Paid for twice down to our position'],
+  ['climbing', t('roster:ThresholdSettings.climbingFromPlaces')],
+  ['slipping', t('roster:ThresholdSettings.slippingFromPlaces')],
+  ['slippingOff', t('roster:ThresholdSettings.slippingOffTheFrontFromPlaces')],
+  ['doubling', t('roster:ThresholdSettings.paidForTwiceDownToOur')],
 ];
 const SHARES: [Threshold, string, number][] = [
-  ['dearShare', 'Dear clicks, share of the highest CPCs, 0–1', 1],
-  ['easier', 'Easier neighbour from, times our chance', 100],
-  ['costly', 'Costly from, times what a conversion may cost', 1000],
+  ['dearShare', t('roster:ThresholdSettings.dearClicksShareOfTheHighest'), 1],
+  ['easier', t('roster:ThresholdSettings.easierNeighbourFromTimesOurChance'), 100],
+  ['costly', t('roster:ThresholdSettings.costlyFromTimesWhatAConversion'), 1000],
 ];
 const VERDICTS = ['fit', 'unjudged', 'adjacent', 'off'] as const;
 const SURFACES = ['web', 'video', 'marketplace'] as const;
@@ -24,38 +25,40 @@ export function ThresholdSettings({ settings, onChange: apply }: SettingsPart) {
   const { thresholds, fits, titleLimits } = settings;
   return (
     <>
-      <h3>From where on it counts</h3>
+      <h3>{t('roster:ThresholdSettings.fromWhereOnItCounts')}</h3>
       <label>
-        <span>Organic keywords to one paid</span>
+        <span>{t('roster:ThresholdSettings.organicKeywordsToOnePaid')}</span>
         <Figure
           value={settings.guideRatio}
           min={0.01}
           max={1000}
-          onChange={(guideRatio) => apply({ guideRatio }, 'Organic to one paid')}
+          onChange={(guideRatio) => apply({ guideRatio }, t('roster:ThresholdSettings.organicToOnePaid'))}
         />
         <Usual value={settings.guideRatio} usual={DEFAULTS.guideRatio} />
       </label>
       <label>
-        <span>Little demand below, clicks a month</span>
+        <span>{t('roster:ThresholdSettings.littleDemandBelowClicksAMonth')}</span>
         <Figure
           value={settings.littleDemand}
           min={0}
           max={1_000_000}
-          onChange={(littleDemand) => apply({ littleDemand }, 'Little demand')}
+          onChange={(littleDemand) => apply({ littleDemand }, t('roster:ThresholdSettings.littleDemand'))}
         />
         <Usual value={settings.littleDemand} usual={DEFAULTS.littleDemand} />
       </label>
       <label>
-        <span>Results a page</span>
+        <span>{t('roster:ThresholdSettings.resultsAPage')}</span>
         <Figure
           value={settings.resultsPerPage}
           min={1}
           max={100}
           whole
-          onChange={(resultsPerPage) => apply({ resultsPerPage }, 'Results a page')}
-          onEmpty={() => apply({ resultsPerPage: null }, 'Results a page')}
+          onChange={(resultsPerPage) => apply({ resultsPerPage }, t('roster:ThresholdSettings.resultsAPage'))}
+          onEmpty={() => apply({ resultsPerPage: null }, t('roster:ThresholdSettings.resultsAPage'))}
         />
-        {settings.resultsPerPage === null && <span className="faint"> as the services say</span>}
+        {settings.resultsPerPage === null && (
+          <span className="faint"> {t('roster:ThresholdSettings.asTheServicesSay')}</span>
+        )}
       </label>
       {PLACES.map(([name, label]) => (
         <label key={name}>
@@ -83,37 +86,49 @@ export function ThresholdSettings({ settings, onChange: apply }: SettingsPart) {
         </label>
       ))}
       <label>
-        <span>Complete look-ups make absent</span>
+        <span>{t('roster:ThresholdSettings.completeLookUpsMakeAbsent')}</span>
         <Checkbox
           checked={settings.presumedAbsent}
-          onChange={({ target }) => void apply({ presumedAbsent: target.checked }, 'Presumed absence')}
+          onChange={({ target }) =>
+            void apply({ presumedAbsent: target.checked }, t('roster:ThresholdSettings.presumedAbsence'))
+          }
         >
-          where they do not name a keyword, until a capture settles it
+          {t('roster:ThresholdSettings.whereTheyDoNotNameA')}
         </Checkbox>
       </label>
-      <h3>What a verdict leaves of a worth, 0–1</h3>
+      <h3>{t('roster:ThresholdSettings.whatAVerdictLeavesOfA')}</h3>
       {VERDICTS.map((verdict) => (
         <label key={verdict}>
-          <span>{verdict}</span>
+          <span>{wordOf(verdict)}</span>
           <Figure
             value={fits[verdict]}
             min={0}
             max={1}
-            onChange={(value) => apply({ fits: { [verdict]: value } }, `Weight of ${verdict}`)}
+            onChange={(value) =>
+              apply(
+                { fits: { [verdict]: value } },
+                t('roster:ThresholdSettings.weightOfVerdict', { verdict: wordOf(verdict) }),
+              )
+            }
           />
           <Usual value={fits[verdict]} usual={DEFAULTS.fits[verdict]} />
         </label>
       ))}
-      <h3>Titles are too long from, characters</h3>
+      <h3>{t('roster:ThresholdSettings.titlesAreTooLongFromCharacters')}</h3>
       {SURFACES.map((surface) => (
         <label key={surface}>
-          <span>a title, {surface}</span>
+          <span>{t('roster:ThresholdSettings.aTitleSurface', { surface: wordOf(surface) })}</span>
           <Figure
             value={titleLimits[surface]}
             min={10}
             max={1000}
             whole
-            onChange={(most) => apply({ titleLimits: { [surface]: most } }, `Titles of ${surface}`)}
+            onChange={(most) =>
+              apply(
+                { titleLimits: { [surface]: most } },
+                t('roster:ThresholdSettings.titlesOfSurface', { surface: wordOf(surface) }),
+              )
+            }
           />
           <Usual value={titleLimits[surface]} usual={DEFAULTS.titleLimits[surface]} />
         </label>

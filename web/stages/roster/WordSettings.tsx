@@ -1,6 +1,7 @@
 import type { ProjectSettings, SettingsChange } from '@opsimath/contract/api/projects';
 import { PAGE_KINDS } from '@opsimath/core/text/pageKind';
 import { Input } from 'antd';
+import { t, wordOf } from '../../words/t';
 
 interface WordSettingsProps {
   settings: ProjectSettings;
@@ -9,57 +10,69 @@ interface WordSettingsProps {
 
 const PURPOSES = ['seek', 'weigh', 'learn'] as const;
 const PURPOSE_TIPS = {
-  seek: 'Names of brands and places; our targets’ names are known already',
-  weigh: 'Words that compare',
-  learn: 'Words that ask',
+  seek: t('roster:WordSettings.namesOfBrandsAndPlacesOur'),
+  weigh: t('roster:WordSettings.wordsThatCompare'),
+  learn: t('roster:WordSettings.wordsThatAsk'),
 };
 
 /** Lists of words that a project sets itself: reasons of verdicts, words that tell a purpose, paths that tell a kind of page. */
 export function WordSettings({ settings, onChange }: WordSettingsProps) {
   return (
     <>
-      <h3>Reasons of a verdict</h3>
+      <h3>{t('roster:WordSettings.reasonsOfAVerdict')}</h3>
       <Words
-        name="Reasons of a verdict"
+        name={t('roster:WordSettings.reasonsOfAVerdict')}
         words={settings.verdictReasons}
-        onChange={(verdictReasons) => onChange({ verdictReasons }, 'Reasons')}
+        onChange={(verdictReasons) => onChange({ verdictReasons }, t('roster:WordSettings.reasons'))}
       />
-      <h3>What is looked for in a front</h3>
+      <h3>{t('roster:WordSettings.whatIsLookedForInA')}</h3>
       <label>
-        <span>opening lines</span>
+        <span>{t('roster:WordSettings.openingLines')}</span>
         <Words
-          name="Traits of opening lines"
+          name={t('roster:WordSettings.traitsOfOpeningLines')}
           words={settings.openingTraits}
-          onChange={(openingTraits) => onChange({ openingTraits }, 'Traits of opening lines')}
+          onChange={(openingTraits) =>
+            onChange({ openingTraits }, t('roster:WordSettings.traitsOfOpeningLines'))
+          }
         />
       </label>
       <label>
-        <span>pictures</span>
+        <span>{t('roster:WordSettings.pictures')}</span>
         <Words
-          name="Traits of pictures"
+          name={t('roster:WordSettings.traitsOfPictures')}
           words={settings.pictureTraits}
-          onChange={(pictureTraits) => onChange({ pictureTraits }, 'Traits of pictures')}
+          onChange={(pictureTraits) => onChange({ pictureTraits }, t('roster:WordSettings.traitsOfPictures'))}
         />
       </label>
-      <h3>Words that tell what a search is for</h3>
+      <h3>{t('roster:WordSettings.wordsThatTellWhatASearch')}</h3>
       {PURPOSES.map((purpose) => (
         <label key={purpose} title={PURPOSE_TIPS[purpose]}>
-          <span>{purpose}</span>
+          <span>{wordOf(purpose)}</span>
           <Words
-            name={`Words of ${purpose}`}
+            name={t('roster:WordSettings.wordsOfPurpose', { purpose: wordOf(purpose) })}
             words={settings.purposeWords[purpose]}
-            onChange={(words) => onChange({ purposeWords: { [purpose]: words } }, `Words of ${purpose}`)}
+            onChange={(words) =>
+              onChange(
+                { purposeWords: { [purpose]: words } },
+                t('roster:WordSettings.wordsOfPurpose', { purpose: wordOf(purpose) }),
+              )
+            }
           />
         </label>
       ))}
-      <h3>Parts of a path that tell a kind of page</h3>
+      <h3>{t('roster:WordSettings.partsOfAPathThatTell')}</h3>
       {PAGE_KINDS.filter((kind) => kind !== 'home' && kind !== 'unknown').map((kind) => (
         <label key={kind}>
-          <span>{kind}</span>
+          <span>{wordOf(kind)}</span>
           <Words
-            name={`Paths of ${kind}`}
+            name={t('roster:WordSettings.pathsOfKind', { kind: wordOf(kind) })}
             words={settings.pagePaths[kind]}
-            onChange={(paths) => onChange({ pagePaths: { [kind]: paths } }, `Paths of ${kind}`)}
+            onChange={(paths) =>
+              onChange(
+                { pagePaths: { [kind]: paths } },
+                t('roster:WordSettings.pathsOfKind', { kind: wordOf(kind) }),
+              )
+            }
           />
         </label>
       ))}
@@ -88,7 +101,7 @@ function Words({
       autoSize={{ minRows: 1, maxRows: 5 }}
       size="small"
       aria-label={name}
-      placeholder="words with commas between"
+      placeholder={t('roster:WordSettings.wordsWithCommasBetween')}
       defaultValue={text}
       onBlur={({ target }) => take(target.value)}
       onPressEnter={(event) => {

@@ -1,3 +1,4 @@
+import type { AnsweringView } from '@opsimath/contract/api/rounds';
 import { Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
@@ -11,6 +12,8 @@ import { writeScope } from '../../state/scope';
 import { useScope } from '../../state/useScope';
 import { pathOf } from './roundWords';
 import { useWorkScope } from './useWorkScope';
+import { Told } from '../../words/Told';
+import { t, wordOf } from '../../words/t';
 
 const PROPOSED = 'proposed';
 
@@ -43,7 +46,7 @@ export function AnsweringTable() {
           `/p/${project}/drafts?${writeScope(new URLSearchParams(search), { view: '', draft }).toString()}`,
         );
   if (error) return <Problem error={error} />;
-  if (!data) return <Waiting for="which target answers" />;
+  if (!data) return <Waiting for={t('rounds:AnsweringTable.whichTargetAnswers')} />;
   const sought = find.trim().toLowerCase();
   const shown = data.keywords.filter(
     ({ keyword, address }) => keyword.text.includes(sought) || address.includes(sought),
@@ -53,12 +56,16 @@ export function AnsweringTable() {
       <header className="stage-head">
         <div>
           <h1>
-            <b>{count(data.without)}</b> keywords have no target of ours that answers them
+            <Told
+              id="rounds:AnsweringTable.withoutKeywordsHaveNoTargetOf"
+              values={{ without: count(data.without) }}
+              parts={{ b: <b /> }}
+            />
           </h1>
           <p className="soft">
-            Proposed: the target that stands best, else the one that holds most of the words and at least half
-            of them, else a new one. The {count(data.keywords.length)} most searched are shown; keywords
-            judged off are left out.
+            {t('rounds:AnsweringTable.proposedTheTargetThatStandsBest', {
+              keywords: count(data.keywords.length),
+            })}
           </p>
         </div>
         <span className="stage-tools">
@@ -66,16 +73,16 @@ export function AnsweringTable() {
         </span>
       </header>
       <div className="answering" aria-busy={isFetching}>
-        <table className="ledger" aria-label="Answering targets">
+        <table className="ledger" aria-label={t('rounds:AnsweringTable.answeringTargets')}>
           <thead>
             <tr>
-              <th>Keyword</th>
-              <th className="figure" title="Searches a month expected over the coming three months">
-                Demand
+              <th>{t('rounds:AnsweringTable.keyword')}</th>
+              <th className="figure" title={t('rounds:AnsweringTable.searchesAMonthExpectedOverThe')}>
+                {t('rounds:AnsweringTable.demand')}
               </th>
-              <th>Answered by</th>
-              <th>Why</th>
-              <th>What it says</th>
+              <th>{t('rounds:AnsweringTable.answeredBy')}</th>
+              <th>{t('rounds:AnsweringTable.why')}</th>
+              <th>{t('rounds:AnsweringTable.whatItSays')}</th>
             </tr>
           </thead>
           <tbody>
@@ -92,12 +99,14 @@ export function AnsweringTable() {
                     size="small"
                     variant="borderless"
                     showSearch
-                    aria-label={`Target for ${keyword.text}`}
+                    aria-label={t('rounds:AnsweringTable.targetForText', { text: keyword.text })}
                     style={{ width: 260 }}
                     value={address}
                     options={[
-                      ...(why === 'said by hand' ? [{ value: PROPOSED, label: 'as proposed' }] : []),
-                      { value: '', label: 'a new one' },
+                      ...(why === 'said by hand'
+                        ? [{ value: PROPOSED, label: t('rounds:AnsweringTable.asProposed') }]
+                        : []),
+                      { value: '', label: t('rounds:AnsweringTable.aNewOne') },
                       ...addresses.map((one) => ({ value: one, label: pathOf(one) })),
                     ]}
                     onChange={(chosen: string) =>
@@ -111,7 +120,7 @@ export function AnsweringTable() {
                   />
                 </td>
                 <td className="soft">
-                  {why}
+                  {wordOf(why)}
                   {who !== '' && `, ${who}`}
                 </td>
                 <td className="soft">{excerpt}</td>
@@ -119,42 +128,63 @@ export function AnsweringTable() {
             ))}
           </tbody>
         </table>
-        <aside className="board-side" aria-label="What is not settled">
-          <h2>Clashes</h2>
-          {data.clashes.length === 0 && <p className="soft">For no keyword do two of ours stand.</p>}
-          {data.clashes.slice(0, 12).map(({ keyword, count: ours, best }) => (
-            <p key={keyword.id}>
-              <button className="plain" onClick={() => change({ open: keyword.id })}>
-                <b>{keyword.text}</b>
-              </button>
-              <span className="soft under">
-                {ours} of ours stand; best {pathOf(best.address)} at {best.position}
-              </span>
-            </p>
-          ))}
-          <h2>Planned targets</h2>
-          {data.planned.length === 0 && <p className="soft">None.</p>}
-          {data.planned.slice(0, 15).map(({ task, draft, name, lead }) => (
-            <p key={`${task} ${draft}`}>
-              <button className="plain" onClick={() => openPlanned(task, draft)}>
-                <b>{name}</b>
-              </button>
-              <span className="soft under">
-                {lead === null ? 'no keyword yet' : `for ${lead.text}`}; without an address until it is
-                published
-              </span>
-            </p>
-          ))}
-          <h2>Targets without a keyword</h2>
-          {data.idle.length === 0 && <p className="soft">None.</p>}
-          {data.idle.slice(0, 15).map(({ address, title }) => (
-            <p key={address}>
-              {title}
-              <span className="soft under">{pathOf(address)}</span>
-            </p>
-          ))}
-        </aside>
+        <Unsettled data={data} onOpenPlanned={openPlanned} />
       </div>
     </>
+  );
+}
+
+interface UnsettledProps {
+  data: AnsweringView;
+  onOpenPlanned: (task: number | null, draft: number | null) => void;
+}
+
+/** Keywords of two targets, targets that are only planned, targets without a keyword. */
+function Unsettled({ data, onOpenPlanned }: UnsettledProps) {
+  const { change } = useScope();
+  return (
+    <aside className="board-side" aria-label={t('rounds:AnsweringTable.whatIsNotSettled')}>
+      <h2>{t('rounds:AnsweringTable.clashes')}</h2>
+      {data.clashes.length === 0 && <p className="soft">{t('rounds:AnsweringTable.forNoKeywordDoTwoOf')}</p>}
+      {data.clashes.slice(0, 12).map(({ keyword, count: ours, best }) => (
+        <p key={keyword.id}>
+          <button className="plain" onClick={() => change({ open: keyword.id })}>
+            <b>{keyword.text}</b>
+          </button>
+          <span className="soft under">
+            {t('rounds:AnsweringTable.oursOfOursStandBestPath', {
+              ours,
+              path: pathOf(best.address),
+              position: best.position,
+            })}
+          </span>
+        </p>
+      ))}
+      <h2>{t('rounds:AnsweringTable.plannedTargets')}</h2>
+      {data.planned.length === 0 && <p className="soft">{t('rounds:AnsweringTable.none')}</p>}
+      {data.planned.slice(0, 15).map(({ task, draft, name, lead }) => (
+        <p key={`${task} ${draft}`}>
+          <button className="plain" onClick={() => onOpenPlanned(task, draft)}>
+            <b>{name}</b>
+          </button>
+          <span className="soft under">
+            {t('rounds:AnsweringTable.whichWithoutAnAddressUntilIt', {
+              which:
+                lead === null
+                  ? t('rounds:AnsweringTable.noKeywordYet')
+                  : t('rounds:AnsweringTable.forText', { text: lead.text }),
+            })}
+          </span>
+        </p>
+      ))}
+      <h2>{t('rounds:AnsweringTable.targetsWithoutAKeyword')}</h2>
+      {data.idle.length === 0 && <p className="soft">{t('rounds:AnsweringTable.none')}</p>}
+      {data.idle.slice(0, 15).map(({ address, title }) => (
+        <p key={address}>
+          {title}
+          <span className="soft under">{pathOf(address)}</span>
+        </p>
+      ))}
+    </aside>
   );
 }

@@ -27,6 +27,7 @@ import { placeBefore } from './placeBefore';
 import { useLeadLanes } from './useLeadLanes';
 import { useTaskChanges } from './useTaskChanges';
 import { useWorkScope } from './useWorkScope';
+import { t } from '../../words/t';
 
 /** The queue, and beside it the rounds as columns of work. */
 export function Board({ view }: { view: RoundsView }) {
@@ -64,7 +65,9 @@ export function Board({ view }: { view: RoundsView }) {
     const round = where.round ?? before?.round ?? undefined;
     if (where.queue || where.before?.of === 'queue') {
       if (what.of === 'task')
-        void changes.change(`“${what.text}” back to the queue`, [{ id: what.id, state: 'out' }]);
+        void changes.change(t('rounds:Board.textBackToTheQueue', { text: what.text }), [
+          { id: what.id, state: 'out' },
+        ]);
       return;
     }
     if (round === undefined || (what.of === 'task' && what.id === before?.id)) return;
@@ -72,12 +75,14 @@ export function Board({ view }: { view: RoundsView }) {
     const place = placeBefore(held, before?.id);
     if (what.of === 'queue')
       void changes.pick(round, { id: what.keyword, text: what.text }, what.action as Action, place);
-    else void changes.change(`“${what.text}” moved`, [{ id: what.id, round, place }]);
+    else
+      void changes.change(t('rounds:Board.textMoved', { text: what.text }), [{ id: what.id, round, place }]);
   };
   const keysOf = (task: Task) => (event: React.KeyboardEvent) => {
     const done = taskKey(event, task, rounds);
     if (done === 'open') change({ task: task.id });
-    else if (done !== null) void changes.change(`“${task.lead.text}” moved`, [done]);
+    else if (done !== null)
+      void changes.change(t('rounds:Board.textMoved', { text: task.lead.text }), [done]);
     else moveFocus(event);
   };
   return (
@@ -121,7 +126,7 @@ export function Board({ view }: { view: RoundsView }) {
               />
             ))}
             <section className="board-new">
-              <Button onClick={() => edit('new')}>Add a round…</Button>
+              <Button onClick={() => edit('new')}>{t('rounds:Board.addARound')}</Button>
             </section>
           </div>
           {opened ? (

@@ -7,14 +7,16 @@ import { useProjectsQuery } from '../../state/projectApi';
 import { useScope } from '../../state/useScope';
 import { ComparePlans } from './ComparePlans';
 import { roundTable } from './roundTable';
+import { Told } from '../../words/Told';
+import { t } from '../../words/t';
 
 const MORE_ROUNDS = [2, 3, 4, 6];
 const FORMATS = [
   ['csv', 'CSV'],
-  ['xlsx', 'Spreadsheet (XLSX)'],
+  ['xlsx', t('rounds:BoardHead.spreadsheetXLSX')],
   ['json', 'JSON'],
-  ['ics', 'Calendar (iCalendar)'],
-  ['md', 'Check list (Markdown)'],
+  ['ics', t('rounds:BoardHead.calendarICalendar')],
+  ['md', t('rounds:BoardHead.checkListMarkdown')],
 ] as const;
 
 interface BoardHeadProps {
@@ -33,8 +35,11 @@ function AimWords({ clicks }: { clicks: number }) {
   if (goal === null || clicks <= 0) return null;
   return (
     <>
-      At the {percent(goal)} aimed at, its {counted(Math.round(clicks), 'click')} are{' '}
-      {decimal(clicks * goal, 1)} conversions a month.{' '}
+      {t('rounds:BoardHead.atTheGoalAimedAtIts', {
+        goal: percent(goal),
+        clicks: counted(Math.round(clicks), 'click'),
+        clicks2: decimal(clicks * goal, 1),
+      })}{' '}
     </>
   );
 }
@@ -47,7 +52,7 @@ export function BoardHead({ view, round, plan, isFilling, onFill }: BoardHeadPro
   if (!round)
     return (
       <header className="stage-head">
-        <h1>No round is planned</h1>
+        <h1>{t('rounds:BoardHead.noRoundIsPlanned')}</h1>
       </header>
     );
   const all = round.people.reduce((sum, { days }) => sum + days, 0);
@@ -56,34 +61,55 @@ export function BoardHead({ view, round, plan, isFilling, onFill }: BoardHeadPro
       <div>
         <h1 className="stage-title">
           {round.tasks.length === 0 ? (
-            <>{round.name} is empty</>
+            <>{t('rounds:BoardHead.nameIsEmpty', { name: round.name })}</>
           ) : (
             <>
-              {round.name} adds about <b>{worth(round.value)}</b> {currency} a month for{' '}
-              {decimal(round.days, 1)} of {decimal(all, 1)} days
+              <Told
+                id="rounds:BoardHead.nameAddsAboutWorthCurrencyA"
+                values={{
+                  name: round.name,
+                  worth: worth(round.value),
+                  currency,
+                  days: decimal(round.days, 1),
+                  all: decimal(all, 1),
+                }}
+                parts={{ b: <b /> }}
+              />
             </>
           )}
         </h1>
         <p className="soft">
           {round.tasks.length > 0 && (
             <>
-              80 % between {worth(round.low)} and {worth(round.high)}. {count(round.tasks.length)}{' '}
-              {round.tasks.length === 1 ? 'action serves' : 'actions serve'}{' '}
-              {counted(round.keywords, 'keyword')}.{' '}
+              {t('rounds:BoardHead.n80BetweenLowAndHighTasks', {
+                low: worth(round.low),
+                high: worth(round.high),
+                tasks: count(round.tasks.length),
+                which:
+                  round.tasks.length === 1
+                    ? t('rounds:BoardHead.actionServes')
+                    : t('rounds:BoardHead.actionsServe'),
+                keywords: counted(round.keywords, 'keyword'),
+              })}{' '}
               <AimWords clicks={round.tasks.reduce((sum, task) => sum + task.clicks, 0)} />
             </>
           )}
           {plan && plan.lines.length > 0 && (
             <>
-              Filled now it would take {plan.lines.length} more, for about {worth(plan.value)} {currency} a
-              month.{' '}
+              {t('rounds:BoardHead.filledNowItWouldTakeLines', {
+                lines: plan.lines.length,
+                worth: worth(plan.value),
+                currency,
+              })}{' '}
             </>
           )}
           {plan &&
             (plan.roundsAfter === 0
-              ? 'Nothing is left for another round.'
-              : `The queue fills ${count(plan.roundsAfter)} more rounds of this size.`)}{' '}
-          Estimated.
+              ? t('rounds:BoardHead.nothingIsLeftForAnotherRound')
+              : t('rounds:BoardHead.theQueueFillsRoundsAfterMoreRounds', {
+                  roundsAfter: count(plan.roundsAfter),
+                }))}{' '}
+          {t('rounds:BoardHead.estimated')}
         </p>
       </div>
       <span className="stage-tools">
@@ -92,32 +118,32 @@ export function BoardHead({ view, round, plan, isFilling, onFill }: BoardHeadPro
           type="primary"
           loading={isFilling}
           disabled={plan?.lines.length === 0}
-          title="Takes what brings most for the days and places that are left (key f)"
+          title={t('rounds:BoardHead.takesWhatBringsMostForThe')}
           onClick={() => onFill(1)}
         >
-          Fill this round
+          {t('rounds:BoardHead.fillThisRound')}
         </Button>
         <Dropdown
           trigger={['click']}
           menu={{
             items: MORE_ROUNDS.map((rounds) => ({
               key: rounds,
-              label: `Fill this one and ${rounds - 1} after it`,
+              label: t('rounds:BoardHead.fillThisOneAndRoundsAfter', { rounds: rounds - 1 }),
               onClick: () => onFill(rounds),
             })),
           }}
         >
-          <Button size="small">Fill more…</Button>
+          <Button size="small">{t('rounds:BoardHead.fillMore')}</Button>
         </Dropdown>
         <Button size="small" onClick={() => compare(true)}>
-          Compare plans…
+          {t('rounds:BoardHead.comparePlans')}
         </Button>
         <Button
           size="small"
           disabled={round.tasks.length === 0}
           onClick={() => void copyAsTable(roundTable(round, currency))}
         >
-          Copy as a table
+          {t('rounds:BoardHead.copyAsATable')}
         </Button>
         <Dropdown
           trigger={['click']}
@@ -129,7 +155,7 @@ export function BoardHead({ view, round, plan, isFilling, onFill }: BoardHeadPro
           }}
         >
           <Button size="small" disabled={round.tasks.length === 0}>
-            Export
+            {t('rounds:BoardHead.export')}
           </Button>
         </Dropdown>
       </span>

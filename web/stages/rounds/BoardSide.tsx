@@ -3,6 +3,8 @@ import { spelledDay, worth } from '../../parts/words/figures';
 import { useScope } from '../../state/useScope';
 import { warningsOf } from './roundWords';
 import type { TaskChanges } from './useTaskChanges';
+import { Told } from '../../words/Told';
+import { t } from '../../words/t';
 
 const MOST_NAMED = 3;
 
@@ -26,9 +28,9 @@ export function BoardSide({ view, plan, changes }: BoardSideProps) {
     round.people.filter(({ days, used }) => used > days + 1e-9).map(({ name }) => ({ round, name })),
   );
   return (
-    <aside className="board-side" aria-label="What to mind">
-      <h2>Put off</h2>
-      {off.length === 0 && <p className="soft">Nothing.</p>}
+    <aside className="board-side" aria-label={t('rounds:BoardSide.whatToMind')}>
+      <h2>{t('rounds:BoardSide.putOff')}</h2>
+      {off.length === 0 && <p className="soft">{t('rounds:BoardSide.nothing')}</p>}
       {off.map((task) => (
         <p key={task.id}>
           <button className="plain" onClick={() => change({ task: task.id })}>
@@ -36,14 +38,14 @@ export function BoardSide({ view, plan, changes }: BoardSideProps) {
           </button>
           <span className="soft under">
             {task.until !== null &&
-              `${task.until <= scope.date ? 'due since' : 'until'} ${spelledDay(task.until)}`}
+              `${task.until <= scope.date ? t('rounds:BoardSide.dueSince') : t('rounds:BoardSide.until')} ${spelledDay(task.until)}`}
             {task.why !== '' && `: ${task.why}`}
           </span>
         </p>
       ))}
       {view.again.length > 0 && (
         <>
-          <h2>Again next year</h2>
+          <h2>{t('rounds:BoardSide.againNextYear')}</h2>
           {view.again.map(({ text, id, from }) => (
             <p key={text}>
               {id === null ? (
@@ -54,22 +56,34 @@ export function BoardSide({ view, plan, changes }: BoardSideProps) {
                 </button>
               )}
               <span className="soft under">
-                {from <= scope.date ? 'work for it is due since' : 'work for it begins by'} {spelledDay(from)}
+                {from <= scope.date
+                  ? t('rounds:BoardSide.workForItIsDueSince')
+                  : t('rounds:BoardSide.workForItBeginsBy')}{' '}
+                {spelledDay(from)}
               </span>
             </p>
           ))}
         </>
       )}
-      <h2>Watch out</h2>
-      {found.size + over.length === 0 && <p className="soft">Nothing stands against these rounds.</p>}
+      <h2>{t('rounds:BoardSide.watchOut')}</h2>
+      {found.size + over.length === 0 && (
+        <p className="soft">{t('rounds:BoardSide.nothingStandsAgainstTheseRounds')}</p>
+      )}
       {over.map(({ round, name }) => (
         <p key={`${round.id} ${name}`}>
-          <b>{name}</b> has more work in {round.name} than days
+          <Told
+            id="rounds:BoardSide.nameHasMoreWorkInName2"
+            values={{ name, name2: round.name }}
+            parts={{ b: <b /> }}
+          />
         </p>
       ))}
       {[...found].map(([warning, tasks]) => (
         <p key={warning}>
-          {tasks.length === 1 ? 'One is' : `${tasks.length} are`} {warning}
+          {tasks.length === 1
+            ? t('rounds:BoardSide.oneIs')
+            : t('rounds:BoardSide.tasksAre', { tasks: tasks.length })}{' '}
+          {warning}
           <span className="soft under">
             {tasks.slice(0, MOST_NAMED).map((task, n) => (
               <span key={task.id}>
@@ -85,12 +99,13 @@ export function BoardSide({ view, plan, changes }: BoardSideProps) {
       ))}
       {plan && plan.oneMoreDay.value > 0.005 && (
         <>
-          <h2>One more day</h2>
+          <h2>{t('rounds:BoardSide.oneMoreDay')}</h2>
           <p>
-            buys{' '}
-            <b>
-              {worth(plan.oneMoreDay.value)} {view.currency} a month
-            </b>
+            <Told
+              id="rounds:BoardSide.buysWorthCurrencyAMonth"
+              values={{ worth: worth(plan.oneMoreDay.value), currency: view.currency }}
+              parts={{ b: <b /> }}
+            />
             {plan.oneMoreDay.leads.length > 0 &&
               `: ${plan.oneMoreDay.leads
                 .slice(0, 4)
@@ -101,7 +116,7 @@ export function BoardSide({ view, plan, changes }: BoardSideProps) {
       )}
       {dropped.length > 0 && (
         <>
-          <h2>Dropped</h2>
+          <h2>{t('rounds:BoardSide.dropped')}</h2>
           {dropped.map((task) => (
             <p key={task.id}>
               <span>{task.lead.text}</span>
@@ -110,10 +125,12 @@ export function BoardSide({ view, plan, changes }: BoardSideProps) {
                 <button
                   className="plain written"
                   onClick={() =>
-                    void changes.change(`“${task.lead.text}” offered again`, [{ id: task.id, state: 'out' }])
+                    void changes.change(t('rounds:BoardSide.textOfferedAgain', { text: task.lead.text }), [
+                      { id: task.id, state: 'out' },
+                    ])
                   }
                 >
-                  Offer it again
+                  {t('rounds:BoardSide.offerItAgain')}
                 </button>
               </span>
             </p>

@@ -2,8 +2,17 @@ import type { RoundsView } from '@opsimath/contract/api/rounds';
 import { DAY_MS } from '@opsimath/core/day';
 import { useScope } from '../../state/useScope';
 import { short } from './roundWords';
+import { t } from '../../words/t';
 
-const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+const WEEKDAYS = [
+  t('rounds:CalendarView.mon'),
+  t('rounds:CalendarView.tue'),
+  t('rounds:CalendarView.wed'),
+  t('rounds:CalendarView.thu'),
+  t('rounds:CalendarView.fri'),
+  t('rounds:CalendarView.sat'),
+  t('rounds:CalendarView.sun'),
+];
 const text = (time: number): string => new Date(time).toISOString().slice(0, 10);
 
 /** Weeks from the first round’s beginning: what is due, and what comes up again, on its day; what has no day, on its round’s last. */
@@ -21,7 +30,7 @@ export function CalendarView({ view }: { view: RoundsView }) {
     ),
     ...aside.flatMap((task) =>
       task.state === 'put off' && task.until !== null
-        ? [{ task, day: task.until, isSet: true, what: 'comes up again' }]
+        ? [{ task, day: task.until, isSet: true, what: t('rounds:CalendarView.comesUpAgain') }]
         : [],
     ),
   ];
@@ -34,7 +43,7 @@ export function CalendarView({ view }: { view: RoundsView }) {
   const weeks = Math.min(53, Math.ceil((Date.parse(days.at(-1)!) - monday + DAY_MS) / (7 * DAY_MS)));
   return (
     <div className="calendar-scroll">
-      <table className="ledger calendar" aria-label="Calendar of rounds">
+      <table className="ledger calendar" aria-label={t('rounds:CalendarView.calendarOfRounds')}>
         <thead>
           <tr>
             {WEEKDAYS.map((name) => (
@@ -58,7 +67,7 @@ export function CalendarView({ view }: { view: RoundsView }) {
                         <button
                           key={`${what} ${task.id}`}
                           className="plain under"
-                          title={`${task.action}, ${task.person || 'nobody yet'}, ${isSet ? what : 'no day set: the round’s last'}`}
+                          title={`${task.action}, ${task.person || t('rounds:CalendarView.nobodyYet')}, ${isSet ? what : t('rounds:CalendarView.noDaySetTheRoundS')}`}
                           onClick={() => change({ view: '', task: task.id })}
                         >
                           {isSet ? task.lead.text : <i>{task.lead.text}</i>}
@@ -71,7 +80,7 @@ export function CalendarView({ view }: { view: RoundsView }) {
           ))}
         </tbody>
       </table>
-      <p className="soft">In italics: no day is set, it stands on the last day of its round.</p>
+      <p className="soft">{t('rounds:CalendarView.inItalicsNoDayIsSet')}</p>
     </div>
   );
 }

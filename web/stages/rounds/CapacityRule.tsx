@@ -1,5 +1,6 @@
 import type { Round } from '@opsimath/contract/api/rounds';
 import { decimal } from '../../parts/words/figures';
+import { t } from '../../words/t';
 
 const SLACK = 1e-9;
 
@@ -8,7 +9,12 @@ export function CapacityRule({ round }: { round: Round }) {
   const all = round.people.reduce((sum, { days }) => sum + days, 0);
   const held = round.people.reduce((sum, { used }) => sum + used, 0);
   const nobodys = round.days - held;
-  const words = `${decimal(round.days, 2)} of ${decimal(all, 1)} days, ${round.tasks.length} of ${round.most} pieces of work`;
+  const words = t('rounds:CapacityRule.daysOfAllDaysTasksOf', {
+    days: decimal(round.days, 2),
+    all: decimal(all, 1),
+    tasks: round.tasks.length,
+    most: round.most,
+  });
   return (
     <div className="capacity" role="img" aria-label={words}>
       <div className="capacity-people">
@@ -17,7 +23,11 @@ export function CapacityRule({ round }: { round: Round }) {
             key={name}
             className={`capacity-person${used > days + SLACK ? ' over' : ''}`}
             style={{ flexGrow: Math.max(days, 0.5) }}
-            title={`${name || 'nobody named'}: ${decimal(used, 2)} of ${decimal(days, 1)} days given out`}
+            title={t('rounds:CapacityRule.nameUsedOfDaysDaysGiven', {
+              name: name || t('rounds:CapacityRule.nobodyNamed'),
+              used: decimal(used, 2),
+              days: decimal(days, 1),
+            })}
           >
             <span className="capacity-name">
               {name} {decimal(used, 2)}
@@ -33,7 +43,7 @@ export function CapacityRule({ round }: { round: Round }) {
       </div>
       <p className="soft capacity-words">
         {words}
-        {nobodys > SLACK && `; ${decimal(nobodys, 2)} of nobody`}
+        {nobodys > SLACK && t('rounds:CapacityRule.nobodysOfNobody', { nobodys: decimal(nobodys, 2) })}
       </p>
     </div>
   );

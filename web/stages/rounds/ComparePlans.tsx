@@ -6,6 +6,8 @@ import { decimal, worth } from '../../parts/words/figures';
 import { useRoundPlanQuery } from '../../state/roundsApi';
 import { useScope } from '../../state/useScope';
 import { useWorkScope } from './useWorkScope';
+import { Told } from '../../words/Told';
+import { t, wordOf } from '../../words/t';
 
 /** Two plans for one round side by side: other days, other counts, and what each would take. */
 export function ComparePlans({
@@ -29,12 +31,9 @@ export function ComparePlans({
       footer={null}
       width={860}
       onCancel={onClose}
-      title={<span className="serif">Two plans for {round.name}</span>}
+      title={<span className="serif">{t('rounds:ComparePlans.twoPlansForName', { name: round.name })}</span>}
     >
-      <p className="soft">
-        What the round would take from the queue beside what it holds. What stands in one plan only is in
-        bold.
-      </p>
+      <p className="soft">{t('rounds:ComparePlans.whatTheRoundWouldTakeFrom')}</p>
       <div className="two-plans">
         <Plan
           limits={left}
@@ -42,7 +41,7 @@ export function ComparePlans({
           plan={one}
           others={names(other)}
           currency={currency}
-          name="First plan"
+          name={t('rounds:ComparePlans.firstPlan')}
         />
         <Plan
           limits={right}
@@ -50,7 +49,7 @@ export function ComparePlans({
           plan={other}
           others={names(one)}
           currency={currency}
-          name="Second plan"
+          name={t('rounds:ComparePlans.secondPlan')}
         />
       </div>
     </Modal>
@@ -83,23 +82,28 @@ function Plan({ name, limits, onLimits, plan, others, currency }: PlanProps) {
       <p>
         <InputNumber
           size="small"
-          aria-label={`Days of the ${name.toLowerCase()}`}
+          aria-label={t('rounds:ComparePlans.daysOfTheName', { name: name.toLowerCase() })}
           min={0}
           max={400}
           step={1}
           value={limits.days}
           onChange={(days) => days !== null && onLimits({ ...limits, days })}
         />{' '}
-        days, at most{' '}
-        <InputNumber
-          size="small"
-          aria-label={`Most actions of the ${name.toLowerCase()}`}
-          min={1}
-          max={200}
-          value={limits.most}
-          onChange={(most) => most !== null && onLimits({ ...limits, most })}
-        />{' '}
-        actions
+        <Told
+          id="rounds:ComparePlans.daysAtMostActions"
+          parts={{
+            inputNumber: (
+              <InputNumber
+                size="small"
+                aria-label={t('rounds:ComparePlans.mostActionsOfTheName', { name: name.toLowerCase() })}
+                min={1}
+                max={200}
+                value={limits.most}
+                onChange={(most) => most !== null && onLimits({ ...limits, most })}
+              />
+            ),
+          }}
+        />
       </p>
       {error ? (
         <Problem error={error} />
@@ -108,15 +112,22 @@ function Plan({ name, limits, onLimits, plan, others, currency }: PlanProps) {
       ) : (
         <div aria-busy={isFetching}>
           <p>
-            <b>
-              {worth(data.value)} {currency} a month
-            </b>{' '}
-            for {decimal(data.days, 2)} days
+            <Told
+              id="rounds:ComparePlans.worthCurrencyAMonthForDays"
+              values={{ worth: worth(data.value), currency, days: decimal(data.days, 2) }}
+              parts={{ b: <b /> }}
+            />
             <span className="soft under">
-              80 % between {worth(data.low)} and {worth(data.high)};{' '}
-              {data.short > 0.005
-                ? `no plan could bring more than ${worth(data.value + data.short)}`
-                : 'no plan brings more'}
+              {t('rounds:ComparePlans.n80BetweenLowAndHighWhich', {
+                low: worth(data.low),
+                high: worth(data.high),
+                which:
+                  data.short > 0.005
+                    ? t('rounds:ComparePlans.noPlanCouldBringMoreThan', {
+                        short: worth(data.value + data.short),
+                      })
+                    : t('rounds:ComparePlans.noPlanBringsMore'),
+              })}
             </span>
           </p>
           <table className="ledger">
@@ -125,7 +136,7 @@ function Plan({ name, limits, onLimits, plan, others, currency }: PlanProps) {
                 <tr key={nameOf(line)}>
                   <td>
                     {others.has(nameOf(line)) ? line.lead.text : <b>{line.lead.text}</b>}{' '}
-                    <span className="soft">{line.action}</span>
+                    <span className="soft">{wordOf(line.action)}</span>
                   </td>
                   <td className="figure">{worth(line.value)}</td>
                 </tr>

@@ -9,6 +9,7 @@ import { useScope } from '../../state/useScope';
 import { RoundFields } from './RoundForm';
 import { draftOfRound } from './draftOfRound';
 import { useTaskChanges } from './useTaskChanges';
+import { t } from '../../words/t';
 
 /** Before any round: what could be done, and the form of the first one. */
 export function FirstRound({ view }: { view: RoundsView }) {
@@ -28,17 +29,21 @@ export function FirstRound({ view }: { view: RoundsView }) {
   };
   return (
     <div className="first-round sheet">
-      <h1>Plan the first round</h1>
+      <h1>{t('rounds:FirstRound.planTheFirstRound')}</h1>
       <p className="soft">
         {view.queue.total === 0
-          ? 'Nothing is foretold to bring something in this market yet: look rivals up and capture keywords first. A round can be made already.'
-          : `${count(view.queue.total)} actions would bring something, together about ${worth(view.queue.value)} ${view.currency} a month. A round takes the ones that bring most for the days that you have.`}
+          ? t('rounds:FirstRound.nothingIsForetoldToBringSomething')
+          : t('rounds:FirstRound.totalActionsWouldBringSomething', {
+              total: count(view.queue.total),
+              worth: worth(view.queue.value),
+              currency: view.currency,
+            })}
       </p>
       <RoundFields draft={draft} onChange={write} />
       <Button type="primary" disabled={view.queue.total === 0} onClick={() => void plan(true)}>
-        Add it and fill it
+        {t('rounds:FirstRound.addItAndFillIt')}
       </Button>{' '}
-      <Button onClick={() => void plan(false)}>Add it empty</Button>
+      <Button onClick={() => void plan(false)}>{t('rounds:FirstRound.addItEmpty')}</Button>
     </div>
   );
 }

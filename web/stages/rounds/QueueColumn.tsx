@@ -6,6 +6,7 @@ import { useScope } from '../../state/useScope';
 import { WorkCard } from './WorkCard';
 import { moveFocus } from './moveFocus';
 import { daysWord, whereOfLine } from './roundWords';
+import { t, wordOf } from '../../words/t';
 
 interface QueueColumnProps {
   view: RoundsView;
@@ -31,15 +32,26 @@ export function QueueColumn({ view, plan, round, rounds, laneOf, onPick }: Queue
       carried={{ of: 'queue', keyword: line.lead.id, text: line.lead.text, action: line.action }}
       lead={line.lead.text}
       lane={laneOf(line.lead.id)}
-      action={line.action}
+      action={wordOf(line.action)}
       where={whereOfLine(line)}
       value={line.value}
       currency={currency}
       facts={[
         daysWord(line.effort),
-        ...(line.served.won.keywords > 1 ? [`serves ${counted(line.served.won.keywords, 'keyword')}`] : []),
+        ...(line.served.won.keywords > 1
+          ? [
+              t('rounds:QueueColumn.servesKeywords', {
+                keywords: counted(line.served.won.keywords, 'keyword'),
+              }),
+            ]
+          : []),
         ...(line.served.lost.keywords > 0
-          ? [`costs ${counted(Math.round(line.served.lost.clicks), 'click')} on ${line.served.lost.keywords}`]
+          ? [
+              t('rounds:QueueColumn.costsClicksOnKeywords', {
+                clicks: counted(Math.round(line.served.lost.clicks), 'click'),
+                keywords: line.served.lost.keywords,
+              }),
+            ]
           : []),
       ].join(' · ')}
       isOpen={scope.open === line.lead.id}
@@ -60,39 +72,49 @@ export function QueueColumn({ view, plan, round, rounds, laneOf, onPick }: Queue
     <section
       ref={setNodeRef}
       className={`board-queue${isOver ? ' drop-here' : ''}`}
-      aria-label="Queue"
+      aria-label={t('rounds:QueueColumn.queue')}
       data-column="queue"
     >
       <header>
-        <h2>Queue</h2>
-        <span className="soft">{count(queue.total)} actions</span>
+        <h2>{t('rounds:QueueColumn.queue')}</h2>
+        <span className="soft">{t('rounds:QueueColumn.totalActions', { total: count(queue.total) })}</span>
       </header>
       <p className="soft">
-        {first.length > 0
-          ? `What ${round?.name ?? 'the round'} would take stands above the line.`
-          : 'The most for a day of work first.'}{' '}
-        {currency} a month, estimated.
+        {t('rounds:QueueColumn.whichCurrencyAMonthEstimated', {
+          which:
+            first.length > 0
+              ? t('rounds:QueueColumn.whatNameWouldTakeStandsAbove', {
+                  name: round?.name ?? t('rounds:QueueColumn.theRound'),
+                })
+              : t('rounds:QueueColumn.theMostForADayOf'),
+          currency,
+        })}
       </p>
       <div className="board-cards">
         {first.map(card)}
         {first.length > 0 && plan && (
           <p className="queue-line">
-            here {round?.name} would end ·{' '}
-            {plan.oneMoreDay.value > 0.005
-              ? `one more day buys ${worth(plan.oneMoreDay.value)} ${currency} a month`
-              : 'one more day would buy nothing'}
+            {t('rounds:QueueColumn.here')} {round?.name}{' '}
+            {t('rounds:QueueColumn.wouldEndWhich', {
+              which:
+                plan.oneMoreDay.value > 0.005
+                  ? t('rounds:QueueColumn.oneMoreDayBuysWorthCurrency', {
+                      worth: worth(plan.oneMoreDay.value),
+                      currency,
+                    })
+                  : t('rounds:QueueColumn.oneMoreDayWouldBuyNothing'),
+            })}
           </p>
         )}
         {rest.map(card)}
         {queue.total > queue.lines.length && (
           <p className="soft">
-            {count(queue.total - queue.lines.length)} more of less value for a day: Gaps, What to do shows
-            all.
+            {t('rounds:QueueColumn.totalMoreOfLessValueFor', {
+              total: count(queue.total - queue.lines.length),
+            })}
           </p>
         )}
-        {queue.total === 0 && (
-          <p className="soft">Nothing is left to do in this market that would bring something.</p>
-        )}
+        {queue.total === 0 && <p className="soft">{t('rounds:QueueColumn.nothingIsLeftToDoIn')}</p>}
       </div>
     </section>
   );

@@ -3,6 +3,7 @@ import { useDroppable } from '@dnd-kit/core';
 import { CapacityRule } from './CapacityRule';
 import { WorkCard } from './WorkCard';
 import { daysWord, short, spanWord, warningsOf, whereOfTask } from './roundWords';
+import { t, wordOf } from '../../words/t';
 
 interface RoundColumnProps {
   round: Round;
@@ -29,11 +30,20 @@ export function RoundColumn(props: RoundColumnProps) {
     >
       <header>
         <h2>
-          <button className="plain" aria-pressed={isChosen} title="Plan this round" onClick={onChoose}>
+          <button
+            className="plain"
+            aria-pressed={isChosen}
+            title={t('rounds:RoundColumn.planThisRound')}
+            onClick={onChoose}
+          >
             {round.name}
           </button>
         </h2>
-        <button className="plain soft written" title="Name, days, people" onClick={onEdit}>
+        <button
+          className="plain soft written"
+          title={t('rounds:RoundColumn.nameDaysPeople')}
+          onClick={onEdit}
+        >
           {spanWord(round)}
         </button>
       </header>
@@ -46,15 +56,15 @@ export function RoundColumn(props: RoundColumnProps) {
             carried={{ of: 'task', id: task.id, text: task.lead.text }}
             lead={task.lead.text}
             lane={laneOf(task.lead.id)}
-            action={task.action}
+            action={wordOf(task.action)}
             where={whereOfTask(task)}
             value={task.value}
             currency={currency}
             facts={[
               ...(task.person === '' ? [] : [task.person]),
               daysWord(task.effort),
-              ...(task.due === null ? [] : [`due ${short(task.due)}`]),
-              ...(task.twin === null ? [] : ['has a paid or organic twin']),
+              ...(task.due === null ? [] : [t('rounds:RoundColumn.dueShort', { short: short(task.due) })]),
+              ...(task.twin === null ? [] : [t('rounds:RoundColumn.hasAPaidOrOrganicTwin')]),
             ].join(' · ')}
             step={task.step}
             warnings={warningsOf(task, round)}
@@ -64,7 +74,9 @@ export function RoundColumn(props: RoundColumnProps) {
           />
         ))}
         <p className="board-drop soft">
-          {round.tasks.length === 0 ? 'Carry work here, or press f to fill it' : 'Carry work here'}
+          {round.tasks.length === 0
+            ? t('rounds:RoundColumn.carryWorkHereOrPressF')
+            : t('rounds:RoundColumn.carryWorkHere')}
         </p>
       </div>
     </section>

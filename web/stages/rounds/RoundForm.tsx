@@ -7,6 +7,7 @@ import { useAddRoundMutation, useChangeRoundMutation, useRemoveRoundMutation } f
 import { useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
 import { type RoundDraft, draftOfRound } from './draftOfRound';
+import { t } from '../../words/t';
 
 interface RoundFormProps {
   /** The round that is changed; `null` adds one. */
@@ -44,8 +45,8 @@ export function RoundForm({ round, after, onClose }: RoundFormProps) {
   return (
     <Modal
       open
-      title={<span className="serif">{round === null ? 'A new round' : round.name}</span>}
-      okText={round === null ? 'Add it' : 'Keep'}
+      title={<span className="serif">{round === null ? t('rounds:RoundForm.aNewRound') : round.name}</span>}
+      okText={round === null ? t('rounds:RoundForm.addIt') : t('rounds:RoundForm.keep')}
       okButtonProps={{
         disabled: draft.name.trim() === '' || draft.starts > draft.ends || draft.people.length === 0,
       }}
@@ -56,11 +57,11 @@ export function RoundForm({ round, after, onClose }: RoundFormProps) {
       <RoundFields draft={draft} onChange={write} />
       {round !== null && (
         <Popconfirm
-          title={`Remove ${round.name}? Its work goes back to the queue.`}
-          okText="Remove"
+          title={t('rounds:RoundForm.removeNameItsWorkGoesBack', { name: round.name })}
+          okText={t('rounds:RoundForm.remove')}
           onConfirm={() => void remove({ project, id: round.id }).then(onClose)}
         >
-          <Button size="small">Remove this round…</Button>
+          <Button size="small">{t('rounds:RoundForm.removeThisRound')}</Button>
         </Popconfirm>
       )}
     </Modal>
@@ -88,19 +89,27 @@ export function RoundFields({
   return (
     <div className="round-fields">
       <label>
-        Name
+        {t('rounds:RoundForm.name')}
         <Input size="small" value={draft.name} onChange={({ target }) => set({ name: target.value })} />
       </label>
       <label>
-        From
-        <DayField name="First day" value={draft.starts} onChange={(starts) => set({ starts })} />
+        {t('rounds:RoundForm.from')}
+        <DayField
+          name={t('rounds:RoundForm.firstDay')}
+          value={draft.starts}
+          onChange={(starts) => set({ starts })}
+        />
       </label>
       <label>
-        To
-        <DayField name="Last day" value={draft.ends} onChange={(ends) => set({ ends })} />
+        {t('rounds:RoundForm.to')}
+        <DayField
+          name={t('rounds:RoundForm.lastDay')}
+          value={draft.ends}
+          onChange={(ends) => set({ ends })}
+        />
       </label>
       <label>
-        Most actions
+        {t('rounds:RoundForm.mostActions')}
         <InputNumber
           size="small"
           min={1}
@@ -110,18 +119,18 @@ export function RoundFields({
         />
       </label>
       <fieldset>
-        <legend>People, and the days that each has</legend>
+        <legend>{t('rounds:RoundForm.peopleAndTheDaysThatEach')}</legend>
         {draft.people.map(({ name, days }, n) => (
           <div key={n}>
             <Input
               size="small"
-              aria-label={`Name of person ${n + 1}`}
+              aria-label={t('rounds:RoundForm.nameOfPersonN', { n: n + 1 })}
               value={name}
               onChange={({ target }) => person(n, { name: target.value })}
             />
             <InputNumber
               size="small"
-              aria-label={`Days of person ${n + 1}`}
+              aria-label={t('rounds:RoundForm.daysOfPersonN', { n: n + 1 })}
               min={0}
               max={400}
               step={0.5}
@@ -133,7 +142,7 @@ export function RoundFields({
                 className="plain soft written"
                 onClick={() => set({ people: draft.people.filter((_, at) => at !== n) })}
               >
-                Remove
+                {t('rounds:RoundForm.remove')}
               </button>
             )}
           </div>
@@ -142,7 +151,7 @@ export function RoundFields({
           className="plain written"
           onClick={() => set({ people: [...draft.people, { name: '', days: 5 }] })}
         >
-          Add a person
+          {t('rounds:RoundForm.addAPerson')}
         </button>
       </fieldset>
     </div>

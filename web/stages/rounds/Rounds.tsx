@@ -10,6 +10,7 @@ import { CalendarView } from './CalendarView';
 import { FirstRound } from './FirstRound';
 import { useWorkScope } from './useWorkScope';
 import './rounds.css';
+import { t } from '../../words/t';
 
 /** From gaps to a plan that a team can carry out. */
 export default function Rounds() {
@@ -20,14 +21,14 @@ export default function Rounds() {
   return (
     <div className="rounds">
       <div className="stage-top">
-        <StageParts stage="rounds" name="Rounds" />
+        <StageParts stage="rounds" name={t('rounds:Rounds.rounds')} />
       </div>
       {error ? (
         <Problem error={error} />
       ) : view === 'answering' ? (
         <AnsweringTable />
       ) : !data ? (
-        <Waiting for="the rounds" />
+        <Waiting for={t('rounds:Rounds.theRounds')} />
       ) : data.rounds.length === 0 && data.aside.length === 0 ? (
         <FirstRound view={data} />
       ) : view === 'calendar' ? (

@@ -3,6 +3,7 @@ import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { DayField } from '../../parts/words/DayField';
 import type { TaskChanges } from './useTaskChanges';
+import { t } from '../../words/t';
 
 /** Put off with a day and a reason, dropped with a reason, or back to the queue. */
 export function SetAside({ task, changes }: { task: Task; changes: TaskChanges }) {
@@ -13,38 +14,46 @@ export function SetAside({ task, changes }: { task: Task; changes: TaskChanges }
     <div className="set-aside">
       <Input
         size="small"
-        aria-label="Reason"
-        placeholder="Why it is put off or dropped"
+        aria-label={t('rounds:SetAside.reason')}
+        placeholder={t('rounds:SetAside.whyItIsPutOffOr')}
         value={why}
         onChange={({ target }) => write(target.value)}
       />
       <span>
-        <DayField name="Until" canBeEmpty value={until} onChange={setUntil} />{' '}
+        <DayField name={t('rounds:SetAside.until')} canBeEmpty value={until} onChange={setUntil} />{' '}
         <Button
           size="small"
           disabled={until === ''}
-          title="It comes up again on that day"
+          title={t('rounds:SetAside.itComesUpAgainOnThat')}
           onClick={() =>
-            void changes.change(`${about} put off`, [{ id: task.id, state: 'put off', until, why }])
+            void changes.change(t('rounds:SetAside.aboutPutOff', { about }), [
+              { id: task.id, state: 'put off', until, why },
+            ])
           }
         >
-          Put off
+          {t('rounds:SetAside.putOff')}
         </Button>{' '}
         <Button
           size="small"
           disabled={why.trim() === ''}
-          title="It is not offered again; say why"
+          title={t('rounds:SetAside.itIsNotOfferedAgainSay')}
           onClick={() =>
-            void changes.change(`${about} dropped`, [{ id: task.id, state: 'dropped', until: null, why }])
+            void changes.change(t('rounds:SetAside.aboutDropped', { about }), [
+              { id: task.id, state: 'dropped', until: null, why },
+            ])
           }
         >
-          Drop
+          {t('rounds:SetAside.drop')}
         </Button>{' '}
         <Button
           size="small"
-          onClick={() => void changes.change(`${about} back to the queue`, [{ id: task.id, state: 'out' }])}
+          onClick={() =>
+            void changes.change(t('rounds:SetAside.aboutBackToTheQueue', { about }), [
+              { id: task.id, state: 'out' },
+            ])
+          }
         >
-          Back to the queue
+          {t('rounds:SetAside.backToTheQueue')}
         </Button>
       </span>
     </div>

@@ -10,6 +10,7 @@ import { useScope } from '../../state/useScope';
 import { daysWord } from './roundWords';
 import type { TaskChanges } from './useTaskChanges';
 import { useWorkScope } from './useWorkScope';
+import { t, wordOf } from '../../words/t';
 
 const WIDTH = 150;
 /** What is no piece of work. */
@@ -25,45 +26,56 @@ interface TaskFieldsProps {
 export function TaskFields({ task, rounds, changes }: TaskFieldsProps) {
   const people = [...new Set(rounds.flatMap((one) => one.people.map(({ name }) => name)))].filter(Boolean);
   const set = (what: string, more: object): void =>
-    void changes.change(`${what} of “${task.lead.text}”`, [{ id: task.id, ...more }]);
+    void changes.change(t('rounds:TaskFields.whatOfText', { what, text: task.lead.text }), [
+      { id: task.id, ...more },
+    ]);
   return (
     <dl className="task-facts">
-      <Field name="Target">
+      <Field name={t('rounds:TaskFields.target')}>
         {task.address !== '' ? (
           task.address
         ) : (
           <Written
-            label="Address of the target"
+            label={t('rounds:TaskFields.addressOfTheTarget')}
             value=""
-            placeholder="planned; its address once it is there"
+            placeholder={t('rounds:TaskFields.plannedItsAddressOnceItIs')}
             onSay={(address) => set('target', { address })}
           />
         )}
       </Field>
-      <Field name="Working title">
-        <Written label="Working title" value={task.title} onSay={(title) => set('title', { title })} />
+      <Field name={t('rounds:TaskFields.workingTitle')}>
+        <Written
+          label={t('rounds:TaskFields.workingTitle')}
+          value={task.title}
+          onSay={(title) => set('title', { title })}
+        />
       </Field>
-      <Field name="Person">
+      <Field name={t('rounds:TaskFields.person')}>
         <Choice
-          name="Person"
+          name={t('rounds:TaskFields.person')}
           value={task.person}
-          options={[['', 'nobody yet'], ...people.map((name) => [name, name] as const)]}
+          options={[['', t('rounds:TaskFields.nobodyYet')], ...people.map((name) => [name, name] as const)]}
           onChoose={(person) => set('person', { person })}
         />
       </Field>
-      <Field name="Due">
+      <Field name={t('rounds:TaskFields.due')}>
         <DayField
-          name="Due"
+          name={t('rounds:TaskFields.due')}
           canBeEmpty
           value={task.due ?? ''}
           onChange={(due) => set('due date', { due: due === '' ? null : due })}
         />
-        {task.startBy !== null && <span className="soft"> start by {spelledDay(task.startBy)}</span>}
+        {task.startBy !== null && (
+          <span className="soft">
+            {' '}
+            {t('rounds:TaskFields.startByStartBy', { startBy: spelledDay(task.startBy) })}
+          </span>
+        )}
       </Field>
-      <Field name="Days">
+      <Field name={t('rounds:TaskFields.days')}>
         <InputNumber
           size="small"
-          aria-label="Days of work"
+          aria-label={t('rounds:TaskFields.daysOfWork')}
           min={0.05}
           max={400}
           step={0.25}
@@ -73,22 +85,22 @@ export function TaskFields({ task, rounds, changes }: TaskFieldsProps) {
         />{' '}
         <span className="soft">{daysWord(task.effort)}</span>
       </Field>
-      <Field name="Measure">
+      <Field name={t('rounds:TaskFields.measure')}>
         <MeasureChoice task={task} />
       </Field>
-      <Field name="Use">
+      <Field name={t('rounds:TaskFields.use')}>
         <Choice
-          name="Use"
+          name={t('rounds:TaskFields.use')}
           value={task.use}
           options={TASK_USES.map((use) => [use, use === 'both' ? 'organic and paid' : use] as const)}
           onChoose={(use) => set('use', { use })}
         />
       </Field>
-      <Field name="Round">
+      <Field name={t('rounds:TaskFields.round')}>
         <Choice
-          name="Round"
+          name={t('rounds:TaskFields.round')}
           value={task.round}
-          placeholder={task.state}
+          placeholder={wordOf(task.state)}
           options={rounds.map(({ id, name }) => [id, name] as const)}
           onChoose={(round) => set('round', { round })}
         />
@@ -147,7 +159,7 @@ function MeasureChoice({ task }: { task: Task }) {
   };
   return (
     <Choice
-      name="Measure"
+      name={t('rounds:TaskFields.measure')}
       value={task.action}
       isBusy={isLoading}
       options={ACTIONS.filter((action) => !NO_WORK.has(action)).map((action) => [action, action] as const)}

@@ -7,6 +7,7 @@ import { TaskFields } from './TaskFields';
 import { WriteDraft } from './WriteDraft';
 import { warningsOf } from './roundWords';
 import type { TaskChanges } from './useTaskChanges';
+import { t, wordOf } from '../../words/t';
 
 const MOST_SHOWN = 14;
 
@@ -24,23 +25,30 @@ export function TaskPanel({ task, view, changes, onClose }: TaskPanelProps) {
   return (
     <aside
       className="task-panel"
-      aria-label="Piece of work"
+      aria-label={t('rounds:TaskPanel.pieceOfWork')}
       onKeyDown={(event) => event.key === 'Escape' && onClose()}
     >
       <header>
         <h2>
-          {task.action}: {task.lead.text}
+          {wordOf(task.action)}
+          {': '}
+          {task.lead.text}
         </h2>
-        <Button size="small" onClick={onClose} aria-label="Close the piece of work">
-          Close
+        <Button size="small" onClick={onClose} aria-label={t('rounds:TaskPanel.closeThePieceOfWork')}>
+          {t('rounds:TaskPanel.close')}
         </Button>
       </header>
       <p>{task.reason}</p>
       <p className="soft">
-        Adds about {worth(task.value)} {view.currency} a month, 80 % between {worth(task.low)} and{' '}
-        {worth(task.high)}; as foretold on {spelledDay(task.foretold)}.{' '}
+        {t('rounds:TaskPanel.addsAboutWorthCurrencyAMonth', {
+          worth: worth(task.value),
+          currency: view.currency,
+          low: worth(task.low),
+          high: worth(task.high),
+          foretold: spelledDay(task.foretold),
+        })}{' '}
         <button className="plain written" onClick={() => change({ open: task.lead.id, task: null })}>
-          Open the dossier
+          {t('rounds:TaskPanel.openTheDossier')}
         </button>
       </p>
       {warningsOf(task, round).map((warning) => (
@@ -51,7 +59,7 @@ export function TaskPanel({ task, view, changes, onClose }: TaskPanelProps) {
       <TaskFields task={task} rounds={view.rounds} changes={changes} />
       <WriteDraft task={task} />
       <SetAside task={task} changes={changes} />
-      <h3>Keywords that it serves</h3>
+      <h3>{t('rounds:TaskPanel.keywordsThatItServes')}</h3>
       <table className="ledger">
         <tbody>
           {task.keywords.slice(0, MOST_SHOWN).map(({ id, text, clicks, value }) => (

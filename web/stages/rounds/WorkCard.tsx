@@ -1,5 +1,6 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { worth } from '../../parts/words/figures';
+import { t } from '../../words/t';
 
 /** What a card stands for while it is carried. */
 export type Carried =
@@ -38,7 +39,13 @@ export function WorkCard(props: WorkCardProps) {
       className={`work-card${isOpen ? ' opened' : ''}${isDragging ? ' carried' : ''}${isOver ? ' drop-here' : ''}`}
       tabIndex={0}
       data-card={id}
-      aria-label={`${lead}: ${action}${where === '' ? '' : ` ${where}`}, adds ${worth(value)} ${currency} a month`}
+      aria-label={t('rounds:WorkCard.leadActionWhichAddsWorthCurrency', {
+        lead,
+        action,
+        which: where === '' ? '' : ` ${where}`,
+        worth: worth(value),
+        currency,
+      })}
       onClick={props.onOpen}
       onKeyDown={props.onKeyDown}
     >

@@ -8,6 +8,7 @@ import { useAddDraftMutation } from '../../state/draftsApi';
 import { writeScope } from '../../state/scope';
 import { surfaceOf } from '../../state/surfaceOf';
 import { useScope } from '../../state/useScope';
+import { t } from '../../words/t';
 
 /** What is done to a target with another title: the draft begins with it. */
 const TITLED: ReadonlySet<Action> = new Set(['retitle', ...Object.values(NEW_TARGET)]);
@@ -49,11 +50,11 @@ export function WriteDraft({ task }: { task: Task }) {
     <p>
       {task.draft === null ? (
         <Button size="small" type="primary" loading={isLoading} onClick={() => void begin()}>
-          Write a draft
+          {t('rounds:WriteDraft.writeADraft')}
         </Button>
       ) : (
         <Button size="small" onClick={() => open(task.draft!)}>
-          Open its draft
+          {t('rounds:WriteDraft.openItsDraft')}
         </Button>
       )}
     </p>

@@ -1,6 +1,7 @@
 import type { Round } from '@opsimath/contract/api/rounds';
 import { DAY_MS } from '@opsimath/core/day';
 import { roundAfter } from '@opsimath/core/rounds/roundAfter';
+import { t } from '../../words/t';
 
 export interface RoundDraft {
   name: string;
@@ -21,11 +22,11 @@ export function draftOfRound(after: Round | undefined, date: string, person: str
     const weekday = new Date(day).getUTCDay();
     const starts = day + ((8 - weekday) % 7 || 7) * DAY_MS;
     return {
-      name: 'Round 1',
+      name: t('rounds:draftOfRound.round1'),
       starts: text(starts),
       ends: text(starts + SPAN * DAY_MS),
       most: 15,
-      people: [{ name: person === '' ? 'Me' : person, days: 10 }],
+      people: [{ name: person === '' ? t('rounds:draftOfRound.me') : person, days: 10 }],
     };
   }
   return {

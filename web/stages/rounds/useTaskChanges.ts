@@ -11,6 +11,7 @@ import { useTrouble } from '../../parts/words/useTrouble';
 import { undoStackOf, useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 import { useWorkScope } from './useWorkScope';
+import { t } from '../../words/t';
 
 /** Everything that moves work about, each with the way back. */
 export function useTaskChanges() {
@@ -25,7 +26,7 @@ export function useTaskChanges() {
 
   const told = (what: string): void =>
     void message.open({
-      content: `${what} Ctrl Z takes it back.`,
+      content: t('rounds:useTaskChanges.whatCtrlZTakesItBack', { what }),
       duration: 5,
     });
   const out = (ids: readonly number[]): TaskChange[] => ids.map((id) => ({ id, state: 'out' }));
@@ -47,19 +48,21 @@ export function useTaskChanges() {
         const filled = await fillRound({ project, round, scope, rounds }).unwrap();
         const { tasks } = filled;
         if (tasks.length === 0) {
-          void message.info(
-            'Nothing more fits into it: no days or no places are left, or nothing would bring anything.',
-          );
+          void message.info(t('rounds:useTaskChanges.nothingMoreFitsIntoItNo'));
           return;
         }
         // Done again, the same pieces of work come back into the rounds that they were in.
         undoable({
-          what: `${tasks.length} pieces of work picked`,
+          what: t('rounds:useTaskChanges.tasksPiecesOfWorkPicked', { tasks: tasks.length }),
           undo: toChange(out(tasks)),
           redo: toChange(tasks.map((id) => ({ id, round }))),
         });
         told(
-          `${tasks.length} pieces of work picked${rounds > 1 ? `, in ${filled.rounds.length} rounds` : ''}.`,
+          t('rounds:useTaskChanges.tasksPiecesOfWorkPickedWhich', {
+            tasks: tasks.length,
+            which:
+              rounds > 1 ? t('rounds:useTaskChanges.inRoundsRounds', { rounds: filled.rounds.length }) : '',
+          }),
         );
       } catch (error) {
         trouble(error);
@@ -76,7 +79,7 @@ export function useTaskChanges() {
         if (place !== undefined)
           await changeTasks({ project, changes: tasks.map((id) => ({ id, place })) }).unwrap();
         undoable({
-          what: `“${lead.text}” picked`,
+          what: t('rounds:useTaskChanges.textPicked', { text: lead.text }),
           undo: toChange(out(tasks)),
           redo: toChange(tasks.map((id) => ({ id, round }))),
         });

@@ -4,11 +4,12 @@ import { useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
 import { useAddBannedWordMutation } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
+import { t } from '../../words/t';
 
 const WHERE = [
-  { value: 'everywhere', label: 'everywhere' },
-  { value: 'language', label: 'in this language' },
-  { value: 'surface', label: 'on this surface' },
+  { value: 'everywhere', label: t('sift:BanWord.everywhere') },
+  { value: 'language', label: t('sift:BanWord.inThisLanguage') },
+  { value: 'surface', label: t('sift:BanWord.onThisSurface') },
 ] as const;
 
 /** Puts a word on the project's list of those not to be used, with its reason. */
@@ -50,34 +51,34 @@ export function BanWord({ text, market }: { text: string; market: { surface: Sur
             size="small"
             value={level}
             options={[
-              { value: 'doubtful', label: 'doubtful' },
-              { value: 'forbidden', label: 'forbidden' },
+              { value: 'doubtful', label: t('sift:BanWord.doubtful') },
+              { value: 'forbidden', label: t('sift:BanWord.forbidden') },
             ]}
             onChange={setLevel}
           />
           <Segmented
             size="small"
-            aria-label="Where it is not to be used"
+            aria-label={t('sift:BanWord.whereItIsNotToBe')}
             value={where}
             options={[...WHERE]}
             onChange={setWhere}
           />
           <Input
-            aria-label="Reason"
-            placeholder="Reason"
+            aria-label={t('sift:BanWord.reason')}
+            placeholder={t('sift:BanWord.reason')}
             maxLength={500}
             value={reason}
             onChange={(event) => setReason(event.target.value)}
           />
           <Button htmlType="submit" size="small" type="primary" loading={isLoading}>
-            Do not use “{text}”
+            {t('sift:BanWord.doNotUseText', { text })}
           </Button>
           {error && <Problem error={error} />}
         </form>
       }
     >
-      <button className="plain soft written" aria-label={`Ban ${text}`}>
-        ban
+      <button className="plain soft written" aria-label={t('sift:BanWord.banText', { text })}>
+        {t('sift:BanWord.ban')}
       </button>
     </Popover>
   );

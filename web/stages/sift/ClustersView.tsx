@@ -11,6 +11,7 @@ import { useClustersQuery } from '../../state/siftApi';
 import { useJudge } from '../../state/useJudge';
 import type { UsedRecipe } from './useRecipe';
 import { VERDICT_KEYS } from '../../parts/act/verdictKeys';
+import { t } from '../../words/t';
 
 const NO_TARGETS: never[] = [];
 const MOST = 100;
@@ -23,27 +24,31 @@ export function ClustersView({ lookUp, recipe }: { lookUp: LookUp; recipe: UsedR
   const sides = usePoolSides(data?.targets ?? NO_TARGETS, lookUp.surface);
   const [open, setOpen] = useState<number | null>(null);
   if (error) return <Problem error={error} />;
-  if (!data) return <Waiting for="the clusters" />;
+  if (!data) return <Waiting for={t('sift:ClustersView.theClusters')} />;
   return (
-    <section className="words-view" aria-label="Clusters">
+    <section className="words-view" aria-label={t('sift:ClustersView.clusters')}>
       <p className="soft">
-        {counted(data.total, 'cluster')} of {counted(data.keywords, 'keyword')}. Those of which a result page
-        is held ({count(data.captured)}) are together when they share at least 4 of their first 10 targets;
-        the others go by the stems of their words.
-        {data.total > MOST && ` The ${MOST} most searched are shown.`}
+        {t('sift:ClustersView.clustersOfKeywordsThoseOfWhich', {
+          clusters: counted(data.total, 'cluster'),
+          keywords: counted(data.keywords, 'keyword'),
+          captured: count(data.captured),
+        })}
+        {data.total > MOST && ` ${t('sift:ClustersView.theMOSTMostSearchedAreShown', { MOST })}`}
       </p>
       <table className="ledger">
         <thead>
           <tr>
-            <th>Cluster, by its most searched keyword</th>
-            <th className="figure">Keywords</th>
-            <th className="figure" title="Searches a month of all its keywords">
-              Volume
+            <th>{t('sift:ClustersView.clusterByItsMostSearchedKeyword')}</th>
+            <th className="figure">{t('sift:ClustersView.keywords')}</th>
+            <th className="figure" title={t('sift:ClustersView.searchesAMonthOfAllIts')}>
+              {t('sift:ClustersView.volume')}
             </th>
-            <th className="figure" title="Our best position for any of its keywords">
-              Ours
+            <th className="figure" title={t('sift:ClustersView.ourBestPositionForAnyOf')}>
+              {t('sift:ClustersView.ours')}
             </th>
-            <th title="Best position of each other target for any of its keywords">Others</th>
+            <th title={t('sift:ClustersView.bestPositionOfEachOtherTarget')}>
+              {t('sift:ClustersView.others')}
+            </th>
           </tr>
         </thead>
         {data.clusters.map((cluster) => (
@@ -74,7 +79,10 @@ function ClusterRows({ cluster, sides, opened, onOpen }: ClusterRowsProps) {
   const judgeAll = (pressed: string): void => {
     const { verdict, parked, word } = VERDICT_KEYS[pressed]!;
     const changes = members.map(({ id }) => ({ keyword: id, verdict, parked }));
-    judge(changes, `${members.length} of “${members[0]!.text}”: ${word}`);
+    judge(
+      changes,
+      t('sift:ClustersView.membersOfTextWord', { members: members.length, text: members[0]!.text, word }),
+    );
   };
   return (
     <tbody>
@@ -87,7 +95,11 @@ function ClusterRows({ cluster, sides, opened, onOpen }: ClusterRowsProps) {
         <td className="figure">{count(cluster.keywords)}</td>
         <td className="figure">{count(cluster.volume)}</td>
         <td className="figure">
-          {ours.length > 0 ? Math.min(...ours) : <span className="faint">unknown</span>}
+          {ours.length > 0 ? (
+            Math.min(...ours)
+          ) : (
+            <span className="faint">{t('sift:ClustersView.unknown')}</span>
+          )}
         </td>
         <td>
           {sides.others
@@ -103,22 +115,22 @@ function ClusterRows({ cluster, sides, opened, onOpen }: ClusterRowsProps) {
         <tr>
           <td colSpan={5} className="cluster-members">
             <p>
-              Judge all {count(members.length)}:{' '}
+              {t('sift:ClustersView.judgeAllMembers', { members: count(members.length) })}{' '}
               {['f', 'a', 'o', 'u'].map((pressed) => (
                 <button key={pressed} className="plain written" onClick={() => judgeAll(pressed)}>
                   {VERDICT_KEYS[pressed]!.word}
                 </button>
               ))}
               {cluster.keywords > members.length &&
-                ` (the ${members.length} most searched of ${count(cluster.keywords)})`}
+                ` ${t('sift:ClustersView.theMembersMostSearchedOfKeywords', { members: members.length, keywords: count(cluster.keywords) })}`}
             </p>
             <ul>
               {members.map((member) => (
                 <li key={member.id}>
                   {member.text}{' '}
                   <span className="faint">
-                    {member.volume === null ? 'volume unknown' : count(member.volume)}
-                    {member.best !== null && `, best ${member.best}`}
+                    {member.volume === null ? t('sift:ClustersView.volumeUnknown') : count(member.volume)}
+                    {member.best !== null && t('sift:ClustersView.bestBest', { best: member.best })}
                     {member.verdict !== 'unjudged' && `, ${member.verdict}`}
                   </span>
                 </li>

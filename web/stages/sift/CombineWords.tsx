@@ -6,6 +6,8 @@ import { Problem } from '../../parts/words/Problem';
 import { count, counted } from '../../parts/words/figures';
 import { useCombinedQuery } from '../../state/siftApi';
 import { useLookUpOf } from '../../state/useLookUpOf';
+import { Told } from '../../words/Told';
+import { t } from '../../words/t';
 
 const FEWEST = 2;
 const LONGEST = 5;
@@ -25,13 +27,13 @@ export function CombineWords({ lookUp, offered }: { lookUp: LookUp; offered: rea
   );
   return (
     <details className="combine">
-      <summary>Combine words into new phrases</summary>
+      <summary>{t('sift:CombineWords.combineWordsIntoNewPhrases')}</summary>
       <div className="words-head">
         <Select
           mode="tags"
           size="small"
-          aria-label="Words to combine"
-          placeholder="words"
+          aria-label={t('sift:CombineWords.wordsToCombine')}
+          placeholder={t('sift:CombineWords.words')}
           style={{ minWidth: 260 }}
           value={chosen}
           options={offered.map((value) => ({ value, label: value }))}
@@ -41,21 +43,26 @@ export function CombineWords({ lookUp, offered }: { lookUp: LookUp; offered: rea
           }}
         />
         <span className="soft">
-          of{' '}
-          <InputNumber
-            size="small"
-            aria-label="Fewest words"
-            min={FEWEST}
-            max={LONGEST}
-            precision={0}
-            style={{ width: 48 }}
-            value={least}
-            onChange={(value) => setLeast(value ?? FEWEST)}
+          <Told
+            id="sift:CombineWords.ofTo"
+            parts={{
+              inputNumber: (
+                <InputNumber
+                  size="small"
+                  aria-label={t('sift:CombineWords.fewestWords')}
+                  min={FEWEST}
+                  max={LONGEST}
+                  precision={0}
+                  style={{ width: 48 }}
+                  value={least}
+                  onChange={(value) => setLeast(value ?? FEWEST)}
+                />
+              ),
+            }}
           />{' '}
-          to{' '}
           <InputNumber
             size="small"
-            aria-label="Most words"
+            aria-label={t('sift:CombineWords.mostWords')}
             min={least}
             max={LONGEST}
             precision={0}
@@ -66,31 +73,35 @@ export function CombineWords({ lookUp, offered }: { lookUp: LookUp; offered: rea
         </span>
         <Segmented
           size="small"
-          aria-label="Order of the words"
+          aria-label={t('sift:CombineWords.orderOfTheWords')}
           value={order}
           options={[
-            { value: 'given', label: 'in the order given' },
-            { value: 'any', label: 'in any order' },
+            { value: 'given', label: t('sift:CombineWords.inTheOrderGiven') },
+            { value: 'any', label: t('sift:CombineWords.inAnyOrder') },
           ]}
           onChange={setOrder}
         />
         <Button size="small" disabled={chosen.length < FEWEST} onClick={() => setAsked(how)}>
-          Combine
+          {t('sift:CombineWords.combine')}
         </Button>
       </div>
       {error && <Problem error={error} />}
       {made && (
         <p>
-          {made.held > 0 && `The pool holds ${count(made.held)} of them. `}
-          {made.phrases.length === 0 && made.held === 0 && 'These words make no phrase. '}
+          {made.held > 0 && `${t('sift:CombineWords.thePoolHoldsHeldOfThem', { held: count(made.held) })} `}
+          {made.phrases.length === 0 &&
+            made.held === 0 &&
+            `${t('sift:CombineWords.theseWordsMakeNoPhrase')} `}
           {made.phrases.length > 0 && (
             <>
               {counted(made.phrases.length, 'new phrase')}
-              {made.possible > made.phrases.length + made.held && ` of ${count(made.possible)} possible ones`}
-              : {made.phrases.slice(0, 6).join(', ')}
+              {made.possible > made.phrases.length + made.held &&
+                ` ${t('sift:CombineWords.ofPossiblePossibleOnes', { possible: count(made.possible) })}`}
+              {': '}
+              {made.phrases.slice(0, 6).join(', ')}
               {made.phrases.length > 6 && '…'}{' '}
               <Button size="small" onClick={() => goToLookUp(made.phrases, 'combined')}>
-                See the price of their figures
+                {t('sift:CombineWords.seeThePriceOfTheirFigures')}
               </Button>
             </>
           )}

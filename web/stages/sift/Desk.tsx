@@ -22,6 +22,7 @@ import { VERDICT_KEYS } from '../../parts/act/verdictKeys';
 import { useLikelyFit } from './useLikelyFit';
 import { useSkipped } from './useSkipped';
 import './desk.css';
+import { t } from '../../words/t';
 
 /** Keywords fetched ahead, so that the next one is there before it is wanted. */
 const AHEAD = 500;
@@ -30,9 +31,9 @@ const NO_REASONS: string[] = [];
 
 type DeskOrder = 'searched' | 'likely' | 'unsure';
 const ORDERS: { value: DeskOrder; label: string }[] = [
-  { value: 'searched', label: 'as sorted' },
-  { value: 'likely', label: 'likely fits first' },
-  { value: 'unsure', label: 'least sure first' },
+  { value: 'searched', label: t('sift:Desk.asSorted') },
+  { value: 'likely', label: t('sift:Desk.likelyFitsFirst') },
+  { value: 'unsure', label: t('sift:Desk.leastSureFirst') },
 ];
 
 const ORDER_NAMES = ORDERS.map(({ value }) => value);
@@ -108,14 +109,18 @@ export function Desk({ lookUp, query, page }: { lookUp: LookUp; query: SiftQuery
   const decided = judged.fit + judged.adjacent + judged.off;
   if (error) return <Problem error={error} />;
   return (
-    <section className="desk" aria-label="Desk">
+    <section className="desk" aria-label={t('sift:Desk.desk')}>
       <div className="desk-progress" role="status">
-        {count(decided)} judged of {count(page.through)}, {count(judged.unjudged)} to go,{' '}
-        {count(judged.parked)} parked
+        {t('sift:Desk.decidedJudgedOfThroughUnjudgedTo', {
+          decided: count(decided),
+          through: count(page.through),
+          unjudged: count(judged.unjudged),
+          parked: count(judged.parked),
+        })}
         <span className="desk-order">
           <Segmented
             size="small"
-            aria-label="Order of the desk"
+            aria-label={t('sift:Desk.orderOfTheDesk')}
             value={order}
             options={ORDERS}
             disabled={likely === null}
@@ -129,8 +134,8 @@ export function Desk({ lookUp, query, page }: { lookUp: LookUp; query: SiftQuery
       </div>
       {!current && data && !isFetching && unsent === 0 && (
         <div className="empty">
-          <div className="serif">Everything that comes through is judged</div>
-          Keep the fits as a list, or open the recipe wider.
+          <div className="serif">{t('sift:Desk.everythingThatComesThroughIsJudged')}</div>
+          {t('sift:Desk.keepTheFitsAsAList')}
         </div>
       )}
       {current && (

@@ -3,6 +3,7 @@ import { useMarketsQuery } from '../../state/projectApi';
 import { usePageKinds } from '../../state/usePageKinds';
 import { frontFacts } from './frontFacts';
 import { spelledDay } from '../../parts/words/figures';
+import { t } from '../../words/t';
 
 const MOST = 10;
 
@@ -26,8 +27,8 @@ export function DeskFront({ project, market, date, keyword, text, ahead }: DeskF
   const here = markets?.find(({ code }) => code === market);
   const facts = here ? frontFacts(front, { kindOf, ...here }) : [];
   return (
-    <div className="desk-front sheet" aria-label="Front">
-      <h3>What answers it</h3>
+    <div className="desk-front sheet" aria-label={t('sift:DeskFront.front')}>
+      <h3>{t('sift:DeskFront.whatAnswersIt')}</h3>
       {facts.length > 0 && (
         <dl className="front-facts">
           {facts.map(({ name, value }) => (
@@ -45,7 +46,7 @@ export function DeskFront({ project, market, date, keyword, text, ahead }: DeskF
               <b>{slot.title}</b>
               <div className="faint">
                 {slot.owner}
-                {slot.phraseInTitle && ' · phrase in title'}
+                {slot.phraseInTitle && ` ${t('sift:DeskFront.phraseInTitle')}`}
                 {slot.figures.price !== undefined && ` · ${slot.figures.price}`}
               </div>
             </li>
@@ -53,12 +54,18 @@ export function DeskFront({ project, market, date, keyword, text, ahead }: DeskF
         </ol>
       ) : (
         <p className="soft">
-          {isFetching
-            ? `Looking for “${text}”…`
-            : 'No result page of it is held. A look-up with captures brings it.'}
+          {isFetching ? t('sift:DeskFront.lookingForText', { text }) : t('sift:DeskFront.noResultPageOfItIs')}
         </p>
       )}
-      {page && <p className="faint">{`${page.source}, ${spelledDay(page.date)}, to depth ${page.depth}.`}</p>}
+      {page && (
+        <p className="faint">
+          {t('sift:DeskFront.sourceDateToDepthDepth', {
+            source: page.source,
+            date: spelledDay(page.date),
+            depth: page.depth,
+          })}
+        </p>
+      )}
     </div>
   );
 }

@@ -3,6 +3,8 @@ import { Button, Input, Select } from 'antd';
 import { count, decimal } from '../../parts/words/figures';
 import { PurposeChoice } from './PurposeChoice';
 import { VERDICT_KEYS } from '../../parts/act/verdictKeys';
+import { Told } from '../../words/Told';
+import { t, wordOf } from '../../words/t';
 
 const SHOWN = ['f', 'a', 'o', 'w'];
 
@@ -26,27 +28,53 @@ export function DeskKeyword(props: DeskKeywordProps) {
   return (
     <div className="desk-keyword sheet">
       <h2>{row.text}</h2>
-      {row.translation && <p className="soft">“{row.translation}”, as a machine has it</p>}
+      {row.translation && (
+        <p className="soft">
+          {t('sift:DeskKeyword.translationAsAMachineHasIt', { translation: row.translation })}
+        </p>
+      )}
       {row.banned.map((word) => (
         <p key={word.spelled ?? word.text} className="step-problem">
-          Holds {word.spelled !== null && `“${word.spelled}”, another spelling of `}“{word.text}”,{' '}
-          {word.level}: {word.reason} Who judges it fit or adjacent lets the word in; that is kept with name
-          and day.
+          {t('sift:DeskKeyword.holds')}{' '}
+          {word.spelled !== null &&
+            `${t('sift:DeskKeyword.spelledAnotherSpellingOf', { spelled: word.spelled })} `}
+          {t('sift:DeskKeyword.textLevelReasonWhoJudgesIt', {
+            text: word.text,
+            level: wordOf(word.level),
+            reason: word.reason,
+          })}
         </p>
       ))}
       <dl className="desk-facts">
-        <Fact name="Volume" value={row.volume === null ? 'unknown' : `${count(row.volume)} a month`} />
-        <Fact name="Trend" value={row.trend ?? 'unknown'} />
-        <Fact name="Words" value={String(row.words)} />
-        <Fact name="Targets that rank" value={`${ranking} of ${targets.length}`} />
+        <Fact
+          name={t('sift:DeskKeyword.volume')}
+          value={
+            row.volume === null
+              ? 'unknown'
+              : t('sift:DeskKeyword.volumeAMonth', { volume: count(row.volume) })
+          }
+        />
+        <Fact name={t('sift:DeskKeyword.trend')} value={row.trend ?? 'unknown'} />
+        <Fact name={t('sift:DeskKeyword.words')} value={String(row.words)} />
+        <Fact
+          name={t('sift:DeskKeyword.targetsThatRank')}
+          value={t('sift:DeskKeyword.rankingOfTargets', { ranking, targets: targets.length })}
+        />
         <Fact
           name="CPC"
           value={row.cpcLow === null ? 'unknown' : `${decimal(row.cpcLow, 2)}–${decimal(row.cpcHigh, 2)}`}
         />
-        <Fact name="Purpose" value={<PurposeChoice row={row} />} />
-        <Fact name="Difficulty" value={row.difficulty === null ? 'unknown' : `${row.difficulty} of 100`} />
+        <Fact name={t('sift:DeskKeyword.purpose')} value={<PurposeChoice row={row} />} />
+        <Fact
+          name={t('sift:DeskKeyword.difficulty')}
+          value={
+            row.difficulty === null
+              ? 'unknown'
+              : t('sift:DeskKeyword.difficultyOf100', { difficulty: row.difficulty })
+          }
+        />
       </dl>
-      <p className="soft">Would somebody who typed this want what we offer?</p>
+      <p className="soft">{t('sift:DeskKeyword.wouldSomebodyWhoTypedThisWant')}</p>
       <div className="desk-keys">
         {SHOWN.map((pressed) => (
           <Button
@@ -54,20 +82,22 @@ export function DeskKeyword(props: DeskKeywordProps) {
             type={pressed === 'f' ? 'primary' : 'default'}
             onClick={() => onDecide(pressed)}
           >
-            {VERDICT_KEYS[pressed]!.word === 'parked' ? 'park' : VERDICT_KEYS[pressed]!.word}{' '}
+            {VERDICT_KEYS[pressed]!.word === 'parked'
+              ? t('sift:DeskKeyword.park')
+              : VERDICT_KEYS[pressed]!.word}{' '}
             <kbd>{pressed}</kbd>
           </Button>
         ))}
         <Button onClick={onSkip}>
-          skip <kbd>n</kbd>
+          <Told id="sift:DeskKeyword.skipN" parts={{ kbd: <kbd /> }} />
         </Button>
       </div>
       <p className="desk-words">
         <Select
           allowClear
           size="small"
-          aria-label="Reason"
-          placeholder="Reason, if it needs one (1–9)"
+          aria-label={t('sift:DeskKeyword.reason')}
+          placeholder={t('sift:DeskKeyword.reasonIfItNeedsOne1')}
           style={{ width: 220 }}
           value={reason || undefined}
           options={reasons.map((value, n) => ({ value, label: n < 9 ? `${n + 1}  ${value}` : value }))}
@@ -75,8 +105,8 @@ export function DeskKeyword(props: DeskKeywordProps) {
         />
         <Input
           size="small"
-          aria-label="Note on this keyword"
-          placeholder="A note: why it waits, say"
+          aria-label={t('sift:DeskKeyword.noteOnThisKeyword')}
+          placeholder={t('sift:DeskKeyword.aNoteWhyItWaitsSay')}
           maxLength={5000}
           style={{ width: 220 }}
           value={note}

@@ -8,6 +8,8 @@ import { count } from '../../parts/words/figures';
 import { useDifferenceQuery, useListFromSiftMutation } from '../../state/siftApi';
 import { useAppSelector } from '../../state/store';
 import type { UsedRecipe } from './useRecipe';
+import { Told } from '../../words/Told';
+import { t } from '../../words/t';
 
 type Before = NonNullable<UsedRecipe['before']>;
 interface OfRecipe {
@@ -18,7 +20,7 @@ interface OfRecipe {
 /** What the last change of the sieves did: which keywords came, which went, and the result before, to be kept. */
 export function DifferenceView({ lookUp, recipe }: OfRecipe) {
   if (recipe.before === null)
-    return <p className="soft">The sieves of this recipe have not been changed yet.</p>;
+    return <p className="soft">{t('sift:DifferenceView.theSievesOfThisRecipeHave')}</p>;
   return <Difference lookUp={lookUp} recipe={recipe} before={recipe.before} />;
 }
 
@@ -26,17 +28,20 @@ function Difference({ lookUp, recipe, before }: OfRecipe & { before: Before }) {
   const { steps, rescued } = recipe;
   const { data, error } = useDifferenceQuery({ lookUp: lookUp.id, query: { steps, rescued, before } });
   if (error) return <Problem error={error} />;
-  if (!data) return <Waiting for="the difference" />;
+  if (!data) return <Waiting for={t('sift:DifferenceView.theDifference')} />;
   return (
-    <section className="words-view" aria-label="What the last change did">
+    <section className="words-view" aria-label={t('sift:DifferenceView.whatTheLastChangeDid')}>
       <p>
-        Before the last change <b>{count(data.before)}</b> came through, now <b>{count(data.now)}</b>.
-        Verdicts stayed as they are.
+        <Told
+          id="sift:DifferenceView.beforeTheLastChangeBeforeCame"
+          values={{ before: count(data.before), now: count(data.now) }}
+          parts={{ b: <b />, b2: <b /> }}
+        />
       </p>
       <KeepBefore lookUp={lookUp} recipe={recipe} before={before} keywords={data.before} />
       <div className="difference">
-        <Side head="Came in" side={data.came} />
-        <Side head="Went out" side={data.went} />
+        <Side head={t('sift:DifferenceView.cameIn')} side={data.came} />
+        <Side head={t('sift:DifferenceView.wentOut')} side={data.went} />
       </div>
     </section>
   );
@@ -48,10 +53,13 @@ function Side({ head, side }: { head: string; side: SiftDifference['came'] }) {
       <thead>
         <tr>
           <th>
-            {head}: {count(side.total)}
-            {side.total > side.some.length && `, the ${side.some.length} most searched`}
+            {head}
+            {': '}
+            {count(side.total)}
+            {side.total > side.some.length &&
+              t('sift:DifferenceView.theSomeMostSearched', { some: side.some.length })}
           </th>
-          <th className="figure">Volume</th>
+          <th className="figure">{t('sift:DifferenceView.volume')}</th>
         </tr>
       </thead>
       <tbody>
@@ -60,13 +68,13 @@ function Side({ head, side }: { head: string; side: SiftDifference['came'] }) {
             <td>
               <b>{text}</b>
             </td>
-            <td className="figure">{volume === null ? 'unknown' : count(volume)}</td>
+            <td className="figure">{volume === null ? t('sift:DifferenceView.unknown') : count(volume)}</td>
           </tr>
         ))}
         {side.total === 0 && (
           <tr>
             <td colSpan={2} className="soft">
-              none
+              {t('sift:DifferenceView.none')}
             </td>
           </tr>
         )}
@@ -80,14 +88,22 @@ function KeepBefore({ lookUp, recipe, before, keywords }: OfRecipe & { before: B
   const { message } = App.useApp();
   const person = useAppSelector((state) => state.preferences.person);
   const [make, { isLoading, error }] = useListFromSiftMutation();
-  const [name, setName] = useState(`${recipe.recipe?.name ?? 'Recipe'}, before the change`);
+  const [name, setName] = useState(
+    t('sift:DifferenceView.nameBeforeTheChange', {
+      name: recipe.recipe?.name ?? t('sift:DifferenceView.recipe'),
+    }),
+  );
   const keep = async (): Promise<void> => {
-    const origin = `${lookUp.name}, ${lookUp.date}, before a change of “${recipe.recipe?.name ?? ''}”`;
+    const origin = t('sift:DifferenceView.nameDateBeforeAChangeOf', {
+      name: lookUp.name,
+      date: lookUp.date,
+      name2: recipe.recipe?.name ?? '',
+    });
     await make({
       lookUp: lookUp.id,
       list: { name, person, only: [], origin: origin.slice(0, 500), query: before },
     }).unwrap();
-    void message.info(`The list “${name}” is kept.`);
+    void message.info(t('sift:DifferenceView.theListNameIsKept', { name }));
   };
   return (
     <form
@@ -99,13 +115,13 @@ function KeepBefore({ lookUp, recipe, before, keywords }: OfRecipe & { before: B
     >
       <Input
         size="small"
-        aria-label="Name of the list of before"
+        aria-label={t('sift:DifferenceView.nameOfTheListOfBefore')}
         maxLength={200}
         value={name}
         onChange={(event) => setName(event.target.value)}
       />
       <Button size="small" htmlType="submit" loading={isLoading} disabled={name.trim() === ''}>
-        Keep the {count(keywords)} before as a list
+        {t('sift:DifferenceView.keepTheKeywordsBeforeAsA', { keywords: count(keywords) })}
       </Button>
       {error && <Problem error={error} />}
     </form>

@@ -3,6 +3,7 @@ import { AutoComplete, Button } from 'antd';
 import { useState } from 'react';
 import { useSiftQuery } from '../../state/siftApi';
 import { useVariantChoice } from './useVariantChoice';
+import { t } from '../../words/t';
 
 const OFFERED = 12;
 
@@ -17,7 +18,10 @@ export function JoinVariants({ lookUp }: { lookUp: LookUp }) {
   const under = mains.find(({ text }) => text === main);
   const join = (): void => {
     if (!child || !under) return;
-    choose([{ keyword: child.id, under: under.id }], `${child.text} put under ${under.text}`);
+    choose(
+      [{ keyword: child.id, under: under.id }],
+      t('sift:JoinVariants.textPutUnderText2', { text: child.text, text2: under.text }),
+    );
     setVariant('');
     setMain('');
   };
@@ -31,25 +35,25 @@ export function JoinVariants({ lookUp }: { lookUp: LookUp }) {
     >
       <AutoComplete
         size="small"
-        aria-label="Keyword to put under another"
-        placeholder="keyword"
+        aria-label={t('sift:JoinVariants.keywordToPutUnderAnother')}
+        placeholder={t('sift:JoinVariants.keyword')}
         style={{ width: 150 }}
         value={variant}
         options={variants.map(({ text }) => ({ value: text }))}
         onChange={setVariant}
       />{' '}
-      <span className="soft">belongs under</span>{' '}
+      <span className="soft">{t('sift:JoinVariants.belongsUnder')}</span>{' '}
       <AutoComplete
         size="small"
-        aria-label="Keyword to put it under"
-        placeholder="keyword"
+        aria-label={t('sift:JoinVariants.keywordToPutItUnder')}
+        placeholder={t('sift:JoinVariants.keyword')}
         style={{ width: 150 }}
         value={main}
         options={mains.map(({ text }) => ({ value: text }))}
         onChange={setMain}
       />{' '}
       <Button size="small" htmlType="submit" disabled={!child || !under || child.id === under.id}>
-        Join
+        {t('sift:JoinVariants.join')}
       </Button>
     </form>
   );

@@ -8,6 +8,7 @@ import { useAppSelector } from '../../state/store';
 import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 import { VERDICT_KEYS } from '../../parts/act/verdictKeys';
+import { t } from '../../words/t';
 
 const SHOWN = ['f', 'a', 'o', 'u'];
 
@@ -34,9 +35,17 @@ export function JudgeAll({ lookUp, total, query, children, plain }: JudgeAllProp
     const ask = { lookUp: lookUp.id, judgement: { query: { steps, rescued, find }, verdict, person } };
     const { id, after } = await judgeAll(ask).unwrap();
     const step = { takesBack: id, project, stood: [] };
-    undoable({ what: `${count(after.length)} at once: ${word}`, undo: step, redo: step });
+    undoable({
+      what: t('sift:JudgeAll.afterAtOnceWord', { after: count(after.length), word }),
+      undo: step,
+      redo: step,
+    });
     void message.info(
-      `${counted(after.length, 'keyword')} ${after.length === 1 ? 'is' : 'are'} ${word} now. Undo takes it back.`,
+      t('sift:JudgeAll.keywordsWhichWordNowUndoTakes', {
+        keywords: counted(after.length, 'keyword'),
+        which: after.length === 1 ? t('sift:JudgeAll.is') : t('sift:JudgeAll.are'),
+        word,
+      }),
     );
   };
   return (
@@ -46,7 +55,7 @@ export function JudgeAll({ lookUp, total, query, children, plain }: JudgeAllProp
       menu={{
         items: SHOWN.map((pressed) => ({
           key: pressed,
-          label: `all ${count(total)} ${VERDICT_KEYS[pressed]!.word}`,
+          label: t('sift:JudgeAll.allTotalWord', { total: count(total), word: VERDICT_KEYS[pressed]!.word }),
         })),
         onClick: ({ key }) =>
           void act(key).catch((error: unknown) => {

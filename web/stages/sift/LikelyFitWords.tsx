@@ -1,5 +1,6 @@
 import { percent } from '../../parts/words/figures';
 import type { LikelyFits } from './useLikelyFit';
+import { t } from '../../words/t';
 
 /** What the verdicts so far say of this keyword, and how right that has been. It sorts; it decides nothing. */
 export function LikelyFitWords({
@@ -10,16 +11,18 @@ export function LikelyFitWords({
   current: number | undefined;
 }) {
   if (likely === null)
-    return <span className="faint">Learns from your verdicts which keywords are likely fits.</span>;
+    return <span className="faint">{t('sift:LikelyFitWords.learnsFromYourVerdictsWhich')}</span>;
   return (
-    <span
-      className="faint"
-      title="Estimated from the words of the keywords judged so far and from who ranks. It sorts, it never decides."
-    >
-      {current !== undefined && `Likely fit: ${percent(current, 0)} (estimated). `}
+    <span className="faint" title={t('sift:LikelyFitWords.estimatedFromTheWordsOfThe')}>
+      {current !== undefined &&
+        `${t('sift:LikelyFitWords.likelyFitCurrentEstimated', { current: percent(current, 0) })} `}
       {likely.accuracy === null
-        ? 'Too few verdicts yet to say how right this is.'
-        : `Right for ${percent(likely.accuracy, 0)} of ${likely.judged} verdicts it had not seen; always saying the commoner one: ${percent(likely.baseline, 0)}.`}
+        ? t('sift:LikelyFitWords.tooFewVerdictsYetToSay')
+        : t('sift:LikelyFitWords.rightForAccuracyOfJudgedVerdicts', {
+            accuracy: percent(likely.accuracy, 0),
+            judged: likely.judged,
+            baseline: percent(likely.baseline, 0),
+          })}
     </span>
   );
 }

@@ -7,6 +7,7 @@ import { siftApi, useChangeListMutation } from '../../state/siftApi';
 import { useAppSelector } from '../../state/store';
 import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
+import { t } from '../../words/t';
 
 /** The name of a list, which opens it, and naming it anew. */
 export function ListName({ list, onOpen }: { list: KeywordList; onOpen: () => void }) {
@@ -26,7 +27,7 @@ export function ListName({ list, onOpen }: { list: KeywordList; onOpen: () => vo
       .unwrap()
       .then(() =>
         undoable({
-          what: `the list named “${name}”`,
+          what: t('sift:ListName.theListNamedName', { name }),
           undo: request(changeList, one(list.name)),
           redo: request(changeList, one(name)),
         }),
@@ -38,7 +39,7 @@ export function ListName({ list, onOpen }: { list: KeywordList; onOpen: () => vo
       <Input
         autoFocus
         size="small"
-        aria-label={`Name of the list ${list.name}`}
+        aria-label={t('sift:ListName.nameOfTheListName', { name: list.name })}
         maxLength={200}
         defaultValue={list.name}
         onPressEnter={({ currentTarget }) => rename(currentTarget.value)}
@@ -48,16 +49,16 @@ export function ListName({ list, onOpen }: { list: KeywordList; onOpen: () => vo
     );
   return (
     <>
-      <button className="plain" title="Show its keywords in the table" onClick={onOpen}>
+      <button className="plain" title={t('sift:ListName.showItsKeywordsInTheTable')} onClick={onOpen}>
         <b>{list.name}</b>
       </button>{' '}
       {!list.locked && (
         <button
           className="plain soft written"
-          aria-label={`Name the list ${list.name} anew`}
+          aria-label={t('sift:ListName.nameTheListNameAnew', { name: list.name })}
           onClick={() => setNaming(true)}
         >
-          name it
+          {t('sift:ListName.nameIt')}
         </button>
       )}
     </>

@@ -17,6 +17,8 @@ import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 import { ListName } from './ListName';
 import { RenewList } from './RenewList';
+import { Told } from '../../words/Told';
+import { t } from '../../words/t';
 
 /** One list: what it holds, how far it is judged, where it came from, who changed what, and what can be done with it. */
 export function ListRow({ list }: { list: KeywordList }) {
@@ -30,7 +32,7 @@ export function ListRow({ list }: { list: KeywordList }) {
   const takeAway = async (): Promise<void> => {
     await remove({ project, list: list.id }).unwrap();
     undoable({
-      what: `the list “${list.name}” deleted`,
+      what: t('sift:ListRow.theListNameDeleted', { name: list.name }),
       undo: request(siftApi.endpoints.bringListBack, { project, list: list.id }),
       redo: request(siftApi.endpoints.removeList, { project, list: list.id }),
     });
@@ -49,7 +51,10 @@ export function ListRow({ list }: { list: KeywordList }) {
     );
     if (known) return known.id;
     const sieve = { kind: 'list' as const, list: list.id, out: false };
-    const entry = { name: `List “${list.name}”`.slice(0, 200), steps: [{ id: 'list', on: true, sieve }] };
+    const entry = {
+      name: t('sift:ListRow.listName', { name: list.name }).slice(0, 200),
+      steps: [{ id: 'list', on: true, sieve }],
+    };
     return (await addRecipe({ project, entry }).unwrap()).id;
   };
   const open = async (): Promise<void> =>
@@ -58,26 +63,30 @@ export function ListRow({ list }: { list: KeywordList }) {
     const params = new URLSearchParams({ market: list.market, recipe: String(await recipeOf()) });
     if (list.lookUp !== null) params.set('lookUp', String(list.lookUp));
     await navigator.clipboard.writeText(`${location.origin}/p/${project}/sift?${params}`);
-    void message.info('The link to this list is on the clipboard.');
+    void message.info(t('sift:ListRow.theLinkToThisListIs'));
   };
   const copy = async (): Promise<void> => {
     const answer = await fetch(`/api/projects/${project}/lists/${list.id}/file?format=json`);
-    if (!answer.ok) return void message.error('The list could not be read. Nothing was copied.');
+    if (!answer.ok) return void message.error(t('sift:ListRow.theListCouldNotBeRead'));
     const { rows } = (await answer.json()) as { rows: Record<string, string | number | null>[] };
     const heads = Object.keys(rows[0] ?? { keyword: '' });
     await copyAsTable([heads, ...rows.map((row) => heads.map((head) => String(row[head] ?? '')))]);
-    void message.info(`${counted(rows.length, 'keyword')} on the clipboard as a table, with all columns.`);
+    void message.info(
+      t('sift:ListRow.keywordsOnTheClipboardAsA', { keywords: counted(rows.length, 'keyword') }),
+    );
   };
   return (
     <tr>
       <td>
         <ListName list={list} onOpen={() => void open()} />
         <details className="faint">
-          <summary>history</summary>
+          <summary>{t('sift:ListRow.history')}</summary>
           {list.history.map((entry, n) => (
             <div key={n}>
               {spelledDay(entry.at.slice(0, 10))}
-              {entry.person && `, ${entry.person}`}: {entry.what}
+              {entry.person && `, ${entry.person}`}
+              {': '}
+              {entry.what}
             </div>
           ))}
         </details>
@@ -86,34 +95,17 @@ export function ListRow({ list }: { list: KeywordList }) {
       <td className="figure">{count(list.keywords)}</td>
       <td className="figure">{count(list.volume)}</td>
       <td>
-        <b>{count(list.judged.fit)}</b> of{' '}
-        <InputNumber
-          key={list.goal}
-          size="small"
-          aria-label={`Fit keywords wanted in ${list.name}`}
-          placeholder="any"
-          min={1}
-          max={100_000}
-          precision={0}
-          disabled={list.locked}
-          style={{ width: 62 }}
-          defaultValue={list.goal ?? undefined}
-          onBlur={({ target }) => {
-            const goal = target.value.trim() === '' ? null : Math.round(Number(target.value));
-            if (goal !== list.goal && (goal === null || goal >= 1))
-              void change({
-                project,
-                list: list.id,
-                change: { goal, person, revision: list.revision },
-              });
-          }}
-        />{' '}
+        <Told id="sift:ListRow.fitOf" values={{ fit: count(list.judged.fit) }} parts={{ b: <b /> }} />{' '}
+        <ListGoal list={list} />{' '}
         <span className="soft">
-          {count(list.fitVolume)} searches; {count(list.judged.unjudged)} unjudged
-          {list.judged.parked > 0 && `, ${count(list.judged.parked)} parked`}
+          {t('sift:ListRow.fitVolumeSearchesUnjudgedUnjudged', {
+            fitVolume: count(list.fitVolume),
+            unjudged: count(list.judged.unjudged),
+          })}
+          {list.judged.parked > 0 && t('sift:ListRow.parkedParked', { parked: count(list.judged.parked) })}
         </span>
       </td>
-      <td className="soft">{list.origin || 'put together by hand'}</td>
+      <td className="soft">{list.origin || t('sift:ListRow.putTogetherByHand')}</td>
       <td className="figure list-acts">
         <span className="list-files">
           {['csv', 'xlsx', 'json'].map((format) => (
@@ -124,13 +116,13 @@ export function ListRow({ list }: { list: KeywordList }) {
         </span>
         <button
           className="plain written"
-          title="As a table with all columns, for a spreadsheet or a document"
+          title={t('sift:ListRow.asATableWithAllColumns')}
           onClick={() => void copy()}
         >
-          copy
+          {t('sift:ListRow.copy')}
         </button>
         <button className="plain written" onClick={() => void copyLink()}>
-          copy link
+          {t('sift:ListRow.copyLink')}
         </button>
         {list.renewable && !list.locked && (
           <Popover
@@ -141,7 +133,7 @@ export function ListRow({ list }: { list: KeywordList }) {
             onOpenChange={setRenewing}
             content={<RenewList list={list} onDone={() => setRenewing(false)} />}
           >
-            <button className="plain written">make again</button>
+            <button className="plain written">{t('sift:ListRow.makeAgain')}</button>
           </Popover>
         )}
         <button
@@ -154,15 +146,45 @@ export function ListRow({ list }: { list: KeywordList }) {
             })
           }
         >
-          {list.locked ? 'unlock' : 'lock'}
+          {list.locked ? t('sift:ListRow.unlock') : t('sift:ListRow.lock')}
         </button>
         {!list.locked && (
           <button className="plain soft written" onClick={() => void takeAway().catch(() => undefined)}>
-            delete list
+            {t('sift:ListRow.deleteList')}
           </button>
         )}
         {error && <Problem error={error} />}
       </td>
     </tr>
+  );
+}
+
+/** How many fit keywords it is to have. */
+function ListGoal({ list }: { list: KeywordList }) {
+  const { project } = useScope();
+  const person = useAppSelector((state) => state.preferences.person);
+  const [change] = useChangeListMutation();
+  return (
+    <InputNumber
+      key={list.goal}
+      size="small"
+      aria-label={t('sift:ListRow.fitKeywordsWantedInName', { name: list.name })}
+      placeholder={t('sift:ListRow.any')}
+      min={1}
+      max={100_000}
+      precision={0}
+      disabled={list.locked}
+      style={{ width: 62 }}
+      defaultValue={list.goal ?? undefined}
+      onBlur={({ target }) => {
+        const goal = target.value.trim() === '' ? null : Math.round(Number(target.value));
+        if (goal !== list.goal && (goal === null || goal >= 1))
+          void change({
+            project,
+            list: list.id,
+            change: { goal, person, revision: list.revision },
+          });
+      }}
+    />
   );
 }

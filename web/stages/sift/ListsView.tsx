@@ -9,11 +9,12 @@ import { newList } from '../../state/newList';
 import { useAppSelector } from '../../state/store';
 import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
+import { t } from '../../words/t';
 
 const HOW: { value: ListCombination['how']; label: string }[] = [
-  { value: 'union', label: 'in any of them' },
-  { value: 'intersection', label: 'in all of them' },
-  { value: 'difference', label: 'in the first and no other' },
+  { value: 'union', label: t('sift:ListsView.inAnyOfThem') },
+  { value: 'intersection', label: t('sift:ListsView.inAllOfThem') },
+  { value: 'difference', label: t('sift:ListsView.inTheFirstAndNoOther') },
 ];
 
 /** The project's lists: what they hold, where it came from, who changed what; and new ones made of them. */
@@ -21,28 +22,24 @@ export function ListsView() {
   const { project } = useScope();
   const { data: lists, error } = useListsQuery(project);
   return (
-    <section className="lists" aria-label="Lists">
-      <h1>Lists</h1>
+    <section className="lists" aria-label={t('sift:ListsView.lists')}>
+      <h1>{t('sift:ListsView.lists')}</h1>
       <OutsideTable />
       {error && <Problem error={error} />}
-      {lists?.length === 0 && (
-        <p className="soft">
-          None yet. Go back to the table and keep what came through, or only the fits, as a list.
-        </p>
-      )}
+      {lists?.length === 0 && <p className="soft">{t('sift:ListsView.noneYetGoBackToThe')}</p>}
       {lists && lists.length > 1 && <Combine lists={lists} />}
       {lists && lists.length > 0 && (
         <table className="ledger">
           <thead>
             <tr>
-              <th>List</th>
-              <th>Market</th>
-              <th className="figure">Keywords</th>
-              <th className="figure">Volume</th>
-              <th title="Fit keywords against the number wanted, their searches a month, and what is still unjudged">
-                Fit of those wanted
+              <th>{t('sift:ListsView.list')}</th>
+              <th>{t('sift:ListsView.market')}</th>
+              <th className="figure">{t('sift:ListsView.keywords')}</th>
+              <th className="figure">{t('sift:ListsView.volume')}</th>
+              <th title={t('sift:ListsView.fitKeywordsAgainstTheNumberWanted')}>
+                {t('sift:ListsView.fitOfThoseWanted')}
               </th>
-              <th>Came from</th>
+              <th>{t('sift:ListsView.cameFrom')}</th>
               <th />
             </tr>
           </thead>
@@ -67,7 +64,7 @@ function Combine({ lists }: { lists: readonly KeywordList[] }) {
   const undoable = useUndoable(project);
   const make = async (): Promise<void> => {
     const made = await combine({ project, combination: { name, lists: chosen, how, person } }).unwrap();
-    undoable(newList(project, made, `the list “${name}” combined`));
+    undoable(newList(project, made, t('sift:ListsView.theListNameCombined', { name })));
     setName('');
     setChosen([]);
   };
@@ -78,20 +75,26 @@ function Combine({ lists }: { lists: readonly KeywordList[] }) {
         void make().catch(() => undefined);
       }}
     >
-      <span className="soft">Keywords</span>
-      <Select aria-label="How" value={how} options={HOW} onChange={setHow} popupMatchSelectWidth={false} />
+      <span className="soft">{t('sift:ListsView.keywords')}</span>
+      <Select
+        aria-label={t('sift:ListsView.how')}
+        value={how}
+        options={HOW}
+        onChange={setHow}
+        popupMatchSelectWidth={false}
+      />
       <Select
         mode="multiple"
-        aria-label="Lists to combine"
-        placeholder="lists"
+        aria-label={t('sift:ListsView.listsToCombine')}
+        placeholder={t('sift:ListsView.lists2')}
         style={{ minWidth: 240 }}
         value={chosen}
         options={lists.map((list) => ({ value: list.id, label: list.name }))}
         onChange={setChosen}
       />
       <Input
-        aria-label="Name of the new list"
-        placeholder="Name of the new list"
+        aria-label={t('sift:ListsView.nameOfTheNewList')}
+        placeholder={t('sift:ListsView.nameOfTheNewList')}
         style={{ width: 200 }}
         maxLength={200}
         value={name}
@@ -103,7 +106,7 @@ function Combine({ lists }: { lists: readonly KeywordList[] }) {
         loading={isLoading}
         disabled={chosen.length < 2 || name.trim() === ''}
       >
-        Combine
+        {t('sift:ListsView.combine')}
       </Button>
       {error && <Problem error={error} />}
     </form>

@@ -2,6 +2,7 @@ import { Button, Popover } from 'antd';
 import { Markers } from '../../parts/act/Markers';
 import { count } from '../../parts/words/figures';
 import { useTraySelection } from '../../state/useTraySelection';
+import { t } from '../../words/t';
 
 /** Marks that decide nothing, put on what is ticked. */
 export function MarkMenu() {
@@ -14,8 +15,9 @@ export function MarkMenu() {
       destroyOnHidden
       content={<Markers keywords={[...selected]} />}
     >
-      <Button size="small" title="Marks that decide nothing, put on what is ticked">
-        Mark{selected.size > 0 && ` ${count(selected.size)}`}
+      <Button size="small" title={t('sift:MarkMenu.marksThatDecideNothingPutOn')}>
+        {t('sift:MarkMenu.mark')}
+        {selected.size > 0 && ` ${count(selected.size)}`}
       </Button>
     </Popover>
   );

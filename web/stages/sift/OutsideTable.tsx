@@ -11,6 +11,7 @@ import { type Operation, request, runOperation } from '../../state/operations';
 import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 import { useOutsideMutation, variantsApi } from '../../state/variantsApi';
+import { t } from '../../words/t';
 
 const SHOWN = 200;
 
@@ -26,7 +27,7 @@ export function OutsideTable() {
         ref={box}
         type="file"
         accept=".csv,.tsv,.xlsx,.jsonl"
-        aria-label="Table worked on outside"
+        aria-label={t('sift:OutsideTable.tableWorkedOnOutside')}
         className="read-only"
         tabIndex={-1}
         onChange={({ target }) => {
@@ -41,7 +42,7 @@ export function OutsideTable() {
         }}
       />
       <Button size="small" loading={isLoading} onClick={() => box.current?.click()}>
-        Bring back a table worked on outside
+        {t('sift:OutsideTable.bringBackATableWorkedOn')}
       </Button>
       {error && <Problem error={error} />}
       {preview && <Changes preview={preview} onClose={() => setPreview(null)} />}
@@ -62,29 +63,36 @@ function Changes({ preview, onClose }: { preview: OutsidePreview; onClose: () =>
     <Modal
       open
       width={860}
-      title={<span className="serif">What the table would change</span>}
+      title={<span className="serif">{t('sift:OutsideTable.whatTheTableWouldChange')}</span>}
       onCancel={onClose}
       footer={
         <>
-          <Button onClick={onClose}>Leave all as it is</Button>
+          <Button onClick={onClose}>{t('sift:OutsideTable.leaveAllAsItIs')}</Button>
           <Button
             type="primary"
             loading={busy}
             disabled={nothing}
             onClick={() => void apply().then((done) => done && onClose())}
           >
-            Apply {count(taken.size + notes.length + marks)}
+            {t('sift:OutsideTable.applySize', { size: count(taken.size + notes.length + marks) })}
           </Button>
         </>
       }
     >
       <p className="soft">
-        {counted(preview.rows, 'row')}; {count(preview.unchanged)} say what stands already.
-        {notes.length > 0 && ` ${count(notes.length)} bring a new note.`}
+        {t('sift:OutsideTable.rowsUnchangedSayWhatStandsAlready', {
+          rows: counted(preview.rows, 'row'),
+          unchanged: count(preview.unchanged),
+        })}
+        {notes.length > 0 && ` ${t('sift:OutsideTable.notesBringANewNote', { notes: count(notes.length) })}`}
         {markers.map(({ marker, name, on, off }) => (
           <span key={marker}>
             {' '}
-            “{name}”: {count(on.length)} more, {count(off.length)} fewer.
+            {t('sift:OutsideTable.nameOnMoreOffFewer', {
+              name,
+              on: count(on.length),
+              off: count(off.length),
+            })}
           </span>
         ))}
       </p>
@@ -94,9 +102,9 @@ function Changes({ preview, onClose }: { preview: OutsidePreview; onClose: () =>
             <thead>
               <tr>
                 <th />
-                <th>Keyword</th>
-                <th>Stands here</th>
-                <th>In the table</th>
+                <th>{t('sift:OutsideTable.keyword')}</th>
+                <th>{t('sift:OutsideTable.standsHere')}</th>
+                <th>{t('sift:OutsideTable.inTheTable')}</th>
               </tr>
             </thead>
             <tbody>
@@ -104,7 +112,7 @@ function Changes({ preview, onClose }: { preview: OutsidePreview; onClose: () =>
                 <tr key={keyword}>
                   <td>
                     <Checkbox
-                      aria-label={`Take over ${text}`}
+                      aria-label={t('sift:OutsideTable.takeOverText', { text })}
                       checked={taken.has(keyword)}
                       onChange={({ target }) =>
                         setTaken((now) => {
@@ -123,7 +131,9 @@ function Changes({ preview, onClose }: { preview: OutsidePreview; onClose: () =>
                     {said(before)}
                     {newer && (
                       <div className="step-problem">
-                        judged after the table was written{before.person && `, by ${before.person}`}
+                        {t('sift:OutsideTable.judgedAfterTheTableWasWritten', {
+                          person: before.person && t('sift:OutsideTable.byPerson', { person: before.person }),
+                        })}
                       </div>
                     )}
                   </td>
@@ -134,7 +144,7 @@ function Changes({ preview, onClose }: { preview: OutsidePreview; onClose: () =>
           </table>
           {verdicts.length > SHOWN && (
             <p className="soft">
-              The first {SHOWN} of {count(verdicts.length)} are shown; the tick holds for all.
+              {t('sift:OutsideTable.theFirstSHOWNOfVerdictsAre', { SHOWN, verdicts: count(verdicts.length) })}
             </p>
           )}
         </div>
@@ -142,13 +152,14 @@ function Changes({ preview, onClose }: { preview: OutsidePreview; onClose: () =>
       {unmatched.length > 0 && (
         <details>
           <summary>
-            {counted(unmatched.length, 'row')} {unmatched.length === 1 ? 'fits' : 'fit'} nothing here
+            {t('sift:OutsideTable.rowsWhichNothingHere', {
+              rows: counted(unmatched.length, 'row'),
+              which: unmatched.length === 1 ? t('sift:OutsideTable.fits') : t('sift:OutsideTable.fit'),
+            })}
           </summary>
           <ul>
             {unmatched.slice(0, SHOWN).map(({ line, text, why }, n) => (
-              <li key={n}>
-                line {line}, {text}: {why}
-              </li>
+              <li key={n}>{t('sift:OutsideTable.lineLineTextWhy', { line, text, why })}</li>
             ))}
           </ul>
         </details>
@@ -204,11 +215,11 @@ function useApply(preview: OutsidePreview, taken: ReadonlySet<number>) {
       for (const { keyword, note } of preview.notes)
         await addNote({ project, subject: { on: 'keyword', keyword }, text: note, person }).unwrap();
       undoable({
-        what: 'bring back a table',
+        what: t('sift:OutsideTable.bringBackATable'),
         undo: { all: [...judged, ...marks(false)] },
         redo: { all: [...judged, ...marks(true)] },
       });
-      void message.info('The table is taken over. Undo takes it back, but for its notes.');
+      void message.info(t('sift:OutsideTable.theTableIsTakenOverUndo'));
       return true;
     } catch (problem) {
       setError(problem);

@@ -7,6 +7,7 @@ import { siftApi, useSayPurposeMutation } from '../../state/siftApi';
 import { useAppSelector } from '../../state/store';
 import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
+import { t, wordOf } from '../../words/t';
 
 const BY_RULE = 'by rule';
 
@@ -24,7 +25,7 @@ export function PurposeChoice({ row }: { row: Pick<SiftRow, 'id' | 'text' | 'pur
     await say(now).unwrap();
     const { sayPurpose } = siftApi.endpoints;
     undoable({
-      what: `the purpose of ${row.text}`,
+      what: t('sift:PurposeChoice.thePurposeOfText', { text: row.text }),
       undo: request(sayPurpose, before),
       redo: request(sayPurpose, now),
     });
@@ -34,13 +35,13 @@ export function PurposeChoice({ row }: { row: Pick<SiftRow, 'id' | 'text' | 'pur
       size="small"
       variant="borderless"
       className="written purpose-choice"
-      aria-label={`Purpose of ${row.text}`}
+      aria-label={t('sift:PurposeChoice.purposeOfText', { text: row.text })}
       title={evidence}
       popupMatchSelectWidth={false}
       value={purpose}
       options={[
-        ...PURPOSES.map((value) => ({ value, label: value })),
-        ...(byHand ? [{ value: BY_RULE, label: 'as the rules read it' } as const] : []),
+        ...PURPOSES.map((value) => ({ value, label: wordOf(value) })),
+        ...(byHand ? [{ value: BY_RULE, label: t('sift:PurposeChoice.asTheRulesReadIt') } as const] : []),
       ]}
       onChange={(next) => void choose(next).catch(trouble)}
     />

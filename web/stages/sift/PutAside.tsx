@@ -6,6 +6,8 @@ import { useTrouble } from '../../parts/words/useTrouble';
 import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 import { usePlacesAside } from './usePlacesAside';
+import { Told } from '../../words/Told';
+import { t } from '../../words/t';
 
 /** Keeps a side topic: one key puts the keyword into a list, to a target of ours or into another project, whatever its verdict here. */
 export function PutAside({ market, keyword }: { market: string; keyword: SiftRow }) {
@@ -31,8 +33,8 @@ export function PutAside({ market, keyword }: { market: string; keyword: SiftRow
       <Select
         size="small"
         allowClear
-        aria-label="Where side topics go"
-        placeholder="where side topics go"
+        aria-label={t('sift:PutAside.whereSideTopicsGo')}
+        placeholder={t('sift:PutAside.whereSideTopicsGo2')}
         style={{ width: 220 }}
         popupMatchSelectWidth={false}
         value={place?.value}
@@ -46,7 +48,7 @@ export function PutAside({ market, keyword }: { market: string; keyword: SiftRow
         }}
       />{' '}
       <Button size="small" disabled={!place} onClick={putAside}>
-        put aside <kbd>e</kbd>
+        <Told id="sift:PutAside.putAsideE" parts={{ kbd: <kbd /> }} />
       </Button>{' '}
       {kept !== null && <span role="status">{kept}.</span>}
     </p>

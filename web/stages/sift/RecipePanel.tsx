@@ -10,6 +10,7 @@ import { LineInput, NumberInput } from './sentenceInputs';
 import { NEW_SIEVES } from './newSieves';
 import { StepLine } from './StepLine';
 import type { UsedRecipe } from './useRecipe';
+import { t } from '../../words/t';
 
 interface RecipePanelProps {
   recipe: UsedRecipe;
@@ -27,15 +28,15 @@ export function RecipePanel({ recipe, page }: RecipePanelProps) {
   const anyOn = recipe.steps.some(({ on }) => on);
   const open = scope.view.startsWith('removed-') ? scope.view.slice(8) : null;
   return (
-    <section className="sheet recipe" aria-label="Recipe">
+    <section className="sheet recipe" aria-label={t('sift:RecipePanel.recipe')}>
       <div className="recipe-head">
         <Select
           size="small"
-          aria-label="Recipe"
+          aria-label={t('sift:RecipePanel.recipe')}
           popupMatchSelectWidth={false}
           value={recipe.recipe?.id ?? 0}
           options={[
-            { value: 0, label: 'No recipe: nothing is hidden' },
+            { value: 0, label: t('sift:RecipePanel.noRecipeNothingIsHidden') },
             ...recipe.recipes.map(({ id, name }) => ({ value: id, label: name })),
           ]}
           onChange={(id) => change({ recipe: id === 0 ? null : id, view: '' })}
@@ -45,38 +46,46 @@ export function RecipePanel({ recipe, page }: RecipePanelProps) {
             className="plain soft written"
             onClick={() => void recipe.takeAway().catch(() => undefined)}
           >
-            remove
+            {t('sift:RecipePanel.remove')}
           </button>
         )}
       </div>
       {recipe.recipe && (
         <p className="recipe-name">
           <LineInput
-            name="Name of the recipe"
+            name={t('sift:RecipePanel.nameOfTheRecipe')}
             value={recipe.recipe.name}
-            onChange={(name) => name.trim() !== '' && void recipe.change('name the recipe', { name })}
+            onChange={(name) =>
+              name.trim() !== '' && void recipe.change(t('sift:RecipePanel.nameTheRecipe'), { name })
+            }
           />
           <span className="soft">
-            wanted{' '}
+            {t('sift:RecipePanel.wanted')}{' '}
             <NumberInput
-              name="Keywords wanted"
+              name={t('sift:RecipePanel.keywordsWanted')}
               value={recipe.goal}
               onChange={(goal) =>
-                goal !== null && goal >= 1 && void recipe.change('set the goal', { goal: Math.round(goal) })
+                goal !== null &&
+                goal >= 1 &&
+                void recipe.change(t('sift:RecipePanel.setTheGoal'), { goal: Math.round(goal) })
               }
             />
           </span>
         </p>
       )}
       <div className="pool-in">
-        <span>in the pool</span>
+        <span>{t('sift:RecipePanel.inThePool')}</span>
         {recipe.steps.length > 1 && (
           <button
             className="plain soft written"
-            title={anyOn ? 'Nothing is hidden until they are on again' : 'Every sieve is in force again'}
+            title={
+              anyOn
+                ? t('sift:RecipePanel.nothingIsHiddenUntilTheyAre')
+                : t('sift:RecipePanel.everySieveIsInForceAgain')
+            }
             onClick={() => void recipe.turnAll(!anyOn)}
           >
-            {anyOn ? 'all sieves off' : 'all sieves on'}
+            {anyOn ? t('sift:RecipePanel.allSievesOff') : t('sift:RecipePanel.allSievesOn')}
           </button>
         )}
         <b>{count(page?.all)}</b>
@@ -103,15 +112,15 @@ export function RecipePanel({ recipe, page }: RecipePanelProps) {
       {recipe.recipe?.before && (
         <button
           className="plain soft written"
-          title="What came through before the sieves were changed last, and what differs now"
+          title={t('sift:RecipePanel.whatCameThroughBeforeTheSieves')}
           onClick={() => change({ view: scope.view === 'difference' ? '' : 'difference' }, { replace: true })}
         >
-          what the last change did
+          {t('sift:RecipePanel.whatTheLastChangeDid')}
         </button>
       )}
       {recipe.rescued.length > 0 && (
         <p className="soft">
-          {count(recipe.rescued.length)} rescued: they come through whatever the sieves say.
+          {t('sift:RecipePanel.rescuedRescuedTheyComeThrough', { rescued: count(recipe.rescued.length) })}
         </p>
       )}
       <Dropdown
@@ -126,7 +135,7 @@ export function RecipePanel({ recipe, page }: RecipePanelProps) {
               .catch(() => undefined),
         }}
       >
-        <Button size="small">Add a sieve</Button>
+        <Button size="small">{t('sift:RecipePanel.addASieve')}</Button>
       </Dropdown>
     </section>
   );

@@ -6,6 +6,7 @@ import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';
 import { useRemovedQuery } from '../../state/siftApi';
 import type { UsedRecipe } from './useRecipe';
+import { t } from '../../words/t';
 
 const PAGE = 100;
 const MOST = 500;
@@ -21,18 +22,16 @@ export function Removed({ lookUp, recipe, step }: { lookUp: LookUp; recipe: Used
     query: { steps, rescued, step, find, limit: Math.min(MOST, shown) },
   });
   if (error) return <Problem error={error} />;
-  if (!data) return <p className="soft">Looking what it took…</p>;
+  if (!data) return <p className="soft">{t('sift:Removed.lookingWhatItTook')}</p>;
   return (
-    <section aria-label="Removed" className="removed">
-      <h2>
-        {count(data.total)} removed by sieve {step + 1}, most searched first
-      </h2>
+    <section aria-label={t('sift:Removed.removed')} className="removed">
+      <h2>{t('sift:Removed.totalRemovedBySieveStepMost', { total: count(data.total), step: step + 1 })}</h2>
       <p>
         <Input
           size="small"
           allowClear
-          aria-label="Find among what it removed"
-          placeholder="Find among these"
+          aria-label={t('sift:Removed.findAmongWhatItRemoved')}
+          placeholder={t('sift:Removed.findAmongThese')}
           style={{ width: 200 }}
           maxLength={200}
           value={typed}
@@ -41,11 +40,15 @@ export function Removed({ lookUp, recipe, step }: { lookUp: LookUp; recipe: Used
         {data.rows.length > 0 && (
           <button
             className="plain written"
-            title="They come through whatever the sieves say; one step that can be taken back"
+            title={t('sift:Removed.theyComeThroughWhateverTheSieves')}
             onClick={() => void recipe.rescue(...data.rows.map(({ id }) => id)).catch(() => undefined)}
           >
-            rescue{' '}
-            {data.rows.length < data.total ? `these ${count(data.rows.length)}` : `all ${count(data.total)}`}
+            {t('sift:Removed.rescueWhich', {
+              which:
+                data.rows.length < data.total
+                  ? t('sift:Removed.theseRows', { rows: count(data.rows.length) })
+                  : t('sift:Removed.allTotal', { total: count(data.total) }),
+            })}
           </button>
         )}
       </p>
@@ -53,15 +56,15 @@ export function Removed({ lookUp, recipe, step }: { lookUp: LookUp; recipe: Used
         rows={data.rows}
         keyOf={({ id }) => id}
         columns={[
-          { head: 'Keyword', cell: ({ text }) => <b>{text}</b> },
+          { head: t('sift:Removed.keyword'), cell: ({ text }) => <b>{text}</b> },
           {
-            head: 'Volume',
+            head: t('sift:Removed.volume'),
             figure: true,
-            cell: ({ volume }) => (volume === null ? 'unknown' : count(volume)),
+            cell: ({ volume }) => (volume === null ? t('sift:Removed.unknown') : count(volume)),
           },
-          { head: 'Words', figure: true, cell: ({ words }) => words },
+          { head: t('sift:Removed.words'), figure: true, cell: ({ words }) => words },
           {
-            head: 'Targets that rank',
+            head: t('sift:Removed.targetsThatRank'),
             figure: true,
             cell: ({ organic }) => organic.filter((position) => position !== null).length,
           },
@@ -71,10 +74,10 @@ export function Removed({ lookUp, recipe, step }: { lookUp: LookUp; recipe: Used
             cell: ({ id, text }) => (
               <button
                 className="plain written"
-                aria-label={`Rescue ${text}`}
+                aria-label={t('sift:Removed.rescueText', { text })}
                 onClick={() => void recipe.rescue(id).catch(() => undefined)}
               >
-                rescue
+                {t('sift:Removed.rescue')}
               </button>
             ),
           },
@@ -82,7 +85,7 @@ export function Removed({ lookUp, recipe, step }: { lookUp: LookUp; recipe: Used
       />
       {data.total > data.rows.length && shown < MOST && (
         <button className="plain written" onClick={() => setShown((most) => most + PAGE)}>
-          Show more
+          {t('sift:Removed.showMore')}
         </button>
       )}
     </section>

@@ -9,6 +9,7 @@ import { useAppSelector } from '../../state/store';
 import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 import { useRenewListMutation, useRenewalQuery } from '../../state/variantsApi';
+import { t } from '../../words/t';
 
 const NAMED = 8;
 
@@ -20,9 +21,9 @@ export function RenewList({ list, onDone }: { list: KeywordList; onDone: () => v
   const [renew, { isLoading, error: failed }] = useRenewListMutation();
   const undoable = useUndoable(project);
   if (error) return <Problem error={error} />;
-  if (!data) return <Waiting for="what would change" />;
+  if (!data) return <Waiting for={t('sift:RenewList.whatWouldChange')} />;
   if (data.added === 0 && data.gone === 0)
-    return <p className="soft">Its look-up and recipe give the same keywords as when it was made.</p>;
+    return <p className="soft">{t('sift:RenewList.itsLookUpAndRecipeGive')}</p>;
   const known = data.added === data.comes.length && data.gone === data.goes.length;
   const apply = async (): Promise<void> => {
     await renew({ project, list: list.id, person }).unwrap();
@@ -31,19 +32,23 @@ export function RenewList({ list, onDone }: { list: KeywordList; onDone: () => v
     const [comes, goes] = [data.comes.map(({ id }) => id), data.goes.map(({ id }) => id)];
     const asked = (add: number[], remove: number[]) =>
       request(siftApi.endpoints.changeList, { project, list: list.id, change: { add, remove, person } });
-    undoable({ what: `make “${list.name}” again`, undo: asked(goes, comes), redo: asked(comes, goes) });
+    undoable({
+      what: t('sift:RenewList.makeNameAgain', { name: list.name }),
+      undo: asked(goes, comes),
+      redo: asked(comes, goes),
+    });
   };
   return (
     <div className="renew">
-      <Named word="come in" total={data.added} some={data.comes} />
-      <Named word="go out" total={data.gone} some={data.goes} />
+      <Named word={t('sift:RenewList.comeIn')} total={data.added} some={data.comes} />
+      <Named word={t('sift:RenewList.goOut')} total={data.gone} some={data.goes} />
       <Button
         size="small"
         type="primary"
         loading={isLoading}
         onClick={() => void apply().catch(() => undefined)}
       >
-        Make it again
+        {t('sift:RenewList.makeItAgain')}
       </Button>
       {failed && <Problem error={failed} />}
     </div>
@@ -61,7 +66,7 @@ function Named({ word, total, some }: { word: string; total: number; some: { id:
         .slice(0, NAMED)
         .map(({ text }) => text)
         .join(', ')}
-      {total > NAMED && ` and ${count(total - NAMED)} more`}
+      {total > NAMED && ` ${t('sift:RenewList.andTotalMore', { total: count(total - NAMED) })}`}
     </p>
   );
 }

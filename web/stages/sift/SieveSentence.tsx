@@ -12,6 +12,8 @@ import { FIGURE_TIPS } from './figureTips';
 import { HoldsOrNot } from './HoldsOrNot';
 import { Choice, NumberInput, Several } from './sentenceInputs';
 import { plain } from './sentenceWords';
+import { Told } from '../../words/Told';
+import { t, wordOf } from '../../words/t';
 
 interface SieveSentenceProps {
   sieve: Sieve;
@@ -24,14 +26,14 @@ interface SieveSentenceProps {
 }
 
 const LEVELS = [
-  { value: 'any', label: 'any word not to be used' },
-  { value: 'forbidden', label: 'forbidden words' },
-  { value: 'doubtful', label: 'doubtful words' },
+  { value: 'any', label: t('sift:SieveSentence.anyWordNotToBeUsed') },
+  { value: 'forbidden', label: t('sift:SieveSentence.forbiddenWords') },
+  { value: 'doubtful', label: t('sift:SieveSentence.doubtfulWords') },
 ] as const;
 const SPOKEN = LANGUAGES.map((value) => ({ value, label: LANGUAGE_NAMES[value] }));
 const UNKNOWN = [
-  { value: 'kept', label: 'unknown kept' },
-  { value: 'out', label: 'unknown out' },
+  { value: 'kept', label: t('sift:SieveSentence.unknownKept') },
+  { value: 'out', label: t('sift:SieveSentence.unknownOut') },
 ] as const;
 
 /** A sieve as a sentence, each word of it edited where it stands. */
@@ -44,15 +46,18 @@ export function SieveSentence({ sieve, targets, lists, markers, reasons, onChang
       return (
         <>
           <Choice
-            name="Judged for or not"
+            name={t('sift:SieveSentence.judgedForOrNot')}
             value={sieve.out ? 'was not judged for' : 'was judged for'}
             options={plain(['was judged for', 'was not judged for'])}
             onChange={(value) => onChange({ ...sieve, out: value === 'was not judged for' })}
           />{' '}
           <Several
-            name="Reasons"
+            name={t('sift:SieveSentence.reasons')}
             values={[...sieve.reasons]}
-            options={reasons.map((value) => ({ value, label: value === '' ? 'no reason' : value }))}
+            options={reasons.map((value) => ({
+              value,
+              label: value === '' ? t('sift:SieveSentence.noReason') : value,
+            }))}
             onChange={(chosen) => onChange({ ...sieve, reasons: chosen })}
           />
         </>
@@ -60,33 +65,40 @@ export function SieveSentence({ sieve, targets, lists, markers, reasons, onChang
     case 'figure':
       return (
         <>
-          <b title={FIGURE_TIPS[sieve.figure]}>{sieve.figure}</b> <Limits sieve={sieve} onChange={onChange} />
+          <b title={FIGURE_TIPS[sieve.figure]}>{wordOf(sieve.figure)}</b>{' '}
+          <Limits sieve={sieve} onChange={onChange} />
         </>
       );
     case 'position':
       return (
         <>
           <Choice
-            name="Target"
+            name={t('sift:SieveSentence.target')}
             value={sieve.target}
             options={plain(targets)}
             onChange={(target) => onChange({ ...sieve, target })}
           />{' '}
-          stands <Limits sieve={sieve} onChange={onChange} />
+          {t('sift:SieveSentence.stands')} <Limits sieve={sieve} onChange={onChange} />
         </>
       );
     case 'ranked by':
       return (
         <>
-          at least{' '}
-          <NumberInput
-            name="Targets that rank"
-            value={sieve.atLeast}
-            onChange={(atLeast) => onChange({ ...sieve, atLeast: Math.round(atLeast ?? 1) })}
+          <Told
+            id="sift:SieveSentence.atLeastOfTargetsTargetsWithin"
+            values={{ targets: targets.length }}
+            parts={{
+              numberInput: (
+                <NumberInput
+                  name={t('sift:SieveSentence.targetsThatRank')}
+                  value={sieve.atLeast}
+                  onChange={(atLeast) => onChange({ ...sieve, atLeast: Math.round(atLeast ?? 1) })}
+                />
+              ),
+            }}
           />{' '}
-          of {targets.length} targets within{' '}
           <NumberInput
-            name="Depth"
+            name={t('sift:SieveSentence.depth')}
             value={sieve.within}
             onChange={(within) => onChange({ ...sieve, within: Math.max(1, Math.round(within ?? 100)) })}
           />
@@ -95,9 +107,9 @@ export function SieveSentence({ sieve, targets, lists, markers, reasons, onChang
     case 'found':
       return (
         <>
-          found by{' '}
+          {t('sift:SieveSentence.foundBy')}{' '}
           <Several
-            name="Ways"
+            name={t('sift:SieveSentence.ways')}
             values={sieve.ways}
             options={plain(FOUND_BY)}
             onChange={(ways) => onChange({ ...sieve, ways })}
@@ -107,9 +119,9 @@ export function SieveSentence({ sieve, targets, lists, markers, reasons, onChang
     case 'trend':
       return (
         <>
-          <b>trend</b>{' '}
+          <b>{t('sift:SieveSentence.trend')}</b>{' '}
           <Several
-            name="Trends"
+            name={t('sift:SieveSentence.trends')}
             values={sieve.trends}
             options={plain(TRENDS)}
             onChange={(trends) => onChange({ ...sieve, trends })}
@@ -120,9 +132,9 @@ export function SieveSentence({ sieve, targets, lists, markers, reasons, onChang
     case 'verdict':
       return (
         <>
-          judged{' '}
+          {t('sift:SieveSentence.judged')}{' '}
           <Several
-            name="Verdicts"
+            name={t('sift:SieveSentence.verdicts')}
             values={sieve.verdicts}
             options={plain(VERDICTS)}
             onChange={(verdicts) => onChange({ ...sieve, verdicts })}
@@ -133,16 +145,16 @@ export function SieveSentence({ sieve, targets, lists, markers, reasons, onChang
       return (
         <>
           <Choice
-            name="In or not in"
+            name={t('sift:SieveSentence.inOrNotIn')}
             value={sieve.out ? 'is not in' : 'is in'}
             options={plain(['is in', 'is not in'])}
             onChange={(value) => onChange({ ...sieve, out: value === 'is not in' })}
           />
           <Choice
-            name="List"
+            name={t('sift:SieveSentence.list')}
             value={String(sieve.list)}
             options={[
-              { value: '0', label: 'no list yet' },
+              { value: '0', label: t('sift:SieveSentence.noListYet') },
               ...lists.map(({ id, name }) => ({ value: String(id), label: name })),
             ]}
             onChange={(list) => onChange({ ...sieve, list: Number(list) })}
@@ -153,16 +165,16 @@ export function SieveSentence({ sieve, targets, lists, markers, reasons, onChang
       return (
         <>
           <Choice
-            name="Marked or not"
+            name={t('sift:SieveSentence.markedOrNot')}
             value={sieve.out ? 'is not marked' : 'is marked'}
             options={plain(['is marked', 'is not marked'])}
             onChange={(value) => onChange({ ...sieve, out: value === 'is not marked' })}
           />
           <Choice
-            name="Marker"
+            name={t('sift:SieveSentence.marker')}
             value={String(sieve.marker)}
             options={[
-              { value: '0', label: 'no marker yet' },
+              { value: '0', label: t('sift:SieveSentence.noMarkerYet') },
               ...markers.map(({ id, name }) => ({ value: String(id), label: name })),
             ]}
             onChange={(marker) => onChange({ ...sieve, marker: Number(marker) })}
@@ -174,7 +186,7 @@ export function SieveSentence({ sieve, targets, lists, markers, reasons, onChang
         <>
           <HoldsOrNot out={sieve.out} onChange={(out) => onChange({ ...sieve, out })} />
           <Choice
-            name="Level"
+            name={t('sift:SieveSentence.level')}
             value={sieve.level}
             options={LEVELS}
             onChange={(level) => onChange({ ...sieve, level })}
@@ -184,9 +196,9 @@ export function SieveSentence({ sieve, targets, lists, markers, reasons, onChang
     case 'language':
       return (
         <>
-          <b>language</b>{' '}
+          <b>{t('sift:SieveSentence.language')}</b>{' '}
           <Several
-            name="Languages"
+            name={t('sift:SieveSentence.languages')}
             values={sieve.languages}
             options={SPOKEN}
             onChange={(languages) => onChange({ ...sieve, languages })}
@@ -197,9 +209,9 @@ export function SieveSentence({ sieve, targets, lists, markers, reasons, onChang
     case 'purpose':
       return (
         <>
-          <b>purpose</b>{' '}
+          <b>{t('sift:SieveSentence.purpose')}</b>{' '}
           <Several
-            name="Purposes"
+            name={t('sift:SieveSentence.purposes')}
             values={sieve.purposes}
             options={plain(PURPOSES)}
             onChange={(purposes) => onChange({ ...sieve, purposes })}
@@ -210,29 +222,29 @@ export function SieveSentence({ sieve, targets, lists, markers, reasons, onChang
       return (
         <>
           <Choice
-            name="Seen by hand or not"
+            name={t('sift:SieveSentence.seenByHandOrNot')}
             value={sieve.out === null ? '' : sieve.out ? 'nobody' : 'somebody'}
             options={plain(['somebody', 'nobody'])}
             onChange={(value) => onChange({ ...sieve, out: value === 'nobody' })}
           />{' '}
-          typed in where <b>it was seen</b>
+          <Told id="sift:SieveSentence.typedInWhereItWasSeen" parts={{ b: <b /> }} />
         </>
       );
     case 'own queries':
       return (
         <>
-          <b>own queries</b> of the last 28 days{' '}
+          <Told id="sift:SieveSentence.ownQueriesOfTheLast28" parts={{ b: <b /> }} />{' '}
           <Choice
-            name="In or out"
+            name={t('sift:SieveSentence.inOrOut')}
             value={sieve.out ? 'out' : 'in'}
             options={[
-              { value: 'in', label: 'are' },
-              { value: 'out', label: 'are not' },
+              { value: 'in', label: t('sift:SieveSentence.are') },
+              { value: 'out', label: t('sift:SieveSentence.areNot') },
             ]}
             onChange={(way) => onChange({ ...sieve, out: way === 'out' })}
           />{' '}
           <Several
-            name="Groups of own queries"
+            name={t('sift:SieveSentence.groupsOfOwnQueries')}
             values={sieve.groups}
             options={plain(QUERY_GROUPS.filter((group) => group !== 'below the goal'))}
             onChange={(groups) => onChange({ ...sieve, groups })}
@@ -242,7 +254,7 @@ export function SieveSentence({ sieve, targets, lists, markers, reasons, onChang
     case 'main variants':
       return (
         <>
-          is the <b>main keyword</b> of its variants
+          <Told id="sift:SieveSentence.isTheMainKeywordOfIts" parts={{ b: <b /> }} />
         </>
       );
   }
@@ -253,9 +265,23 @@ type WithLimits = Extract<Sieve, { kind: 'figure' | 'position' }>;
 function Limits({ sieve, onChange }: { sieve: WithLimits; onChange: (sieve: Sieve) => void }) {
   return (
     <>
-      from{' '}
-      <NumberInput name="Least" value={sieve.least} onChange={(least) => onChange({ ...sieve, least })} /> to{' '}
-      <NumberInput name="Most" value={sieve.most} onChange={(most) => onChange({ ...sieve, most })} />
+      <Told
+        id="sift:SieveSentence.fromTo"
+        parts={{
+          numberInput: (
+            <NumberInput
+              name={t('sift:SieveSentence.least')}
+              value={sieve.least}
+              onChange={(least) => onChange({ ...sieve, least })}
+            />
+          ),
+        }}
+      />{' '}
+      <NumberInput
+        name={t('sift:SieveSentence.most')}
+        value={sieve.most}
+        onChange={(most) => onChange({ ...sieve, most })}
+      />
       <Unknown sieve={sieve} onChange={onChange} />
     </>
   );
@@ -270,7 +296,7 @@ function Unknown({
 }) {
   return (
     <Choice
-      name="The unknown"
+      name={t('sift:SieveSentence.theUnknown')}
       value={sieve.unknown ? 'kept' : 'out'}
       options={UNKNOWN}
       onChange={(value) => onChange({ ...sieve, unknown: value === 'kept' })}

@@ -4,6 +4,7 @@ import { ColumnsMenu } from '../../parts/table/ColumnsMenu';
 import { LANGUAGE_NAMES } from '../../parts/words/languages';
 import { useScope } from '../../state/useScope';
 import { siftExtra } from './extraColumns';
+import { t } from '../../words/t';
 
 /** Columns beside the usual ones, and the language in which keywords are said a second time. */
 export function SiftColumnsMenu() {
@@ -15,16 +16,17 @@ export function SiftColumnsMenu() {
       inAddress={scope.siftColumns}
       onChoose={(siftColumns) => change({ siftColumns }, { replace: true })}
     >
-      <p className="soft">
-        Said a second time (key x): machine-made, kept, 1 unit for each 100 that are not held yet
-      </p>
+      <p className="soft">{t('sift:SiftColumnsMenu.saidASecondTimeKeyX')}</p>
       <Segmented
         size="small"
-        aria-label="Language of the second line"
+        aria-label={t('sift:SiftColumnsMenu.languageOfTheSecondLine')}
         value={scope.into || 'none'}
         options={[
-          { value: 'none', label: 'not' },
-          ...LANGUAGES.map((value) => ({ value, label: `in ${LANGUAGE_NAMES[value]}` })),
+          { value: 'none', label: t('sift:SiftColumnsMenu.not') },
+          ...LANGUAGES.map((value) => ({
+            value,
+            label: t('sift:SiftColumnsMenu.inLANGUAGENAMES', { LANGUAGENAMES: LANGUAGE_NAMES[value] }),
+          })),
         ]}
         onChange={(into) => change({ into: into === 'none' ? '' : (into as 'en') }, { replace: true })}
       />

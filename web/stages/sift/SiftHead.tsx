@@ -15,6 +15,8 @@ import { JudgeAll } from './JudgeAll';
 import { MarkMenu } from './MarkMenu';
 import { SiftColumnsMenu } from './SiftColumnsMenu';
 import type { UsedRecipe } from './useRecipe';
+import { Told } from '../../words/Told';
+import { t } from '../../words/t';
 
 interface SiftHeadProps {
   lookUp: LookUp;
@@ -33,37 +35,53 @@ export function SiftHead({ lookUp, recipe, page, query }: SiftHeadProps) {
     <header className="pool-head">
       <div className="pool-title">
         <h1>
-          {count(page?.through)} of {count(page?.all ?? lookUp.keywords)} come through
+          {t('sift:SiftHead.throughOfAllComeThrough', {
+            through: count(page?.through),
+            all: count(page?.all ?? lookUp.keywords),
+          })}
         </h1>
       </div>
       <div className="sift-acts">
-        <FindBox name="Find among these" value={scope.poolFind} onFind={onFind} width={150} />
+        <FindBox
+          name={t('sift:SiftHead.findAmongThese')}
+          value={scope.poolFind}
+          onFind={onFind}
+          width={150}
+        />
         <Button
           size="small"
           disabled={steps.undo === null}
-          title={steps.undo === null ? 'Nothing to take back' : `Take back: ${steps.undo} (Ctrl Z)`}
+          title={
+            steps.undo === null
+              ? t('sift:SiftHead.nothingToTakeBack')
+              : t('sift:SiftHead.takeBackUndoCtrlZ', { undo: steps.undo })
+          }
           onClick={() =>
             void undoStackOf(project)
               .undo()
               .catch(() => undefined)
           }
         >
-          Undo
+          {t('sift:SiftHead.undo')}
         </Button>
         <Button
           size="small"
           disabled={steps.redo === null}
-          title={steps.redo === null ? 'Nothing to do again' : `Do again: ${steps.redo} (Ctrl Y)`}
+          title={
+            steps.redo === null
+              ? t('sift:SiftHead.nothingToDoAgain')
+              : t('sift:SiftHead.doAgainRedoCtrlY', { redo: steps.redo })
+          }
           onClick={() =>
             void undoStackOf(project)
               .redo()
               .catch(() => undefined)
           }
         >
-          Redo
+          {t('sift:SiftHead.redo')}
         </Button>
         <JudgeAll lookUp={lookUp} total={page?.total} query={query}>
-          Judge all
+          {t('sift:SiftHead.judgeAll')}
         </JudgeAll>
         <MarkMenu />
         <SiftColumnsMenu />
@@ -75,16 +93,26 @@ export function SiftHead({ lookUp, recipe, page, query }: SiftHeadProps) {
           content={<KeepList lookUp={lookUp} recipe={recipe} query={query} page={page} />}
         >
           <Button size="small" type="primary">
-            Keep as list
+            {t('sift:SiftHead.keepAsList')}
           </Button>
         </Popover>
       </div>
       <div className="soft sift-judged">
         {judged && (
           <>
-            <b>{count(judged.fit)}</b> of {count(recipe.goal)} wanted are fit ({count(judged.fitVolume)}{' '}
-            searches a month), {count(judged.adjacent)} adjacent, {count(judged.off)} off,{' '}
-            {count(judged.parked)} parked, {count(judged.unjudged)} unjudged.
+            <Told
+              id="sift:SiftHead.fitOfGoalWantedAreFit"
+              values={{
+                fit: count(judged.fit),
+                goal: count(recipe.goal),
+                fitVolume: count(judged.fitVolume),
+                adjacent: count(judged.adjacent),
+                off: count(judged.off),
+                parked: count(judged.parked),
+                unjudged: count(judged.unjudged),
+              }}
+              parts={{ b: <b /> }}
+            />
           </>
         )}
       </div>
@@ -111,8 +139,10 @@ function KeepList({ lookUp, recipe, query, page }: SiftHeadProps) {
         origin: [
           lookUp.name,
           lookUp.date,
-          recipe.recipe ? `through “${recipe.recipe.name}”` : 'without a recipe',
-          find && `found by “${find}”`,
+          recipe.recipe
+            ? t('sift:SiftHead.throughName', { name: recipe.recipe.name })
+            : t('sift:SiftHead.withoutARecipe'),
+          find && t('sift:SiftHead.foundByFind', { find }),
         ]
           .filter(Boolean)
           .join(', ')
@@ -120,9 +150,9 @@ function KeepList({ lookUp, recipe, query, page }: SiftHeadProps) {
         query: { steps, rescued, find },
       },
     }).unwrap();
-    undoable(newList(project, made, `the list “${name}” kept`));
+    undoable(newList(project, made, t('sift:SiftHead.theListNameKept', { name })));
     setName('');
-    void message.info(`The list “${name}” is kept. Undo takes it back.`);
+    void message.info(t('sift:SiftHead.theListNameIsKeptUndo', { name }));
   };
   return (
     <form
@@ -136,21 +166,21 @@ function KeepList({ lookUp, recipe, query, page }: SiftHeadProps) {
         size="small"
         value={only}
         options={[
-          { value: 'all', label: `all ${count(page?.total)}` },
-          { value: 'fit', label: 'fit only' },
-          { value: 'adjacent', label: 'adjacent only' },
+          { value: 'all', label: t('sift:SiftHead.allTotal', { total: count(page?.total) }) },
+          { value: 'fit', label: t('sift:SiftHead.fitOnly') },
+          { value: 'adjacent', label: t('sift:SiftHead.adjacentOnly') },
         ]}
         onChange={setOnly}
       />
       <Input
-        aria-label="Name of the list"
-        placeholder="Name of the list"
+        aria-label={t('sift:SiftHead.nameOfTheList')}
+        placeholder={t('sift:SiftHead.nameOfTheList')}
         maxLength={200}
         value={name}
         onChange={(event) => setName(event.target.value)}
       />
       <Button htmlType="submit" size="small" type="primary" loading={isLoading} disabled={name.trim() === ''}>
-        Keep
+        {t('sift:SiftHead.keep')}
       </Button>
       {error && <Problem error={error} />}
     </form>

@@ -34,6 +34,7 @@ import { WordsView } from './WordsView';
 import '../../parts/pool/pool.css';
 import './sift.css';
 import './siftViews.css';
+import { t } from '../../words/t';
 
 /** From thousands of keywords to the right ones: the recipe at the left, what comes through at the right. */
 export default function SiftStage() {
@@ -50,13 +51,13 @@ export default function SiftStage() {
   if (lookUps && !lookUp) {
     return (
       <div className="empty">
-        <div className="serif">Nothing to sift in this market yet</div>
-        Look up rivals first: their keywords become a pool, and the pool comes here.{' '}
+        <div className="serif">{t('sift:SiftStage.nothingToSiftInThisMarket')}</div>
+        {t('sift:SiftStage.lookUpRivalsFirstTheirKeywords')}{' '}
         <Button
           size="small"
           onClick={() => void navigate(`/p/${project}/look-up?market=${scope.market}&date=${scope.date}`)}
         >
-          Go to Look-up
+          {t('sift:SiftStage.goToLookUp')}
         </Button>
       </div>
     );
@@ -66,14 +67,14 @@ export default function SiftStage() {
   return (
     <div className="sift">
       <div className="sift-top">
-        <StageParts stage="sift" name="Sift" />
+        <StageParts stage="sift" name={t('sift:SiftStage.sift')} />
         <span className="soft">
-          Pool{' '}
+          {t('sift:SiftStage.pool')}{' '}
           <Select
             size="small"
             variant="borderless"
             className="written"
-            aria-label="Pool"
+            aria-label={t('sift:SiftStage.pool')}
             popupMatchSelectWidth={false}
             value={lookUp.id}
             options={here.map((entry) => ({
@@ -155,7 +156,7 @@ function Sifted({ lookUp, view }: { lookUp: LookUp; view: View }) {
         <SiftHead lookUp={lookUp} recipe={recipe} page={page} query={query} />
         {first.error && <Problem error={first.error} />}
         {untranslated !== undefined && <Problem error={untranslated} />}
-        {!page && !first.error && <p className="soft">Opening the pool…</p>}
+        {!page && !first.error && <p className="soft">{t('sift:SiftStage.openingThePool')}</p>}
         {view === 'words' && <WordsView lookUp={lookUp} recipe={recipe} />}
         {view === 'variants' && <VariantsView lookUp={lookUp} recipe={recipe} />}
         {view === 'compare' && <TwoKeywords />}
@@ -179,8 +180,8 @@ function Sifted({ lookUp, view }: { lookUp: LookUp; view: View }) {
         {view === 'table' && removedStep < 0 && page?.total === 0 && (
           <p className="soft">
             {page.through > 0
-              ? 'Nothing that came through holds this.'
-              : 'Nothing comes through. Each sieve says how much it took and can show it.'}
+              ? t('sift:SiftStage.nothingThatCameThroughHoldsThis')
+              : t('sift:SiftStage.nothingComesThroughEachSieveSays')}
           </p>
         )}
       </div>

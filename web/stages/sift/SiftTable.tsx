@@ -13,6 +13,7 @@ import { siftExtra } from './extraColumns';
 import { siftColumns } from './siftColumns';
 import { useJudge } from '../../state/useJudge';
 import { VERDICT_KEYS } from '../../parts/act/verdictKeys';
+import { t } from '../../words/t';
 
 const NOTHING: never[] = [];
 
@@ -56,7 +57,7 @@ export function SiftTable({ lookUp, page, rowAt, listName, onVisible, onRelease 
   return (
     <VirtualGrid
       listName={listName}
-      label="Sifted"
+      label={t('sift:SiftTable.sifted')}
       columns={columns}
       total={page.total}
       rowAt={rowAt}

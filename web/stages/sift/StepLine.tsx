@@ -5,6 +5,7 @@ import { useEffect, useRef } from 'react';
 import { count } from '../../parts/words/figures';
 import { SieveSentence } from './SieveSentence';
 import type { UsedRecipe } from './useRecipe';
+import { t } from '../../words/t';
 
 interface StepLineProps {
   step: RecipeStep;
@@ -50,7 +51,7 @@ export function StepLine({
     <li
       className={step.on ? 'step' : 'step off'}
       tabIndex={0}
-      aria-label={`Sieve ${place + 1}`}
+      aria-label={t('sift:StepLine.sievePlace', { place: place + 1 })}
       onDragOver={(event) => event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault();
@@ -66,7 +67,7 @@ export function StepLine({
         <span
           className="grip"
           draggable
-          title="Drag to another place, or Alt ↑ and Alt ↓"
+          title={t('sift:StepLine.dragToAnotherPlaceOrAlt')}
           aria-hidden
           onDragStart={(event) => event.dataTransfer.setData('text/plain', step.id)}
         >
@@ -76,7 +77,7 @@ export function StepLine({
           className="plain"
           role="checkbox"
           aria-checked={step.on}
-          aria-label={`Sieve ${place + 1} on`}
+          aria-label={t('sift:StepLine.sievePlaceOn', { place: place + 1 })}
           onClick={() => void recipe.turn(step.id)}
         >
           <span className={step.on ? 'tick on' : 'tick'} />
@@ -91,34 +92,50 @@ export function StepLine({
             onChange={(sieve) => void recipe.setSieve(step.id, sieve)}
           />
         </div>
-        <span className="step-counts" aria-label={`${did?.in ?? 0} in, ${did?.out ?? 0} out`}>
-          <span className="faint">{count(did?.in)} →</span> <b>{count(did?.out)}</b>
+        <span
+          className="step-counts"
+          aria-label={t('sift:StepLine.inInOutOut', { in: did?.in ?? 0, out: did?.out ?? 0 })}
+        >
+          <span className="faint">
+            {count(did?.in)}
+            {' →'}
+          </span>{' '}
+          <b>{count(did?.out)}</b>
         </span>
       </div>
       {did?.problem && (
         <div className="step-problem" role="alert">
-          {did.problem} <span className="faint">Until then it lets everything through.</span>
+          {did.problem} <span className="faint">{t('sift:StepLine.untilThenItLetsEverythingThrough')}</span>
         </div>
       )}
       {did?.belowGoal && (
-        <div className="step-problem">From here on fewer than the {count(recipe.goal)} that are wanted.</div>
+        <div className="step-problem">
+          {t('sift:StepLine.fromHereOnFewerThanThe', { goal: count(recipe.goal) })}
+        </div>
       )}
       {did && did.takesFits.length > 0 && (
         <div className="step-problem">
-          It takes {did.takesFits.length === 1 ? 'a fit that is' : `${did.takesFits.length} fits that are`}{' '}
-          among the 20 most searched: {did.takesFits.map(({ text }) => text).join(', ')}.
+          {t('sift:StepLine.itTakesWhichAmongThe20', {
+            which:
+              did.takesFits.length === 1
+                ? t('sift:StepLine.aFitThatIs')
+                : t('sift:StepLine.takesFitsFitsThatAre', { takesFits: did.takesFits.length }),
+            takesFits: did.takesFits.map(({ text }) => text).join(', '),
+          })}
         </div>
       )}
       <div className="step-acts">
         {taken > 0 && (
           <button className="plain written" aria-pressed={opened} onClick={onOpen}>
-            {opened ? 'hide what it removed' : `what it removed: ${count(taken)}`}
+            {opened
+              ? t('sift:StepLine.hideWhatItRemoved')
+              : t('sift:StepLine.whatItRemovedTaken', { taken: count(taken) })}
           </button>
         )}
         <span className="step-moves">
           <button
             className="plain soft"
-            aria-label={`Move sieve ${place + 1} up`}
+            aria-label={t('sift:StepLine.moveSievePlaceUp', { place: place + 1 })}
             disabled={place === 0}
             onClick={() => void recipe.move(step.id, place - 1)}
           >
@@ -126,7 +143,7 @@ export function StepLine({
           </button>
           <button
             className="plain soft"
-            aria-label={`Move sieve ${place + 1} down`}
+            aria-label={t('sift:StepLine.moveSievePlaceDown', { place: place + 1 })}
             disabled={last}
             onClick={() => void recipe.move(step.id, place + 1)}
           >
@@ -134,10 +151,10 @@ export function StepLine({
           </button>
           <button
             className="plain soft"
-            aria-label={`Take sieve ${place + 1} away`}
+            aria-label={t('sift:StepLine.takeSievePlaceAway', { place: place + 1 })}
             onClick={() => void recipe.drop(step.id)}
           >
-            remove
+            {t('sift:StepLine.remove')}
           </button>
         </span>
       </div>

@@ -7,6 +7,7 @@ import { count } from '../../parts/words/figures';
 import { useTreeQuery } from '../../state/siftApi';
 import { JudgeAll } from './JudgeAll';
 import type { UsedRecipe } from './useRecipe';
+import { t, wordOf } from '../../words/t';
 
 const PAGE = 50;
 const MOST = 200;
@@ -21,29 +22,26 @@ interface OfRecipe {
 /** From the general to the special: each keyword under the longest one contained in it. */
 export function TreeView({ lookUp, recipe }: OfRecipe) {
   return (
-    <section className="words-view" aria-label="Tree">
-      <p className="soft">
-        Each keyword stands under the longest other one contained in it, words in order: go down to find what
-        is more special than the topic. Sorted by the searches of the whole branch.
-      </p>
+    <section className="words-view" aria-label={t('sift:TreeView.tree')}>
+      <p className="soft">{t('sift:TreeView.eachKeywordStandsUnderTheLongest')}</p>
       <table className="ledger tree">
         <thead>
           <tr>
-            <th>Keyword</th>
-            <th className="figure" title="Searches a month of the keyword itself">
-              Volume
+            <th>{t('sift:TreeView.keyword')}</th>
+            <th className="figure" title={t('sift:TreeView.searchesAMonthOfTheKeyword')}>
+              {t('sift:TreeView.volume')}
             </th>
-            <th className="figure" title="Keywords that hold it, on all levels below">
-              Below it
+            <th className="figure" title={t('sift:TreeView.keywordsThatHoldItOnAll')}>
+              {t('sift:TreeView.belowIt')}
             </th>
-            <th className="figure" title="Searches a month of the keyword and all below it">
-              With all below
+            <th className="figure" title={t('sift:TreeView.searchesAMonthOfTheKeyword2')}>
+              {t('sift:TreeView.withAllBelow')}
             </th>
-            <th className="figure" title="Of those, what is searched for below the keyword itself">
-              Share below
+            <th className="figure" title={t('sift:TreeView.ofThoseWhatIsSearchedFor')}>
+              {t('sift:TreeView.shareBelow')}
             </th>
-            <th>Verdict</th>
-            <th aria-label="Judge the branch" />
+            <th>{t('sift:TreeView.verdict')}</th>
+            <th aria-label={t('sift:TreeView.judgeTheBranch')} />
           </tr>
         </thead>
         <tbody>
@@ -74,11 +72,13 @@ function Level({ lookUp, recipe, under, depth }: OfRecipe & { under: number | nu
           <td colSpan={7} style={{ paddingLeft: 8 + depth * STEP }}>
             {limit < MOST ? (
               <button className="plain written" onClick={() => setLimit(MOST)}>
-                show more of {count(data.total)}
+                {t('sift:TreeView.showMoreOfTotal', { total: count(data.total) })}
               </button>
             ) : (
               <span className="soft">
-                and {count(data.total - data.rows.length)} less searched; a sieve reaches them
+                {t('sift:TreeView.andTotalLessSearchedASieve', {
+                  total: count(data.total - data.rows.length),
+                })}
               </span>
             )}
           </td>
@@ -109,17 +109,17 @@ function BranchRows({ lookUp, recipe, row, depth }: OfRecipe & { row: Branch; de
             <b>{row.text}</b>
           )}
         </td>
-        <td className="figure">{row.volume === null ? 'unknown' : count(row.volume)}</td>
+        <td className="figure">{row.volume === null ? t('sift:TreeView.unknown') : count(row.volume)}</td>
         <td className="figure">{row.branch > 0 ? count(row.branch) : '–'}</td>
         <td className="figure">{count(row.branchVolume)}</td>
         <td className="figure">
           {row.branch > 0 && row.branchVolume > 0 ? `${Math.round((100 * below) / row.branchVolume)} %` : '–'}
         </td>
-        <td className={row.verdict === 'unjudged' ? 'faint' : ''}>{row.verdict}</td>
+        <td className={row.verdict === 'unjudged' ? 'faint' : ''}>{wordOf(row.verdict)}</td>
         <td>
           {row.branch > 0 && (
             <JudgeAll lookUp={lookUp} total={row.branch + 1} query={branchOf(recipe, row.text)} plain>
-              judge all {count(row.branch + 1)}
+              {t('sift:TreeView.judgeAllBranch', { branch: count(row.branch + 1) })}
             </JudgeAll>
           )}
         </td>

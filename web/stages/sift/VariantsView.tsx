@@ -13,6 +13,7 @@ import { useJudge } from '../../state/useJudge';
 import type { UsedRecipe } from './useRecipe';
 import { useVariantChoice } from './useVariantChoice';
 import { VERDICT_KEYS } from '../../parts/act/verdictKeys';
+import { t, wordOf } from '../../words/t';
 
 const MOST = 100;
 type Group = VariantPage['rows'][number];
@@ -27,39 +28,43 @@ export function VariantsView({ lookUp, recipe }: { lookUp: LookUp; recipe: UsedR
     query: { steps, rescued, find, limit: MOST },
   });
   if (error) return <Problem error={error} />;
-  if (!data) return <Waiting for="the variants" />;
+  if (!data) return <Waiting for={t('sift:VariantsView.theVariants')} />;
   return (
-    <section className="words-view" aria-label="Variants">
+    <section className="words-view" aria-label={t('sift:VariantsView.variants')}>
       <p className="soft">
-        {counted(data.groups, 'group')} hold {count(data.grouped)} of {counted(data.keywords, 'keyword')}:
-        misspelled, joined or split, close variants, and other languages as far as they are translated. What
-        is searched together counts for the main keyword; each stays as it was typed.
-        {data.total > MOST && ` The ${MOST} most searched are shown.`}
-        {isFetching && ' Grouping anew…'}
+        {t('sift:VariantsView.groupsHoldGroupedOfKeywords', {
+          groups: counted(data.groups, 'group'),
+          grouped: count(data.grouped),
+          keywords: counted(data.keywords, 'keyword'),
+        })}
+        {data.total > MOST && ` ${t('sift:VariantsView.theMOSTMostSearchedAreShown', { MOST })}`}
+        {isFetching && ` ${t('sift:VariantsView.groupingAnew')}`}
       </p>
       <div className="words-head">
-        <FindBox name="Find a variant" value={find} onFind={setFind} width={170} />
+        <FindBox name={t('sift:VariantsView.findAVariant')} value={find} onFind={setFind} width={170} />
         <JoinVariants lookUp={lookUp} />
         <Translate lookUp={lookUp} untranslated={data.untranslated} />
       </div>
       {data.total === 0 && (
         <p className="soft">
-          {find === '' ? 'No two keywords are variants of one another.' : 'No group holds this.'}
+          {find === ''
+            ? t('sift:VariantsView.noTwoKeywordsAreVariantsOf')
+            : t('sift:VariantsView.noGroupHoldsThis')}
         </p>
       )}
       {data.total > 0 && (
         <table className="ledger">
           <thead>
             <tr>
-              <th>Main keyword</th>
-              <th className="figure">Variants</th>
-              <th className="figure" title="Searches a month of the main keyword alone">
-                Alone
+              <th>{t('sift:VariantsView.mainKeyword')}</th>
+              <th className="figure">{t('sift:VariantsView.variants')}</th>
+              <th className="figure" title={t('sift:VariantsView.searchesAMonthOfTheMain')}>
+                {t('sift:VariantsView.alone')}
               </th>
-              <th className="figure" title="Searches a month of all in the group">
-                Together
+              <th className="figure" title={t('sift:VariantsView.searchesAMonthOfAllIn')}>
+                {t('sift:VariantsView.together')}
               </th>
-              <th>Most searched variants</th>
+              <th>{t('sift:VariantsView.mostSearchedVariants')}</th>
             </tr>
           </thead>
           {data.rows.map((group) => (
@@ -83,7 +88,10 @@ function GroupRows({ group, opened, onOpen }: { group: Group; opened: boolean; o
   const judgeAll = (pressed: string): void => {
     const { verdict, parked, word } = VERDICT_KEYS[pressed]!;
     const changes = group.members.map(({ id }) => ({ keyword: id, verdict, parked }));
-    judge(changes, `${changes.length} of “${main!.text}”: ${word}`);
+    judge(
+      changes,
+      t('sift:VariantsView.changesOfTextWord', { changes: changes.length, text: main!.text, word }),
+    );
   };
   return (
     <tbody>
@@ -94,7 +102,9 @@ function GroupRows({ group, opened, onOpen }: { group: Group; opened: boolean; o
           </button>
         </td>
         <td className="figure">{count(group.keywords - 1)}</td>
-        <td className="figure">{main!.volume === null ? 'unknown' : count(main!.volume)}</td>
+        <td className="figure">
+          {main!.volume === null ? t('sift:VariantsView.unknown') : count(main!.volume)}
+        </td>
         <td className="figure">
           <b>{count(group.volume)}</b>
         </td>
@@ -103,14 +113,15 @@ function GroupRows({ group, opened, onOpen }: { group: Group; opened: boolean; o
             .slice(0, 3)
             .map(({ text }) => text)
             .join(', ')}
-          {others.length > 3 && ` and ${count(group.keywords - 4)} more`}
+          {others.length > 3 &&
+            ` ${t('sift:VariantsView.andKeywordsMore', { keywords: count(group.keywords - 4) })}`}
         </td>
       </tr>
       {opened && (
         <tr>
           <td colSpan={5} className="cluster-members">
             <p>
-              Judge all {count(group.members.length)}:{' '}
+              {t('sift:VariantsView.judgeAllMembers', { members: count(group.members.length) })}{' '}
               {['f', 'a', 'o', 'u'].map((pressed) => (
                 <button key={pressed} className="plain written" onClick={() => judgeAll(pressed)}>
                   {VERDICT_KEYS[pressed]!.word}
@@ -123,12 +134,21 @@ function GroupRows({ group, opened, onOpen }: { group: Group; opened: boolean; o
                   <tr key={member.id}>
                     <td>
                       {member.text}
-                      {member.translation !== null && <span className="faint"> “{member.translation}”</span>}
+                      {member.translation !== null && (
+                        <span className="faint">
+                          {' “'}
+                          {member.translation}”
+                        </span>
+                      )}
                     </td>
-                    <td className="soft">{member.link === 'main' ? 'main keyword' : member.link}</td>
-                    <td className="figure">{member.volume === null ? 'unknown' : count(member.volume)}</td>
                     <td className="soft">
-                      {member.best === null ? '' : `best ${member.best}`}
+                      {member.link === 'main' ? t('sift:VariantsView.mainKeyword2') : wordOf(member.link)}
+                    </td>
+                    <td className="figure">
+                      {member.volume === null ? t('sift:VariantsView.unknown') : count(member.volume)}
+                    </td>
+                    <td className="soft">
+                      {member.best === null ? '' : t('sift:VariantsView.bestBest', { best: member.best })}
                       {member.verdict !== 'unjudged' && ` ${member.verdict}`}
                     </td>
                     <td>
@@ -136,16 +156,19 @@ function GroupRows({ group, opened, onOpen }: { group: Group; opened: boolean; o
                         <>
                           <button
                             className="plain written"
-                            aria-label={`Set “${member.text}” apart`}
+                            aria-label={t('sift:VariantsView.setTextApart', { text: member.text })}
                             onClick={() =>
-                              choose([{ keyword: member.id, under: member.id }], `${member.text} apart`)
+                              choose(
+                                [{ keyword: member.id, under: member.id }],
+                                t('sift:VariantsView.textApart', { text: member.text }),
+                              )
                             }
                           >
-                            set apart
+                            {t('sift:VariantsView.setApart')}
                           </button>{' '}
                           <button
                             className="plain soft written"
-                            title="The rest of the group goes under this one"
+                            title={t('sift:VariantsView.theRestOfTheGroupGoes')}
                             onClick={() =>
                               choose(
                                 [
@@ -154,11 +177,11 @@ function GroupRows({ group, opened, onOpen }: { group: Group; opened: boolean; o
                                     .filter(({ id }) => id !== member.id)
                                     .map(({ id }) => ({ keyword: id, under: member.id })),
                                 ],
-                                `${member.text} made the main keyword`,
+                                t('sift:VariantsView.textMadeTheMainKeyword', { text: member.text }),
                               )
                             }
                           >
-                            make it the main one
+                            {t('sift:VariantsView.makeItTheMainOne')}
                           </button>
                         </>
                       )}
@@ -186,11 +209,14 @@ function Translate({ lookUp, untranslated }: { lookUp: LookUp; untranslated: Var
       <Button
         size="small"
         loading={isLoading}
-        title="What is translated stands under what says the same. The translation is a machine’s; the original is kept."
+        title={t('sift:VariantsView.whatIsTranslatedStandsUnderWhat')}
         onClick={() => void translate({ lookUp: lookUp.id, ask: { into, keywords: untranslated } })}
       >
-        Translate {count(untranslated.length)} of other languages,{' '}
-        {count(Math.ceil(untranslated.length / 100))} {untranslated.length > 100 ? 'units' : 'unit'}
+        {t('sift:VariantsView.translateUntranslatedOfOther', {
+          untranslated: count(untranslated.length),
+          ceil: count(Math.ceil(untranslated.length / 100)),
+          which: untranslated.length > 100 ? t('sift:VariantsView.units') : t('sift:VariantsView.unit'),
+        })}
       </Button>
       {error && <Problem error={error} />}
     </>

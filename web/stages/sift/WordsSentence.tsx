@@ -2,12 +2,13 @@ import type { Sieve } from '@opsimath/contract/api/sift';
 import { HoldsOrNot } from './HoldsOrNot';
 import { Choice, LineInput } from './sentenceInputs';
 import { plain } from './sentenceWords';
+import { t } from '../../words/t';
 
 const MODES = [
-  { value: 'any word', label: 'any of' },
-  { value: 'all words', label: 'all of' },
-  { value: 'phrase', label: 'the phrase' },
-  { value: 'pattern', label: 'the pattern' },
+  { value: 'any word', label: t('sift:WordsSentence.anyOf') },
+  { value: 'all words', label: t('sift:WordsSentence.allOf') },
+  { value: 'phrase', label: t('sift:WordsSentence.thePhrase') },
+  { value: 'pattern', label: t('sift:WordsSentence.thePattern') },
 ] as const;
 
 interface WordsSentenceProps {
@@ -21,19 +22,19 @@ export function WordsSentence({ sieve, onChange }: WordsSentenceProps) {
     <>
       <HoldsOrNot out={sieve.out} onChange={(out) => onChange({ ...sieve, out })} />
       <Choice
-        name="How the words are matched"
+        name={t('sift:WordsSentence.howTheWordsAreMatched')}
         value={sieve.mode}
         options={MODES}
         onChange={(mode) => onChange({ ...sieve, mode })}
       />
       <LineInput
-        name="Words of the sieve"
+        name={t('sift:WordsSentence.wordsOfTheSieve')}
         value={sieve.text}
         onChange={(text) => onChange({ ...sieve, text })}
       />
       {sieve.mode !== 'pattern' && (
         <Choice
-          name="Forms of the words"
+          name={t('sift:WordsSentence.formsOfTheWords')}
           value={sieve.stems ? 'in any form' : 'as written'}
           options={plain(['as written', 'in any form'])}
           onChange={(form) => onChange({ ...sieve, stems: form === 'in any form' })}

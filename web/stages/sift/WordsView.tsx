@@ -9,11 +9,12 @@ import { useWordCountsQuery } from '../../state/siftApi';
 import { BanWord } from './BanWord';
 import { CombineWords } from './CombineWords';
 import type { UsedRecipe } from './useRecipe';
+import { t } from '../../words/t';
 
 const LENGTHS = [
-  { value: 1, label: 'words' },
-  { value: 2, label: 'pairs' },
-  { value: 3, label: 'threes' },
+  { value: 1, label: t('sift:WordsView.words') },
+  { value: 2, label: t('sift:WordsView.pairs') },
+  { value: 3, label: t('sift:WordsView.threes') },
 ];
 const MOST = 200;
 const POLL_MS = 300;
@@ -43,23 +44,23 @@ export function WordsView({ lookUp, recipe }: { lookUp: LookUp; recipe: UsedReci
   const isCounting = data === undefined || data.done < 1;
   if (isCounting !== counting) setCounting(isCounting);
   return (
-    <section className="words-view" aria-label="Words">
+    <section className="words-view" aria-label={t('sift:WordsView.words2')}>
       <div className="words-head">
         <Segmented size="small" value={length} options={LENGTHS} onChange={setLength} />
         <Segmented
           size="small"
           value={sort}
           options={[
-            { value: 'keywords', label: 'by keywords' },
-            { value: 'volume', label: 'by volume' },
+            { value: 'keywords', label: t('sift:WordsView.byKeywords') },
+            { value: 'volume', label: t('sift:WordsView.byVolume') },
           ]}
           onChange={setSort}
         />
         <Input
           size="small"
           allowClear
-          aria-label="Find a word"
-          placeholder="Find a word"
+          aria-label={t('sift:WordsView.findAWord')}
+          placeholder={t('sift:WordsView.findAWord')}
           style={{ width: 160 }}
           maxLength={200}
           value={typed}
@@ -68,8 +69,14 @@ export function WordsView({ lookUp, recipe }: { lookUp: LookUp; recipe: UsedReci
         {data && (
           <span className="faint" role="status">
             {data.done < 1
-              ? `Counting the words of ${counted(data.keywords, 'keyword')}: ${percent(data.done, 0)}`
-              : `${count(data.total)} of them${data.total > MOST ? `, the first ${MOST} shown` : ''}; fillers and those of a single keyword left out`}
+              ? t('sift:WordsView.countingTheWordsOfKeywordsDone', {
+                  keywords: counted(data.keywords, 'keyword'),
+                  done: percent(data.done, 0),
+                })
+              : t('sift:WordsView.totalOfThemWhichFillersAnd', {
+                  total: count(data.total),
+                  which: data.total > MOST ? t('sift:WordsView.theFirstMOSTShown', { MOST }) : '',
+                })}
           </span>
         )}
       </div>
@@ -78,15 +85,15 @@ export function WordsView({ lookUp, recipe }: { lookUp: LookUp; recipe: UsedReci
       {error && <Problem error={error} />}
       {ticked.length > 0 && (
         <p className="words-ticked" role="status">
-          <b>{count(ticked.length)} ticked</b>{' '}
+          <b>{t('sift:WordsView.tickedTicked', { ticked: count(ticked.length) })}</b>{' '}
           <button className="plain written" onClick={() => sieve(ticked, false)}>
-            keep only what holds one of them
+            {t('sift:WordsView.keepOnlyWhatHoldsOneOf')}
           </button>{' '}
           <button className="plain written" onClick={() => sieve(ticked, true)}>
-            leave out what holds one of them
+            {t('sift:WordsView.leaveOutWhatHoldsOneOf')}
           </button>{' '}
           <button className="plain soft written" onClick={() => tick([])}>
-            none
+            {t('sift:WordsView.none')}
           </button>
         </p>
       )}
@@ -94,12 +101,12 @@ export function WordsView({ lookUp, recipe }: { lookUp: LookUp; recipe: UsedReci
         <table className="ledger">
           <thead>
             <tr>
-              <th aria-label="Ticked" />
+              <th aria-label={t('sift:WordsView.ticked')} />
               <th>{LENGTHS[length - 1]!.label}</th>
-              <th className="figure">Keywords</th>
-              <th className="figure">Share</th>
-              <th className="figure" title="Searches a month of all keywords that hold it">
-                Volume
+              <th className="figure">{t('sift:WordsView.keywords')}</th>
+              <th className="figure">{t('sift:WordsView.share')}</th>
+              <th className="figure" title={t('sift:WordsView.searchesAMonthOfAllKeywords')}>
+                {t('sift:WordsView.volume')}
               </th>
               <th />
             </tr>
@@ -143,7 +150,12 @@ function WordRow({ row, of, market, ticked, onTick, onSieve }: WordRowProps) {
   return (
     <tr>
       <td>
-        <input type="checkbox" aria-label={`Tick ${text}`} checked={ticked} onChange={onTick} />
+        <input
+          type="checkbox"
+          aria-label={t('sift:WordsView.tickText', { text })}
+          checked={ticked}
+          onChange={onTick}
+        />
       </td>
       <td>
         <b>{text}</b>
@@ -152,11 +164,19 @@ function WordRow({ row, of, market, ticked, onTick, onSieve }: WordRowProps) {
       <td className="figure">{percent(row.keywords / Math.max(1, of))}</td>
       <td className="figure">{count(row.volume)}</td>
       <td className="figure word-acts">
-        <button className="plain written" aria-label={`Keep only ${text}`} onClick={() => onSieve(false)}>
-          keep only
+        <button
+          className="plain written"
+          aria-label={t('sift:WordsView.keepOnlyText', { text })}
+          onClick={() => onSieve(false)}
+        >
+          {t('sift:WordsView.keepOnly')}
         </button>
-        <button className="plain written" aria-label={`Leave out ${text}`} onClick={() => onSieve(true)}>
-          leave out
+        <button
+          className="plain written"
+          aria-label={t('sift:WordsView.leaveOutText', { text })}
+          onClick={() => onSieve(true)}
+        >
+          {t('sift:WordsView.leaveOut')}
         </button>
         <BanWord text={text} market={market} />
       </td>
@@ -168,10 +188,16 @@ function WordRow({ row, of, market, ticked, onTick, onSieve }: WordRowProps) {
 function ByWords({ rows }: { rows: WordCountsPage['byWords'] }) {
   const all = rows.reduce((sum, { volume }) => sum + volume, 0);
   return (
-    <dl className="by-words" aria-label="By word count">
+    <dl className="by-words" aria-label={t('sift:WordsView.byWordCount')}>
       {rows.map(({ words, keywords, volume }) => (
-        <div key={words} title={`${count(volume)} searches a month: its share of all volume`}>
-          <dt>{words === 8 ? '8 words, more' : words === 1 ? '1 word' : `${words} words`}</dt>
+        <div key={words} title={t('sift:WordsView.volumeSearchesAMonthItsShare', { volume: count(volume) })}>
+          <dt>
+            {words === 8
+              ? t('sift:WordsView.n8WordsMore')
+              : words === 1
+                ? t('sift:WordsView.n1Word')
+                : t('sift:WordsView.wordsWords', { words })}
+          </dt>
           <dd>
             <b>{all > 0 ? percent(volume / all, 0) : '–'}</b>
             <div className="faint">{counted(keywords, 'keyword')}</div>

@@ -1,5 +1,6 @@
 import { SIEVE_FIGURES, type SieveFigure } from '@opsimath/core/sift/sieve';
 import { ChosenColumns } from '../../parts/table/chosenColumns';
+import { t, wordOf } from '../../words/t';
 
 /** Figures of sieves that have a column of their own already. */
 const SHOWN_ANYWAY = ['volume', 'word count', 'CPC', 'ad competition', 'difficulty', 'contained in'] as const;
@@ -11,15 +12,15 @@ export const FIGURE_COLUMNS = SIEVE_FIGURES.filter(
 
 /** Columns that can be added to the usual ones. */
 const EXTRA = [
-  { id: 'purpose', name: 'purpose' },
-  { id: 'language', name: 'language' },
-  { id: 'contained', name: 'contained in longer ones' },
-  { id: 'reason', name: 'reason' },
-  { id: 'words', name: 'word count' },
-  { id: 'trend', name: 'trend' },
-  { id: 'competition', name: 'ad competition' },
-  { id: 'sources', name: 'how it was found' },
-  ...FIGURE_COLUMNS.map((name) => ({ id: name, name })),
+  { id: 'purpose', name: t('sift:extraColumns.purpose') },
+  { id: 'language', name: t('sift:extraColumns.language') },
+  { id: 'contained', name: t('sift:extraColumns.containedInLongerOnes') },
+  { id: 'reason', name: t('sift:extraColumns.reason') },
+  { id: 'words', name: t('sift:extraColumns.wordCount') },
+  { id: 'trend', name: t('sift:extraColumns.trend') },
+  { id: 'competition', name: t('sift:extraColumns.adCompetition') },
+  { id: 'sources', name: t('sift:extraColumns.howItWasFound') },
+  ...FIGURE_COLUMNS.map((name) => ({ id: name, name: wordOf(name) })),
 ] as const;
 export type ExtraColumn = (typeof EXTRA)[number]['id'];
 

@@ -1,6 +1,7 @@
 import type { ShownPage } from '@opsimath/contract/api/dossier';
 import type { PageKind } from '@opsimath/core/text/pageKind';
 import { quartiles } from '@opsimath/core/ranking/statistics';
+import { t } from '../../words/t';
 
 type Slot = ShownPage['slots'][number];
 
@@ -18,7 +19,7 @@ export function frontFacts(
   }
   if (kinds.size > 0)
     facts.push({
-      name: 'Kinds',
+      name: t('sift:frontFacts.kinds'),
       value: [...kinds]
         .sort((a, b) => b[1] - a[1])
         .map(([kind, count]) => `${kind} ${count}`)
@@ -37,28 +38,36 @@ export function frontFacts(
       value:
         known.length === 1 || said(low) === said(high)
           ? said(middle)
-          : `${said(low)}–${said(high)}, half at ${said(middle)}`,
+          : t('sift:frontFacts.lowToHighHalfAtMiddle', {
+              low: said(low),
+              high: said(high),
+              middle: said(middle),
+            }),
     });
   };
   const figure = (name: string): (number | undefined)[] => front.map(({ figures }) => figures[name]);
-  range(`Price, ${currency}`, figure('price'), (value) => value.toFixed(0));
-  range('Rating', figure('rating'), (value) => value.toFixed(1));
-  range('Reviews', figure('reviews'), (value) => String(Math.round(value)));
-  range('Length', figure('length'), (value) => `${Math.round(value / 60)} min`);
+  range(t('sift:frontFacts.priceCurrency', { currency }), figure('price'), (value) => value.toFixed(0));
+  range(t('sift:frontFacts.rating'), figure('rating'), (value) => value.toFixed(1));
+  range(t('sift:frontFacts.reviews'), figure('reviews'), (value) => String(Math.round(value)));
+  range(t('sift:frontFacts.length'), figure('length'), (value) =>
+    t('sift:frontFacts.roundMin', { round: Math.round(value / 60) }),
+  );
   range(
-    'Views a day',
+    t('sift:frontFacts.viewsADay'),
     front.map(({ figures, age }) => (figures.views === undefined || !age ? null : figures.views / age)),
     (value) => String(Math.round(value)),
   );
   range(
-    'Age',
+    t('sift:frontFacts.age'),
     front.map(({ age }) => age),
-    (days) => (days < 365 ? months(days) : `${(days / 365).toFixed(1)} years`),
+    (days) => (days < 365 ? months(days) : t('sift:frontFacts.daysYears', { days: (days / 365).toFixed(1) })),
   );
   return facts;
 }
 
 function months(days: number): string {
   const count = Math.round(days / 30.4);
-  return count === 1 ? '1 month' : `${count} months`;
+  return count === 1
+    ? t('sift:frontFacts.n1Month')
+    : t('sift:frontFacts.countShownMonths', { countShown: count });
 }

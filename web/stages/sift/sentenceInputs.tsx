@@ -1,5 +1,6 @@
 import { Input, Select } from 'antd';
 import { useEffect, useRef, useState } from 'react';
+import { t } from '../../words/t';
 
 /** So long nothing is typed before a figure counts. */
 const REST_MS = 400;
@@ -55,7 +56,7 @@ export function Several<T extends string>({
       variant="borderless"
       mode="multiple"
       aria-label={name}
-      placeholder="choose"
+      placeholder={t('sift:sentenceInputs.choose')}
       popupMatchSelectWidth={false}
       value={[...values]}
       options={[...options]}
@@ -85,7 +86,7 @@ export function LineInput({
       size="small"
       variant="borderless"
       aria-label={name}
-      placeholder="words"
+      placeholder={t('sift:sentenceInputs.words')}
       maxLength={2000}
       value={typed ?? value}
       onChange={(event) => setTyped(event.target.value)}
@@ -131,7 +132,7 @@ export function NumberInput({
       variant="borderless"
       inputMode="decimal"
       aria-label={name}
-      placeholder="any"
+      placeholder={t('sift:sentenceInputs.any')}
       maxLength={16}
       value={typed ?? (value === null ? '' : String(value))}
       onChange={(event) => setTyped(event.target.value)}

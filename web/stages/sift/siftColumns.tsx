@@ -12,6 +12,7 @@ import { LANGUAGE_NAMES } from '../../parts/words/languages';
 import { type ExtraColumn, FIGURE_COLUMNS, type FigureColumn } from './extraColumns';
 import { PurposeChoice } from './PurposeChoice';
 import { FIGURE_TIPS } from './figureTips';
+import { t, wordOf } from '../../words/t';
 
 const LANE = 250;
 /** Beside further columns the lane is narrower, so that they are seen without scrolling. */
@@ -40,35 +41,50 @@ export function siftColumns(task: {
     },
     {
       id: 'keyword',
-      head: 'Keyword',
+      head: t('sift:siftColumns.keyword'),
       sort: 'keyword',
       width: 212,
       cell: (row) => (
         <span
           className={row.translation ? 'said-twice' : undefined}
-          title={row.translation ? `${row.text}: “${row.translation}” (machine-made)` : row.text}
+          title={
+            row.translation
+              ? t('sift:siftColumns.textTranslationMachineMade', {
+                  text: row.text,
+                  translation: row.translation,
+                })
+              : row.text
+          }
         >
           <b>{row.text}</b>
           <MarkerRow ids={row.markers} markers={task.markers} />
           {row.rescued && (
             <button
               className="plain rescued-mark"
-              title="Rescued: comes through whatever the sieves say. Press to give it up."
+              title={t('sift:siftColumns.rescuedComesThroughWhateverThe')}
               onClick={(event) => {
                 event.stopPropagation();
                 task.onRelease(row);
               }}
             >
-              rescued
+              {t('sift:siftColumns.rescued')}
             </button>
           )}
           {row.banned.map((word) => (
             <span
               key={word.spelled ?? word.text}
               className="banned-mark"
-              title={`${word.spelled === null ? '' : `“${word.spelled}” is another spelling of it. `}“${word.text}” is ${word.level}: ${word.reason}`}
+              title={t('sift:siftColumns.whichTextIsLevelReason', {
+                which:
+                  word.spelled === null
+                    ? ''
+                    : `${t('sift:siftColumns.spelledIsAnotherSpellingOfIt', { spelled: word.spelled })} `,
+                text: word.text,
+                level: wordOf(word.level),
+                reason: word.reason,
+              })}
             >
-              {word.level}
+              {wordOf(word.level)}
             </span>
           ))}
           {row.translation && <i className="faint">{row.translation}</i>}
@@ -77,22 +93,26 @@ export function siftColumns(task: {
     },
     {
       id: 'verdict',
-      head: 'Verdict',
-      tip: 'fit, adjacent (complementary: still worth showing up for) or off; until then unjudged. Keys f, a, o, u; w parks.',
+      head: t('sift:siftColumns.verdict'),
+      tip: t('sift:siftColumns.fitAdjacentComplementaryStillWorth'),
       width: 78,
       cell: (row) => (
         <span
           className={`verdict ${row.parked ? 'parked' : row.verdict}`}
           title={[row.reason, row.person].filter(Boolean).join(', ')}
         >
-          {row.parked ? 'parked' : row.verdict === 'unjudged' ? '' : row.verdict}
+          {row.parked ? t('sift:siftColumns.parked') : row.verdict === 'unjudged' ? '' : wordOf(row.verdict)}
         </span>
       ),
     },
     poolFigureColumn('volume'),
     laneColumn(sides, { width: task.extra.length > 0 ? NARROW_LANE : LANE, height: ROW }),
     poolFigureColumn('targets', {
-      cell: (row) => `${POOL_READERS.targets(row)} of ${task.targets}`,
+      cell: (row) =>
+        t('sift:siftColumns.targetsOfTargets2', {
+          targets: POOL_READERS.targets(row),
+          targets2: task.targets,
+        }),
     }),
     poolFigureColumn('cpc', { width: 84 }),
     poolFigureColumn('difficulty', { width: 70 }),
@@ -112,7 +132,7 @@ const FIGURES = Object.fromEntries(
       cell: ({ figures }) => {
         const value = figures[name] ?? null;
         return value === null ? (
-          <span className="faint">unknown</span>
+          <span className="faint">{t('sift:siftColumns.unknown')}</span>
         ) : (
           decimal(value, name === 'nearness' ? 2 : 0)
         );
@@ -125,22 +145,31 @@ const EXTRA: Record<ExtraColumn, GridColumn<SiftRow>> = {
   ...FIGURES,
   purpose: {
     id: 'purpose',
-    head: 'Purpose',
-    tip: 'What the search is for: seek a name or place, weigh, learn, buy; by rules that each row names.',
+    head: t('sift:siftColumns.purpose'),
+    tip: t('sift:siftColumns.whatTheSearchIsForSeek'),
     width: 66,
     cell: (row) => <PurposeChoice row={row} />,
   },
   language: {
     id: 'language',
-    head: 'Lang.',
-    tip: 'Language by dictionaries and letters, with how sure that is. Estimated.',
+    head: t('sift:siftColumns.lang'),
+    tip: t('sift:siftColumns.languageByDictionariesAndLetters'),
     width: 62,
     cell: ({ language }) =>
       language ? (
-        <span title={`${LANGUAGE_NAMES[language.code]}, ${Math.round(100 * language.confidence)} % sure`}>
-          {language.code}
+        <span
+          title={t('sift:siftColumns.codeConfidenceSure', {
+            code: LANGUAGE_NAMES[language.code],
+            confidence: Math.round(100 * language.confidence),
+          })}
+        >
+          {wordOf(language.code)}
           {language.confidence < SURE && (
-            <span className="faint"> {Math.round(100 * language.confidence)} %</span>
+            <span className="faint">
+              {' '}
+              {Math.round(100 * language.confidence)}
+              {' %'}
+            </span>
           )}
         </span>
       ) : (
@@ -149,8 +178,8 @@ const EXTRA: Record<ExtraColumn, GridColumn<SiftRow>> = {
   },
   contained: {
     id: 'contained',
-    head: 'Contained in',
-    tip: 'Other keywords of the pool that hold it as a phrase, and their searches a month together: what its own volume does not show.',
+    head: t('sift:siftColumns.containedIn'),
+    tip: t('sift:siftColumns.otherKeywordsOfThePoolThat'),
     width: 108,
     align: 'right',
     cell: ({ contained }) =>
@@ -162,7 +191,7 @@ const EXTRA: Record<ExtraColumn, GridColumn<SiftRow>> = {
         <span className="faint">–</span>
       ),
   },
-  reason: { id: 'reason', head: 'Reason', width: 110, cell: ({ reason }) => reason },
+  reason: { id: 'reason', head: t('sift:siftColumns.reason'), width: 110, cell: ({ reason }) => reason },
   words: poolFigureColumn('words'),
   trend: poolFigureColumn('trend', {
     align: undefined,

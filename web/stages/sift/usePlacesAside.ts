@@ -9,6 +9,7 @@ import { useAppDispatch, useAppSelector } from '../../state/store';
 import type { Done } from '../../state/undo';
 import { surfaceOf } from '../../state/surfaceOf';
 import { useScope } from '../../state/useScope';
+import { t } from '../../words/t';
 
 interface Keyword {
   id: number;
@@ -32,9 +33,9 @@ export function usePlacesAside(market: string): PlacesAside[] {
   const targets = useTargetPlaces(market);
   const projects = useProjectPlaces(market);
   return [
-    { label: 'lists', options: lists },
-    { label: 'our targets, to answer it', options: targets },
-    { label: 'other projects', options: projects },
+    { label: t('sift:usePlacesAside.lists'), options: lists },
+    { label: t('sift:usePlacesAside.ourTargetsToAnswerIt'), options: targets },
+    { label: t('sift:usePlacesAside.otherProjects'), options: projects },
   ].filter(({ options }) => options.length > 0);
 }
 
@@ -64,7 +65,7 @@ function useIntoList(): (project: number, list: KeywordList, keyword: Keyword) =
     await change(one('add')).unwrap();
     const { changeList } = siftApi.endpoints;
     return {
-      what: `${keyword.text} into “${list.name}”`,
+      what: t('sift:usePlacesAside.textIntoName', { text: keyword.text, name: list.name }),
       undo: request(changeList, one('remove')),
       redo: request(changeList, one('add')),
     };
@@ -87,7 +88,7 @@ function useTargetPlaces(market: string): PlaceAside[] {
       await answerBy(by(address)).unwrap();
       const { answerBy: endpoint } = roundsApi.endpoints;
       return {
-        what: `${keyword.text} to be answered by ${name}`,
+        what: t('sift:usePlacesAside.textToBeAnsweredByName', { text: keyword.text, name }),
         undo: request(endpoint, by(null)),
         redo: request(endpoint, by(address)),
       };
@@ -104,7 +105,7 @@ function useProjectPlaces(market: string): PlaceAside[] {
   const into = useIntoList();
   const dispatch = useAppDispatch();
   const here = projects?.find(({ id }) => id === project)?.name ?? '';
-  const name = `From ${here}`;
+  const name = t('sift:usePlacesAside.fromHere', { here });
   return (projects ?? [])
     .filter(({ id }) => id !== project)
     .map((other) => ({
@@ -116,9 +117,19 @@ function useProjectPlaces(market: string): PlaceAside[] {
         ).unwrap();
         const list = open(held, market).find((each) => each.name === name);
         if (list) return into(other.id, list, keyword);
-        const first = { name, market, keywords: [keyword.id], origin: `put aside in ${here}`, person };
+        const first = {
+          name,
+          market,
+          keywords: [keyword.id],
+          origin: t('sift:usePlacesAside.putAsideInHere', { here }),
+          person,
+        };
         const made = await add({ project: other.id, list: first }).unwrap();
-        return newList(other.id, made, `${keyword.text} into “${name}” of ${other.name}`);
+        return newList(
+          other.id,
+          made,
+          t('sift:usePlacesAside.textIntoNameOfName2', { text: keyword.text, name, name2: other.name }),
+        );
       },
     }));
 }

@@ -12,6 +12,7 @@ import { useAppSelector } from '../../state/store';
 import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 import { movedSteps } from './movedSteps';
+import { t } from '../../words/t';
 
 const NO_STEPS: RecipeStep[] = [];
 const NO_IDS: number[] = [];
@@ -30,7 +31,10 @@ export function useRecipe(lookUp: LookUp) {
   const change = async (what: string, next: RecipeChange): Promise<void> => {
     const { changeRecipe } = siftApi.endpoints;
     if (recipe === null) {
-      const made = await add({ project, entry: { name: `For ${lookUp.name}`, ...next } }).unwrap();
+      const made = await add({
+        project,
+        entry: { name: t('sift:useRecipe.forName', { name: lookUp.name }), ...next },
+      }).unwrap();
       changeScope({ recipe: made.id }, { replace: true });
       const asked = (parts: RecipeChange) =>
         request(changeRecipe, {
@@ -62,7 +66,7 @@ export function useRecipe(lookUp: LookUp) {
     changeScope({ recipe: null, view: '' });
     await remove({ project, recipe: id }).unwrap();
     undoable({
-      what: `the recipe “${name}” removed`,
+      what: t('sift:useRecipe.theRecipeNameRemoved', { name }),
       undo: request(siftApi.endpoints.bringRecipeBack, { project, recipe: id }),
       redo: request(siftApi.endpoints.removeRecipe, { project, recipe: id }),
     });
@@ -82,25 +86,39 @@ export function useRecipe(lookUp: LookUp) {
     /** Puts a sieve at the end and gives its id. */
     addSieve: async (sieve: Sieve): Promise<string> => {
       const id = crypto.randomUUID().slice(0, 8);
-      await change('add a sieve', { steps: [...steps, { id, on: true, sieve }] });
+      await change(t('sift:useRecipe.addASieve'), { steps: [...steps, { id, on: true, sieve }] });
       return id;
     },
     setSieve: (id: string, sieve: Sieve) =>
-      change('change a sieve', { steps: steps.map((step) => (step.id === id ? { ...step, sieve } : step)) }),
+      change(t('sift:useRecipe.changeASieve'), {
+        steps: steps.map((step) => (step.id === id ? { ...step, sieve } : step)),
+      }),
     turn: (id: string) =>
-      change('turn a sieve on or off', {
+      change(t('sift:useRecipe.turnASieveOnOrOff'), {
         steps: steps.map((step) => (step.id === id ? { ...step, on: !step.on } : step)),
       }),
     turnAll: (on: boolean) =>
-      change(`turn all sieves ${on ? 'on' : 'off'}`, { steps: steps.map((step) => ({ ...step, on })) }),
-    drop: (id: string) => change('take a sieve away', { steps: steps.filter((step) => step.id !== id) }),
-    move: (id: string, to: number) => change('move a sieve', { steps: movedSteps(steps, id, to) }),
+      change(
+        t('sift:useRecipe.turnAllSievesWhich', {
+          which: on ? t('sift:useRecipe.on') : t('sift:useRecipe.off'),
+        }),
+        { steps: steps.map((step) => ({ ...step, on })) },
+      ),
+    drop: (id: string) =>
+      change(t('sift:useRecipe.takeASieveAway'), { steps: steps.filter((step) => step.id !== id) }),
+    move: (id: string, to: number) =>
+      change(t('sift:useRecipe.moveASieve'), { steps: movedSteps(steps, id, to) }),
     rescue: (...keywords: number[]) =>
-      change(keywords.length === 1 ? 'rescue a keyword' : `rescue ${keywords.length} keywords`, {
-        rescued: [...new Set([...rescued, ...keywords])],
-      }),
+      change(
+        keywords.length === 1
+          ? t('sift:useRecipe.rescueAKeyword')
+          : t('sift:useRecipe.rescueKeywordsKeywords', { keywords: keywords.length }),
+        {
+          rescued: [...new Set([...rescued, ...keywords])],
+        },
+      ),
     release: (keyword: number) =>
-      change('give up a rescued keyword', { rescued: rescued.filter((id) => id !== keyword) }),
+      change(t('sift:useRecipe.giveUpARescuedKeyword'), { rescued: rescued.filter((id) => id !== keyword) }),
   };
 }
 export type UsedRecipe = ReturnType<typeof useRecipe>;

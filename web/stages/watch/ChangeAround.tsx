@@ -8,6 +8,7 @@ import { useTrouble } from '../../parts/words/useTrouble';
 import { useScope } from '../../state/useScope';
 import { usePresenceMutation } from '../../state/watchApi';
 import { costOfSales } from './watchWords';
+import { t } from '../../words/t';
 
 /** What stands beside an effect: both versions in own search performance, ads, and whether the new title is found at all. */
 export function ChangeAround({ change }: { change: ChangeEffect }) {
@@ -16,33 +17,43 @@ export function ChangeAround({ change }: { change: ChangeEffect }) {
     <>
       {versions && (
         <Ledger
-          label="Both versions"
+          label={t('watch:ChangeAround.bothVersions')}
           rows={[
-            { name: 'Before', ...versions.before },
-            { name: 'Since', ...versions.after },
+            { name: t('watch:ChangeAround.before'), ...versions.before },
+            { name: t('watch:ChangeAround.since'), ...versions.after },
           ]}
           keyOf={({ name }) => name}
           columns={[
             {
-              head: 'Version',
-              tip: 'Own search performance of its target; as many days each, none with another change of it',
+              head: t('watch:ChangeAround.version'),
+              tip: t('watch:ChangeAround.ownSearchPerformanceOfItsTarget'),
               cell: ({ name, from, to, held }) => (
                 <>
                   {name}{' '}
-                  <span className="soft">{`${spelledDay(from)} to ${spelledDay(to)}, ${held} days held`}</span>
+                  <span className="soft">
+                    {t('watch:ChangeAround.fromToToHeldDaysHeld', {
+                      from: spelledDay(from),
+                      to: spelledDay(to),
+                      held,
+                    })}
+                  </span>
                 </>
               ),
             },
-            { head: 'Impressions', figure: true, cell: ({ impressions }) => count(impressions) },
-            { head: 'Clicks', figure: true, cell: ({ clicks }) => count(clicks) },
             {
-              head: 'CTR, 95 %',
+              head: t('watch:ChangeAround.impressions'),
+              figure: true,
+              cell: ({ impressions }) => count(impressions),
+            },
+            { head: t('watch:ChangeAround.clicks'), figure: true, cell: ({ clicks }) => count(clicks) },
+            {
+              head: t('watch:ChangeAround.cTR95'),
               figure: true,
               cell: ({ ctr }) => (
                 <>
                   <RateWord of={ctr} />{' '}
                   <span className="soft">
-                    {percent(ctr.low)} to {percent(ctr.high)}
+                    {t('watch:ChangeAround.lowToHigh', { low: percent(ctr.low), high: percent(ctr.high) })}
                   </span>
                 </>
               ),
@@ -52,10 +63,14 @@ export function ChangeAround({ change }: { change: ChangeEffect }) {
       )}
       {ads && (
         <p className="soft">
-          Ads that lead there cost {worth(ads.before.cost)} for {worth(ads.before.sales)} of sales in the
-          window before ({percent(costOfSales(ads.before))}), {worth(ads.after.cost)} for{' '}
-          {worth(ads.after.sales)} in the one after ({percent(costOfSales(ads.after))}). Sales have seasons:
-          this is no proof.
+          {t('watch:ChangeAround.adsThatLeadThereCostCost', {
+            cost: worth(ads.before.cost),
+            sales: worth(ads.before.sales),
+            costOfSales: percent(costOfSales(ads.before)),
+            cost2: worth(ads.after.cost),
+            sales2: worth(ads.after.sales),
+            costOfSales2: percent(costOfSales(ads.after)),
+          })}
         </p>
       )}
       {kind === 'edit' && <TitlePresence change={change.id} />}
@@ -73,23 +88,38 @@ function TitlePresence({ change }: { change: number }) {
       <Button
         size="small"
         disabled={isLoading}
-        title="Search for its exact title: 1 unit"
+        title={t('watch:ChangeAround.searchForItsExactTitle1')}
         onClick={() =>
           void look({ project, market: scope.market, change }).unwrap().then(tell).catch(trouble)
         }
       >
-        Is its title found?
+        {t('watch:ChangeAround.isItsTitleFound')}
       </Button>{' '}
       {told && (
         <span role="status">
-          {told.found === 0
-            ? `Not among the ${counted(told.looked, 'result')} for “${told.title}”.`
-            : `Found ${told.found === 1 ? 'once' : `${told.found} times`} among ${counted(told.looked, 'result')}${
-                told.own.length > 0
-                  ? `; ours at ${told.own.map(({ position, address }) => `${position} (${address})`).join(', ')}`
-                  : ', none of them ours'
-              }.`}{' '}
-          Being found by its own title is presence, not a ranking.
+          {t('watch:ChangeAround.whichBeingFoundByItsOwn', {
+            which:
+              told.found === 0
+                ? t('watch:ChangeAround.notAmongTheResultsForTitle', {
+                    results: counted(told.looked, 'result'),
+                    title: told.title,
+                  })
+                : t('watch:ChangeAround.foundWhichAmongResultsWhich2', {
+                    which:
+                      told.found === 1
+                        ? t('watch:ChangeAround.once')
+                        : t('watch:ChangeAround.foundTimes', { found: told.found }),
+                    results: counted(told.looked, 'result'),
+                    which2:
+                      told.own.length > 0
+                        ? t('watch:ChangeAround.oursAtOwn', {
+                            own: told.own
+                              .map(({ position, address }) => `${position} (${address})`)
+                              .join(', '),
+                          })
+                        : t('watch:ChangeAround.noneOfThemOurs'),
+                  }),
+          })}
         </span>
       )}
     </p>

@@ -6,6 +6,7 @@ import { onPaper, timeAxis } from '../../parts/charts/paper';
 import { decimal, spelledDay } from '../../parts/words/figures';
 import { ChangeAround } from './ChangeAround';
 import { meanPosition } from './watchWords';
+import { t, wordOf } from '../../words/t';
 
 interface EffectDetailProps {
   change: ChangeEffect;
@@ -21,50 +22,63 @@ export function EffectDetail({ change, changes }: EffectDetailProps) {
   return (
     <div className="effect-detail">
       <div>
-        <Chart
-          option={option}
-          height={170}
-          label="Mean score of its keywords, and of others like them, by day"
-        />
+        <Chart option={option} height={170} label={t('watch:EffectDetail.meanScoreOfItsKeywordsAnd')} />
         <p className="legend soft">
           <span className="stroke own" />{' '}
-          {keywords.length === 1 ? 'its keyword' : `its ${keywords.length} keywords`}{' '}
-          <span className="stroke hue-0" /> keywords that nothing was done to. A score is higher the better
-          the place: 0 is absent, 4.6 is first.
+          {keywords.length === 1
+            ? t('watch:EffectDetail.itsKeyword')
+            : t('watch:EffectDetail.itsKeywordsKeywords', { keywords: keywords.length })}{' '}
+          <span className="stroke hue-0" /> {t('watch:EffectDetail.keywordsThatNothingWasDoneTo')}
         </p>
         {effect.state === 'told' && (
           <p className="soft">
-            Effect on the score {decimal(effect.effect, 2)}, 95 % between {decimal(effect.low, 2)} and{' '}
-            {decimal(effect.high, 2)}, against {effect.control} keywords.{' '}
+            {t('watch:EffectDetail.effectOnTheScoreEffect95', {
+              effect: decimal(effect.effect, 2),
+              low: decimal(effect.low, 2),
+              high: decimal(effect.high, 2),
+              control: effect.control,
+            })}{' '}
             {effect.later.length > 0 &&
-              `Later: ${effect.later
-                .map(
-                  ({ from, low, high }) =>
-                    `from ${spelledDay(from)} ${decimal(low, 2)} to ${decimal(high, 2)}`,
-                )
-                .join('; ')}.`}
+              t('watch:EffectDetail.laterLater', {
+                later: effect.later
+                  .map(({ from, low, high }) =>
+                    t('watch:EffectDetail.fromFromLowToHigh', {
+                      from: spelledDay(from),
+                      low: decimal(low, 2),
+                      high: decimal(high, 2),
+                    }),
+                  )
+                  .join('; '),
+              })}
           </p>
         )}
         {others.length > 0 && (
           <p className="soft">
-            Mixed with {others.map(({ kind, date }) => `${kind} of ${spelledDay(date)}`).join(', ')}: their
-            effect cannot be told apart.
+            {t('watch:EffectDetail.mixedWithOthersTheirEffectCannot', {
+              others: others
+                .map(({ kind, date }) =>
+                  t('watch:EffectDetail.kindOfDate', { kind: wordOf(kind), date: spelledDay(date) }),
+                )
+                .join(', '),
+            })}
           </p>
         )}
         <ChangeAround change={change} />
         {followed && (
           <p className="soft">
-            Own clicks on these keywords went from {decimal(followed.before, 1)} to{' '}
-            {decimal(followed.after, 1)} a day.
+            {t('watch:EffectDetail.ownClicksOnTheseKeywordsWent', {
+              before: decimal(followed.before, 1),
+              after: decimal(followed.after, 1),
+            })}
           </p>
         )}
       </div>
-      <table className="ledger" aria-label="Before and after">
+      <table className="ledger" aria-label={t('watch:EffectDetail.beforeAndAfter')}>
         <thead>
           <tr>
-            <th>Keyword, as fixed when it was changed</th>
-            <th className="figure">Before</th>
-            <th className="figure">After</th>
+            <th>{t('watch:EffectDetail.keywordAsFixedWhenItWas')}</th>
+            <th className="figure">{t('watch:EffectDetail.before')}</th>
+            <th className="figure">{t('watch:EffectDetail.after')}</th>
           </tr>
         </thead>
         <tbody>
@@ -98,9 +112,9 @@ function optionOf({ curve, date, seenFrom }: ChangeEffect, ink: ChartInk) {
     data: curve.map((one) => [one.date, of(one)]),
   });
   const marks = [
-    { xAxis: date, label: { formatter: 'changed', position: 'insideEndTop' } },
+    { xAxis: date, label: { formatter: wordOf('changed'), position: 'insideEndTop' } },
     ...(seenFrom !== null && seenFrom > date
-      ? [{ xAxis: seenFrom, label: { formatter: 'seen', position: 'insideStartBottom' } }]
+      ? [{ xAxis: seenFrom, label: { formatter: wordOf('seen'), position: 'insideStartBottom' } }]
       : []),
   ];
   return {
@@ -116,7 +130,7 @@ function optionOf({ curve, date, seenFrom }: ChangeEffect, ink: ChartInk) {
     },
     series: [
       {
-        ...line('its keywords', ink.own, 2.5, ({ treated }) => treated),
+        ...line(t('watch:EffectDetail.itsKeywords'), ink.own, 2.5, ({ treated }) => treated),
         markLine: {
           symbol: 'none',
           silent: true,
@@ -125,7 +139,7 @@ function optionOf({ curve, date, seenFrom }: ChangeEffect, ink: ChartInk) {
           data: marks,
         },
       },
-      line('others like them', ink.rivals[0]!, 1.3, ({ control }) => control),
+      line(t('watch:EffectDetail.othersLikeThem'), ink.rivals[0]!, 1.3, ({ control }) => control),
     ],
   };
 }

@@ -1,4 +1,5 @@
 import { count } from '../../parts/words/figures';
+import { t } from '../../words/t';
 
 const [WIDTH, HEIGHT] = [200, 14];
 
@@ -23,7 +24,12 @@ export function IntervalMark({ low, middle, high, most, words }: IntervalMarkPro
       height={HEIGHT}
       className="interval"
       role="img"
-      aria-label={`${words}: ${count(Math.round(middle))}, 95 % between ${count(Math.round(low))} and ${count(Math.round(high))}`}
+      aria-label={t('watch:IntervalMark.wordsMiddle95BetweenLowAnd', {
+        words,
+        middle: count(Math.round(middle)),
+        low: count(Math.round(low)),
+        high: count(Math.round(high)),
+      })}
     >
       <line className="interval-zero" x1={WIDTH / 2} x2={WIDTH / 2} y1={0} y2={HEIGHT} />
       <line className="interval-span" x1={x(low)} x2={x(high)} y1={HEIGHT / 2} y2={HEIGHT / 2} />

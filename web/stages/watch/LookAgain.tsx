@@ -5,6 +5,7 @@ import { useTrouble } from '../../parts/words/useTrouble';
 import { useScope } from '../../state/useScope';
 import { useRecheckMutation } from '../../state/watchApi';
 import { LookedAt } from './LookedAt';
+import { t } from '../../words/t';
 
 /** At most so many keywords of a change are looked at again at once. */
 const MOST = 10;
@@ -20,7 +21,8 @@ export function LookAgain({ due }: { due: WatchView['due'][number] }) {
     <>
       <b>{due.text}</b>{' '}
       <span className="soft">
-        look again, {due.wait} days after the change, due {spelledDay(due.since)}
+        {t('watch:LookAgain.lookAgain')} {due.wait}{' '}
+        {t('watch:LookAgain.daysAfterTheChangeDueSince', { since: spelledDay(due.since) })}
       </span>{' '}
       <button
         className="plain written"
@@ -29,7 +31,10 @@ export function LookAgain({ due }: { due: WatchView['due'][number] }) {
           void look({ project, market: scope.market, keywords }).unwrap().then(show).catch(trouble)
         }
       >
-        look now, {keywords.length} {keywords.length === 1 ? 'unit' : 'units'}
+        {t('watch:LookAgain.lookNowKeywordsWhich', {
+          keywords: keywords.length,
+          which: keywords.length === 1 ? t('watch:LookAgain.unit') : t('watch:LookAgain.units'),
+        })}
       </button>
       {seen && <LookedAt seen={seen} />}
     </>

@@ -1,16 +1,17 @@
 import type { Rechecked } from '@opsimath/contract/api/watch';
 import { spelledDay } from '../../parts/words/figures';
+import { t } from '../../words/t';
 
 /** What a fresh look says, three things apart: whether search shows the new text, where ours stands, whether it is too early. */
 export function LookedAt({ seen }: { seen: Rechecked }) {
   return (
-    <table className="ledger looked-at" aria-label="Fresh look">
+    <table className="ledger looked-at" aria-label={t('watch:LookedAt.freshLook')}>
       <thead>
         <tr>
-          <th>Keyword</th>
-          <th>Search shows the new title</th>
-          <th className="figure">Ours</th>
-          <th>Too early?</th>
+          <th>{t('watch:LookedAt.keyword')}</th>
+          <th>{t('watch:LookedAt.searchShowsTheNewTitle')}</th>
+          <th className="figure">{t('watch:LookedAt.ours')}</th>
+          <th>{t('watch:LookedAt.tooEarly')}</th>
         </tr>
       </thead>
       <tbody>
@@ -19,21 +20,29 @@ export function LookedAt({ seen }: { seen: Rechecked }) {
             <td>{text}</td>
             <td title={title ?? undefined}>
               {shown === null ? (
-                <span className="faint">ours is not there to see</span>
+                <span className="faint">{t('watch:LookedAt.oursIsNotThereToSee')}</span>
               ) : shown ? (
-                'yes'
+                t('watch:LookedAt.yes')
               ) : (
-                'not yet'
+                t('watch:LookedAt.notYet')
               )}
             </td>
             <td className="figure">
-              {before} → <b>{own}</b>
+              {before}
+              {' → '}
+              <b>{own}</b>
             </td>
-            <td>{tooEarlyUntil === null ? 'no' : `until ${spelledDay(tooEarlyUntil)}`}</td>
+            <td>
+              {tooEarlyUntil === null
+                ? t('watch:LookedAt.no')
+                : t('watch:LookedAt.untilTooEarlyUntil', { tooEarlyUntil: spelledDay(tooEarlyUntil) })}
+            </td>
           </tr>
         ))}
       </tbody>
-      <caption className="soft">Looked at {seen.at.replace('T', ' ')} UTC.</caption>
+      <caption className="soft">
+        {t('watch:LookedAt.lookedAtReplaceShownUTC', { replaceShown: seen.at.replace('T', ' ') })}
+      </caption>
     </table>
   );
 }

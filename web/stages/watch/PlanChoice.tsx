@@ -9,6 +9,8 @@ import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 import { usePlanWatchMutation, watchApi } from '../../state/watchApi';
 import { WEEKDAYS, planWords } from './watchWords';
+import { Told } from '../../words/Told';
+import { t, wordOf } from '../../words/t';
 
 const EVERY_DAY = [1, 2, 3, 4, 5, 6, 7];
 
@@ -34,11 +36,14 @@ export function PlanChoice({ market, plan, tracked }: PlanChoiceProps) {
       const { before, started } = await keep({ project, market, weekdays }).unwrap();
       const { planWatch } = watchApi.endpoints;
       undoable({
-        what: weekdays.length === 0 ? 'Captures switched off' : 'Days of captures set',
+        what:
+          weekdays.length === 0
+            ? t('watch:PlanChoice.capturesSwitchedOff')
+            : t('watch:PlanChoice.daysOfCapturesSet'),
         undo: request(planWatch, { project, market, weekdays: before }),
         redo: request(planWatch, { project, market, weekdays }),
       });
-      if (started.length > 0) void message.info('Today’s capture has begun.');
+      if (started.length > 0) void message.info(t('watch:PlanChoice.todaySCaptureHasBegun'));
       setOpen(false);
     } catch (error) {
       trouble(error);
@@ -54,7 +59,7 @@ export function PlanChoice({ market, plan, tracked }: PlanChoiceProps) {
       }}
       content={
         <div className="plan-choice">
-          <p role="group" aria-label="Days of captures">
+          <p role="group" aria-label={t('watch:PlanChoice.daysOfCaptures')}>
             {WEEKDAYS.map((name, n) => (
               <label key={name}>
                 <input
@@ -64,35 +69,39 @@ export function PlanChoice({ market, plan, tracked }: PlanChoiceProps) {
                     choose(days.includes(n + 1) ? days.filter((day) => day !== n + 1) : [...days, n + 1])
                   }
                 />{' '}
-                {name}
+                {wordOf(name)}
               </label>
             ))}
           </p>
           <p>
             <button className="plain written" onClick={() => choose(EVERY_DAY)}>
-              every day
+              {t('watch:PlanChoice.everyDay')}
             </button>{' '}
             <button className="plain written" onClick={() => choose([1])}>
-              Mondays
+              {t('watch:PlanChoice.mondays')}
             </button>{' '}
             <button className="plain written" onClick={() => choose([])}>
-              never
+              {t('watch:PlanChoice.never')}
             </button>
           </p>
           <p>
-            <b>{counted(cost, 'unit')} a month</b> for {counted(tracked, 'keyword')}, a unit for each result
-            page. What is held already costs nothing.
+            <Told
+              id="watch:PlanChoice.unitsAMonthForKeywordsA"
+              values={{ units: counted(cost, 'unit'), keywords: counted(tracked, 'keyword') }}
+              parts={{ b: <b /> }}
+            />
           </p>
           <Button size="small" type="primary" loading={isLoading} onClick={() => void set()}>
-            {days.length === 0 ? 'Switch it off' : 'Capture on these days'}
+            {days.length === 0 ? t('watch:PlanChoice.switchItOff') : t('watch:PlanChoice.captureOnTheseDays')}
           </Button>
         </div>
       }
     >
       <button className="plain written">
         {planWords(plan)}
-        {plan.weekdays.length > 0 && `, ${counted(plan.unitsAMonth, 'unit')} a month`}
-        {plan.next !== null && `; next ${spelledDay(plan.next)}`}
+        {plan.weekdays.length > 0 &&
+          t('watch:PlanChoice.unitsAMonth', { units: counted(plan.unitsAMonth, 'unit') })}
+        {plan.next !== null && t('watch:PlanChoice.nextNext', { next: spelledDay(plan.next) })}
       </button>
     </Popover>
   );

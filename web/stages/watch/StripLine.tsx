@@ -2,6 +2,7 @@ import type { WatchStrip } from '@opsimath/contract/api/watch';
 import { memo } from 'react';
 import { spelledDay } from '../../parts/words/figures';
 import { bestOf, stripPath, stripScale } from './stripLine';
+import { t } from '../../words/t';
 
 const [WIDTH, HEIGHT] = [430, 44];
 
@@ -24,9 +25,16 @@ export const StripLine = memo(function StripLine({ strip, days, front, marks }: 
       height={HEIGHT}
       className="strip"
       role="img"
-      aria-label={`${strip.text}: ${strip.then} on the first day, ${strip.now} on the last, ${known} days known${
-        marks.length > 0 ? `, changed on ${marks.map(spelledDay).join(', ')}` : ''
-      }`}
+      aria-label={t('watch:StripLine.textThenOnTheFirstDay', {
+        text: strip.text,
+        then: strip.then,
+        now: strip.now,
+        known,
+        which:
+          marks.length > 0
+            ? t('watch:StripLine.changedOnMarks', { marks: marks.map(spelledDay).join(', ') })
+            : '',
+      })}
     >
       <line className="strip-front" x1={0} x2={WIDTH} y1={scale.y(front)} y2={scale.y(front)} />
       <path className="strip-rival" d={stripPath(days, bestOf(strip.rivals), scale)} />

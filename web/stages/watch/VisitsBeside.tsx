@@ -2,6 +2,7 @@ import { Ledger } from '../../parts/table/Ledger';
 import { count, percent } from '../../parts/words/figures';
 import { useScope } from '../../state/useScope';
 import { useVisitsQuery } from '../../state/watchApi';
+import { t } from '../../words/t';
 
 /** How much of all visits came from search, month by month: the share beside both figures it is made of. */
 export function VisitsBeside() {
@@ -15,27 +16,27 @@ export function VisitsBeside() {
   ];
   return (
     <>
-      <h2>Visits from search</h2>
+      <h2>{t('watch:VisitsBeside.visitsFromSearch')}</h2>
       <Ledger
-        label="Visits from search"
+        label={t('watch:VisitsBeside.visitsFromSearch')}
         rows={[...data].reverse()}
         keyOf={({ month }) => month}
         columns={[
-          { head: 'Month', cell: ({ month }) => month },
+          { head: t('watch:VisitsBeside.month'), cell: ({ month }) => month },
           {
-            head: 'From search',
+            head: t('watch:VisitsBeside.fromSearch'),
             figure: true,
             tip:
               named.length === 0
-                ? 'No source of the file is search'
-                : `Counted as search: ${named.join(', ')}`,
+                ? t('watch:VisitsBeside.noSourceOfTheFileIs')
+                : t('watch:VisitsBeside.countedAsSearchNamed', { named: named.join(', ') }),
             cell: ({ search }) => count(search),
           },
-          { head: 'All visits', figure: true, cell: ({ all }) => count(all) },
+          { head: t('watch:VisitsBeside.allVisits'), figure: true, cell: ({ all }) => count(all) },
           {
-            head: 'Share',
+            head: t('watch:VisitsBeside.share'),
             figure: true,
-            tip: 'It also rises when other sources fall: look at both figures',
+            tip: t('watch:VisitsBeside.itAlsoRisesWhenOtherSources'),
             cell: ({ search, all }) => percent(all === 0 ? null : search / all),
           },
         ]}

@@ -17,6 +17,7 @@ import { WatchKeywords } from './WatchKeywords';
 import { WatchTargets } from './WatchTargets';
 import { WatchTotals } from './WatchTotals';
 import './watch.css';
+import { t } from '../../words/t';
 
 /** Did it work: keywords that are followed, what changes did to them, and what is to be looked at again. */
 export default function Watch() {
@@ -40,17 +41,17 @@ export default function Watch() {
   const { data: alerts } = useAlertsQuery({ project, market, date }, { skip: !isReady });
   const error = watch.error ?? effects.error;
   if (error) return <Problem error={error} />;
-  if (!watch.data || !effects.data) return <Waiting for="what is followed" />;
+  if (!watch.data || !effects.data) return <Waiting for={t('watch:Watch.whatIsFollowed')} />;
   const view = partOf('watch', scope.view);
   const nothing = watch.data.tracked === 0 && effects.data.changes.length === 0;
   return (
     <div className="watch">
       <WatchHead watch={watch.data} changes={effects.data.changes} />
       {nothing ? (
-        <Empty title="No keyword is followed in this market">
-          Tick keywords in Gaps and press Track in the tray. From then on they can be captured on set days.{' '}
+        <Empty title={t('watch:Watch.noKeywordIsFollowedInThis')}>
+          {t('watch:Watch.tickKeywordsInGapsAndPress')}{' '}
           <Link className="written" to={`/p/${project}/gaps?market=${market}&date=${date}`}>
-            Choose keywords in Gaps
+            {t('watch:Watch.chooseKeywordsInGaps')}
           </Link>
         </Empty>
       ) : (
@@ -58,14 +59,14 @@ export default function Watch() {
           <div className="stage-top watch-top">
             <StageParts
               stage="watch"
-              name="Watch"
+              name={t('watch:Watch.watch')}
               words={(part, label) => (part === 'alerts' ? alertsLabel(alerts) : label)}
             />
             {(view === 'keywords' || view === 'total') && <WatchGroup targets={watch.data.targets} />}
             {(view === 'keywords' || view === 'total') && comparedWith(scope) !== undefined && (
               <label className="soft">
-                <input type="checkbox" checked={all} onChange={() => showAll(!all)} /> from the first capture
-                on, not from the day compared with
+                <input type="checkbox" checked={all} onChange={() => showAll(!all)} />{' '}
+                {t('watch:Watch.fromTheFirstCaptureOnNot')}
               </label>
             )}
           </div>

@@ -6,6 +6,7 @@ import { useTrouble } from '../../parts/words/useTrouble';
 import { useChangeProjectMutation, useProjectsQuery } from '../../state/projectApi';
 import { useFeedQuery, useSetFeedMutation } from '../../state/watchApi';
 import { useScope } from '../../state/useScope';
+import { t, wordOf } from '../../words/t';
 
 type Limits = ProjectSettings['alerts'];
 
@@ -14,16 +15,16 @@ export function WatchAlerts({ alerts }: { alerts: readonly WatchAlert[] }) {
   const { change } = useScope();
   return (
     <div className="watch-alerts">
-      <section aria-label="Alerts">
+      <section aria-label={t('watch:WatchAlerts.alerts')}>
         {alerts.length === 0 && (
-          <p className="soft">Nothing happened that counts. A wobble of a day does not.</p>
+          <p className="soft">{t('watch:WatchAlerts.nothingHappenedThatCountsAWobble')}</p>
         )}
-        <table className="ledger" aria-label="Alerts">
+        <table className="ledger" aria-label={t('watch:WatchAlerts.alerts')}>
           <tbody>
             {alerts.map(({ id, day, kind, text, keyword }) => (
               <tr key={id}>
                 <td className="no-break">{spelledDay(day)}</td>
-                <td className="soft no-break">{kind}</td>
+                <td className="soft no-break">{wordOf(kind)}</td>
                 <td>
                   {keyword === null ? (
                     text
@@ -38,7 +39,7 @@ export function WatchAlerts({ alerts }: { alerts: readonly WatchAlert[] }) {
           </tbody>
         </table>
       </section>
-      <aside className="board-side" aria-label="What counts">
+      <aside className="board-side" aria-label={t('watch:WatchAlerts.whatCounts')}>
         <WhatCounts />
         <Feed />
       </aside>
@@ -72,13 +73,13 @@ function WhatCounts() {
   );
   return (
     <>
-      <h2>What counts</h2>
-      {number('lasting', 'Captures in a row that agree', 1, 10)}
-      {number('days', 'Days back', 1, 365)}
-      {number('season', 'Days before a season’s work', 0, 180)}
-      {number('quietFrom', 'Feed rests from, hour UTC', 0, 23)}
-      {number('quietTo', 'until, hour UTC', 0, 23)}
-      <p className="soft">Alerts about:</p>
+      <h2>{t('watch:WatchAlerts.whatCounts')}</h2>
+      {number('lasting', t('watch:WatchAlerts.capturesInARowThatAgree'), 1, 10)}
+      {number('days', t('watch:WatchAlerts.daysBack'), 1, 365)}
+      {number('season', t('watch:WatchAlerts.daysBeforeASeasonSWork'), 0, 180)}
+      {number('quietFrom', t('watch:WatchAlerts.feedRestsFromHourUTC'), 0, 23)}
+      {number('quietTo', t('watch:WatchAlerts.untilHourUTC'), 0, 23)}
+      <p className="soft">{t('watch:WatchAlerts.alertsAbout')}</p>
       {ALERT_KINDS.map((kind) => (
         <label key={kind}>
           <input
@@ -92,7 +93,7 @@ function WhatCounts() {
               })
             }
           />{' '}
-          {kind}
+          {wordOf(kind)}
         </label>
       ))}
     </>
@@ -109,13 +110,13 @@ function Feed() {
   const address = data?.path ? `${window.location.origin}${data.path}` : null;
   return (
     <>
-      <h2>Feed</h2>
+      <h2>{t('watch:WatchAlerts.feed')}</h2>
       {address === null ? (
         <p>
           <Button size="small" loading={isLoading} onClick={() => set(true)}>
-            Open a feed
+            {t('watch:WatchAlerts.openAFeed')}
           </Button>{' '}
-          <span className="soft">Atom, of all markets; whoever knows its address can read it.</span>
+          <span className="soft">{t('watch:WatchAlerts.atomOfAllMarketsWhoeverKnows')}</span>
         </p>
       ) : (
         <>
@@ -126,16 +127,16 @@ function Feed() {
               onClick={() =>
                 void navigator.clipboard
                   .writeText(address)
-                  .then(() => message.info('The address is on the clipboard.'))
+                  .then(() => message.info(t('watch:WatchAlerts.theAddressIsOnTheClipboard')))
               }
             >
-              Copy
+              {t('watch:WatchAlerts.copy')}
             </Button>{' '}
             <Button size="small" loading={isLoading} onClick={() => set(true)}>
-              Another address
+              {t('watch:WatchAlerts.anotherAddress')}
             </Button>{' '}
             <Button size="small" onClick={() => set(false)}>
-              Close it
+              {t('watch:WatchAlerts.closeIt')}
             </Button>
           </p>
         </>
@@ -146,4 +147,6 @@ function Feed() {
 
 /** “Alerts 12”. */
 export const alertsLabel = (alerts: readonly WatchAlert[] | undefined): string =>
-  alerts === undefined || alerts.length === 0 ? 'Alerts' : `Alerts ${count(alerts.length)}`;
+  alerts === undefined || alerts.length === 0
+    ? t('watch:WatchAlerts.alerts')
+    : t('watch:WatchAlerts.alertsAlerts', { alerts: count(alerts.length) });

@@ -7,6 +7,7 @@ import { count, counted, decimal, spelledDay, worth } from '../../parts/words/fi
 import { EffectDetail } from './EffectDetail';
 import { IntervalMark } from './IntervalMark';
 import { clicksWords, effectWord, readyWords } from './watchWords';
+import { t, wordOf } from '../../words/t';
 
 /** Every change with what it did: interval, clicks, worth, whether it lasts, and how that compares with what was foretold. */
 export function WatchChanges({ effects: { changes, kinds, currency } }: { effects: EffectsView }) {
@@ -14,11 +15,10 @@ export function WatchChanges({ effects: { changes, kinds, currency } }: { effect
   const { project, scope } = useScope();
   if (changes.length === 0)
     return (
-      <Empty title="Nothing has been changed yet">
-        Publish a draft, or note in Drafts what was done without one. From then on its keywords are held
-        against others like them.{' '}
+      <Empty title={t('watch:WatchChanges.nothingHasBeenChangedYet')}>
+        {t('watch:WatchChanges.publishADraftOrNoteIn')}{' '}
         <Link className="written" to={`/p/${project}/drafts?market=${scope.market}&date=${scope.date}`}>
-          Open the drafts
+          {t('watch:WatchChanges.openTheDrafts')}
         </Link>
       </Empty>
     );
@@ -30,21 +30,21 @@ export function WatchChanges({ effects: { changes, kinds, currency } }: { effect
   );
   return (
     <>
-      <table className="ledger" aria-label="Changes and their effects">
+      <table className="ledger" aria-label={t('watch:WatchChanges.changesAndTheirEffects')}>
         <thead>
           <tr>
-            <th>Day</th>
-            <th>Target</th>
-            <th>Effect</th>
-            <th>Clicks a month, 95 %</th>
-            <th className="figure" title={`${currency} a month, by the worth of its keywords’ clicks`}>
-              Worth
+            <th>{t('watch:WatchChanges.day')}</th>
+            <th>{t('watch:WatchChanges.target')}</th>
+            <th>{t('watch:WatchChanges.effect')}</th>
+            <th>{t('watch:WatchChanges.clicksAMonth95')}</th>
+            <th className="figure" title={t('watch:WatchChanges.currencyAMonthByTheWorth', { currency })}>
+              {t('watch:WatchChanges.worth')}
             </th>
-            <th className="figure" title="How often drift alone does as much">
+            <th className="figure" title={t('watch:WatchChanges.howOftenDriftAloneDoesAs')}>
               p
             </th>
-            <th className="figure" title="Clicks a month when the work was picked">
-              Foretold
+            <th className="figure" title={t('watch:WatchChanges.clicksAMonthWhenTheWork')}>
+              {t('watch:WatchChanges.foretold')}
             </th>
           </tr>
         </thead>
@@ -70,16 +70,22 @@ export function WatchChanges({ effects: { changes, kinds, currency } }: { effect
       </table>
       {kinds.length > 0 && (
         <p className="soft">
-          What worked here so far:{' '}
-          {kinds
-            .map(
-              ({ kind, told, gained, clicks, foretold }) =>
-                `${kind}, ${gained} of ${told} surely a gain, ${counted(Math.round(clicks), 'click')} a month${
-                  foretold === null ? '' : `, foretold ${count(Math.round(foretold))}`
-                }`,
-            )
-            .join('; ')}
-          . Mixed ones are left out.
+          {t('watch:WatchChanges.whatWorkedHereSoFarKinds', {
+            kinds: kinds
+              .map(({ kind, told, gained, clicks, foretold }) =>
+                t('watch:WatchChanges.kindGainedOfToldSurelyA', {
+                  kind: wordOf(kind),
+                  gained,
+                  told,
+                  clicks: counted(Math.round(clicks), 'click'),
+                  which:
+                    foretold === null
+                      ? ''
+                      : t('watch:WatchChanges.foretoldForetold', { foretold: count(Math.round(foretold)) }),
+                }),
+              )
+              .join('; '),
+          })}
         </p>
       )}
     </>
@@ -99,7 +105,7 @@ function ChangeRow({ change, most, isOpen, onOpen }: ChangeRowProps) {
     <tr>
       <td className="no-break">
         {spelledDay(date)}
-        <span className="soft under">{kind}</span>
+        <span className="soft under">{wordOf(kind)}</span>
       </td>
       <td>
         <button className="plain" aria-expanded={isOpen} onClick={onOpen}>
@@ -107,7 +113,7 @@ function ChangeRow({ change, most, isOpen, onOpen }: ChangeRowProps) {
         </button>
         <span className="soft under draft-address">
           {note === '' ? address : `${note}: ${address}`}
-          {keywords.length > 1 && `, ${keywords.length} keywords`}
+          {keywords.length > 1 && t('watch:WatchChanges.keywordsKeywords', { keywords: keywords.length })}
         </span>
       </td>
       <td>
@@ -117,7 +123,7 @@ function ChangeRow({ change, most, isOpen, onOpen }: ChangeRowProps) {
       <td>
         {effect.state === 'told' && (
           <>
-            <IntervalMark {...effect.clicks} most={most} words="clicks a month" />
+            <IntervalMark {...effect.clicks} most={most} words={t('watch:WatchChanges.clicksAMonth')} />
             <span className="soft under">{clicksWords(effect.clicks)}</span>
           </>
         )}

@@ -2,6 +2,7 @@ import type { WatchView } from '@opsimath/contract/api/watch';
 import { Select } from 'antd';
 import { useListsQuery } from '../../state/siftApi';
 import { useScope } from '../../state/useScope';
+import { t } from '../../words/t';
 
 /** Which of the keywords that are followed are shown: of a list, or those that a target of ours holds. */
 export function WatchGroup({ targets }: { targets: WatchView['targets'] }) {
@@ -14,11 +15,11 @@ export function WatchGroup({ targets }: { targets: WatchView['targets'] }) {
       {here.length > 0 && (
         <Select
           size="small"
-          aria-label="Keywords of which list"
+          aria-label={t('watch:WatchGroup.keywordsOfWhichList')}
           popupMatchSelectWidth={false}
           value={scope.inList ?? 0}
           options={[
-            { value: 0, label: 'All lists' },
+            { value: 0, label: t('watch:WatchGroup.allLists') },
             ...here.map(({ id, name }) => ({ value: id, label: name })),
           ]}
           onChange={(list) => change({ inList: list === 0 ? null : list })}
@@ -27,13 +28,13 @@ export function WatchGroup({ targets }: { targets: WatchView['targets'] }) {
       {(targets.length > 0 || scope.answering !== '') && (
         <Select
           size="small"
-          aria-label="Keywords of which target"
+          aria-label={t('watch:WatchGroup.keywordsOfWhichTarget')}
           showSearch
           popupMatchSelectWidth={false}
           style={{ maxWidth: 260 }}
           value={scope.answering}
           options={[
-            { value: '', label: 'All our targets' },
+            { value: '', label: t('watch:WatchGroup.allOurTargets') },
             ...targets.map(({ address, keywords }) => ({
               value: address,
               label: `${address} (${keywords})`,

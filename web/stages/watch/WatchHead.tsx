@@ -4,6 +4,7 @@ import { useScope } from '../../state/useScope';
 import { LookAgain } from './LookAgain';
 import { PlanChoice } from './PlanChoice';
 import { effectsTitle } from './watchWords';
+import { t, wordOf } from '../../words/t';
 
 const SHOWN = 4;
 
@@ -21,16 +22,24 @@ export function WatchHead({ watch, changes }: WatchHeadProps) {
       <div>
         <h1>{effectsTitle(changes)}</h1>
         <p className="soft">
-          {count(tracked)} tracked {tracked === 1 ? 'keyword' : 'keywords'}, {count(days.length)}{' '}
-          {days.length === 1 ? 'day' : 'days'} of capture
-          {days.length > 0 && `, the last ${spelledDay(days.at(-1)!)}`}.{' '}
+          {t('watch:WatchHead.trackedTrackedWhichDaysWhich2Of', {
+            tracked: count(tracked),
+            which: tracked === 1 ? t('watch:WatchHead.keyword') : t('watch:WatchHead.keywords'),
+            days: count(days.length),
+            which2: days.length === 1 ? t('watch:WatchHead.day') : t('watch:WatchHead.days'),
+          })}
+          {days.length > 0 && t('watch:WatchHead.theLastAt', { at: spelledDay(days.at(-1)!) })}.{' '}
           <PlanChoice market={scope.market} plan={plan} tracked={tracked} />
         </p>
-        {plan.trouble !== '' && <p className="problem">Nothing was captured: {plan.trouble}</p>}
+        {plan.trouble !== '' && (
+          <p className="problem">
+            {t('watch:WatchHead.nothingWasCapturedTrouble', { trouble: plan.trouble })}
+          </p>
+        )}
         {due.length > 0 && (
-          <ul className="due" aria-label="Due">
+          <ul className="due" aria-label={t('watch:WatchHead.due')}>
             <li>
-              <b>{due.length} due:</b>
+              <b>{t('watch:WatchHead.dueDue', { due: due.length })}</b>
             </li>
             {due.slice(0, SHOWN).map((one) => (
               <li key={`${one.what} ${one.change} ${one.task}`}>
@@ -40,18 +49,22 @@ export function WatchHead({ watch, changes }: WatchHeadProps) {
                   <>
                     <b>{one.text}</b>{' '}
                     <span className="soft">
-                      {one.what}, {spelledDay(one.since)}
+                      {wordOf(one.what)}
+                      {', '}
+                      {spelledDay(one.since)}
                     </span>{' '}
                     {one.keywords[0] !== undefined && (
                       <button className="plain written" onClick={() => change({ open: one.keywords[0]! })}>
-                        open it
+                        {t('watch:WatchHead.openIt')}
                       </button>
                     )}
                   </>
                 )}
               </li>
             ))}
-            {due.length > SHOWN && <li className="soft">and {due.length - SHOWN} more</li>}
+            {due.length > SHOWN && (
+              <li className="soft">{t('watch:WatchHead.andDueMore', { due: due.length - SHOWN })}</li>
+            )}
           </ul>
         )}
       </div>

@@ -10,6 +10,7 @@ import { IntervalMark } from './IntervalMark';
 import { LookedAt } from './LookedAt';
 import { StripLine } from './StripLine';
 import { clicksWords, effectWord, movedWords, readyWords } from './watchWords';
+import { t } from '../../words/t';
 
 interface WatchKeywordsProps {
   watch: WatchView;
@@ -31,22 +32,26 @@ export function WatchKeywords({ watch, changes, find, onFind, onAll }: WatchKeyw
   return (
     <>
       <p className="soft watch-find">
-        <FindBox value={find} onFind={onFind} width={190} /> Ours and the best rival, 1 at the top; the front
-        is dotted, a change is a mark, days without a capture are left out.
+        <FindBox value={find} onFind={onFind} width={190} /> {t('watch:WatchKeywords.oursAndTheBestRival1')}
       </p>
-      <table className="ledger strips" aria-label="Keywords followed">
+      <table className="ledger strips" aria-label={t('watch:WatchKeywords.keywordsFollowed')}>
         <thead>
           <tr>
-            <th>Keyword and change</th>
-            <th title="On the first day drawn, and on the last of which something is known">Position</th>
+            <th>{t('watch:WatchKeywords.keywordAndChange')}</th>
+            <th title={t('watch:WatchKeywords.onTheFirstDayDrawnAnd')}>
+              {t('watch:WatchKeywords.position')}
+            </th>
             <th>
               {watch.days.length > 0
-                ? `${spelledDay(watch.days[0]!)} to ${spelledDay(watch.days.at(-1)!)}`
-                : 'Days'}
+                ? t('watch:WatchKeywords.daysToAt', {
+                    days: spelledDay(watch.days[0]!),
+                    at: spelledDay(watch.days.at(-1)!),
+                  })
+                : t('watch:WatchKeywords.days')}
             </th>
-            <th>Effect</th>
-            <th title="What the change brought, beside keywords like them that nothing was done to">
-              Clicks a month, 95 %
+            <th>{t('watch:WatchKeywords.effect')}</th>
+            <th title={t('watch:WatchKeywords.whatTheChangeBroughtBesideKeywords')}>
+              {t('watch:WatchKeywords.clicksAMonth95')}
             </th>
           </tr>
         </thead>
@@ -64,7 +69,7 @@ export function WatchKeywords({ watch, changes, find, onFind, onAll }: WatchKeyw
       </table>
       {watch.stripsInAll > watch.strips.length && (
         <Button size="small" onClick={onAll}>
-          Show all {count(watch.stripsInAll)}
+          {t('watch:WatchKeywords.showAllStripsInAll', { stripsInAll: count(watch.stripsInAll) })}
         </Button>
       )}
     </>
@@ -101,11 +106,11 @@ function StripRow({ strip, watch, led, most }: StripRowProps) {
             <b className="serif">{strip.text}</b>
           </button>
           <span className="soft under">
-            {newest ? `${newest.kind}, ${spelledDay(newest.date)}` : 'not touched'}{' '}
+            {newest ? `${newest.kind}, ${spelledDay(newest.date)}` : t('watch:WatchKeywords.notTouched')}{' '}
             <button
               className="plain written"
               disabled={isLoading}
-              title="A fresh look at its result page: 1 unit"
+              title={t('watch:WatchKeywords.aFreshLookAtItsResult')}
               onClick={() =>
                 void look({ project, market: scope.market, keywords: [strip.id] })
                   .unwrap()
@@ -113,14 +118,14 @@ function StripRow({ strip, watch, led, most }: StripRowProps) {
                   .catch(trouble)
               }
             >
-              look now
+              {t('watch:WatchKeywords.lookNow')}
             </button>
           </span>
         </td>
         <td className="no-break">
           <b>{movedWords(strip)}</b>
           {strip.paid !== 'unknown' && strip.paid !== 'absent' && (
-            <span className="soft under">paid {strip.paid}</span>
+            <span className="soft under">{t('watch:WatchKeywords.paidPaid', { paid: strip.paid })}</span>
           )}
         </td>
         <td>
@@ -137,15 +142,19 @@ function StripRow({ strip, watch, led, most }: StripRowProps) {
               {effectWord(newest)}
             </button>
           ) : (
-            <span className="soft">compared with</span>
+            <span className="soft">{t('watch:WatchKeywords.comparedWith')}</span>
           )}
         </td>
         <td>
           {newest?.effect.state === 'told' ? (
             <>
-              <IntervalMark {...newest.effect.clicks} most={most} words="clicks a month" />
+              <IntervalMark
+                {...newest.effect.clicks}
+                most={most}
+                words={t('watch:WatchKeywords.clicksAMonth')}
+              />
               <span className="soft under">
-                {newest.mixedWith.length > 0 && 'together with another: '}
+                {newest.mixedWith.length > 0 && `${t('watch:WatchKeywords.togetherWithAnother')} `}
                 {clicksWords(newest.effect.clicks)}
               </span>
             </>

@@ -5,6 +5,7 @@ import { count, spelledDay } from '../../parts/words/figures';
 import { useScope } from '../../state/useScope';
 import { useWatchTargetsQuery } from '../../state/watchApi';
 import { indexWords } from './watchWords';
+import { t } from '../../words/t';
 
 const NAMED = 6;
 
@@ -14,18 +15,18 @@ export function WatchTargets() {
   const { market, date } = scope;
   const { data, error } = useWatchTargetsQuery({ project, market, date });
   if (error) return <Problem error={error} />;
-  if (!data) return <Waiting for="the targets" />;
+  if (!data) return <Waiting for={t('watch:WatchTargets.theTargets')} />;
   return (
     <>
-      <h2>Which of the keywords followed they serve</h2>
+      <h2>{t('watch:WatchTargets.whichOfTheKeywordsFollowedThey')}</h2>
       <Ledger
-        label="Our targets"
+        label={t('watch:WatchTargets.ourTargets')}
         rows={data.targets}
         keyOf={({ address }) => address}
-        empty="None of ours is known to rank for a keyword that is followed."
+        empty={t('watch:WatchTargets.noneOfOursIsKnownTo')}
         columns={[
           {
-            head: 'Target',
+            head: t('watch:WatchTargets.target'),
             cell: ({ address, title }) => (
               <>
                 <button className="plain written" onClick={() => change({ view: '', answering: address })}>
@@ -35,9 +36,13 @@ export function WatchTargets() {
               </>
             ),
           },
-          { head: 'Keywords', figure: true, cell: ({ keywords }) => count(keywords.length) },
           {
-            head: 'The best of them',
+            head: t('watch:WatchTargets.keywords'),
+            figure: true,
+            cell: ({ keywords }) => count(keywords.length),
+          },
+          {
+            head: t('watch:WatchTargets.theBestOfThem'),
             cell: ({ keywords }) =>
               keywords
                 .slice(0, NAMED)
@@ -45,41 +50,47 @@ export function WatchTargets() {
                 .join(', '),
           },
           {
-            head: 'In the index',
-            tip: 'By every check of Roster, Index; changes of state with their day',
+            head: t('watch:WatchTargets.inTheIndex'),
+            tip: t('watch:WatchTargets.byEveryCheckOfRosterIndex'),
             cell: ({ index }) => indexWords(index),
           },
         ]}
       />
-      <h2>Where several of ours come up for one keyword</h2>
+      <h2>{t('watch:WatchTargets.whereSeveralOfOursComeUp')}</h2>
       <Ledger
-        label="Shared keywords"
+        label={t('watch:WatchTargets.sharedKeywords')}
         rows={data.shared}
         keyOf={({ id }) => id}
-        empty="No keyword that is followed was ever held by more than one target of ours."
+        empty={t('watch:WatchTargets.noKeywordThatIsFollowedWas')}
         columns={[
           {
-            head: 'Keyword',
+            head: t('watch:WatchTargets.keyword'),
             cell: ({ id, text }) => (
               <button className="plain written" onClick={() => change({ open: id })}>
                 {text}
               </button>
             ),
           },
-          { head: 'Searches', figure: true, cell: ({ demand }) => count(demand) },
+          { head: t('watch:WatchTargets.searches'), figure: true, cell: ({ demand }) => count(demand) },
           {
-            head: 'Who held it, from when on',
+            head: t('watch:WatchTargets.whoHeldItFromWhenOn'),
             cell: ({ course }) => (
               <ol className="holder-course">
                 {course.slice(-NAMED).map(({ from, address, position }) => (
                   <li key={from}>
-                    {spelledDay(from)}: <b>{position}</b> {address}
+                    {spelledDay(from)}
+                    {': '}
+                    <b>{position}</b> {address}
                   </li>
                 ))}
               </ol>
             ),
           },
-          { head: 'Changes', figure: true, cell: ({ course }) => count(course.length - 1) },
+          {
+            head: t('watch:WatchTargets.changes'),
+            figure: true,
+            cell: ({ course }) => count(course.length - 1),
+          },
         ]}
       />
     </>

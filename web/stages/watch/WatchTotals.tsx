@@ -7,14 +7,15 @@ import { onPaper, timeAxis } from '../../parts/charts/paper';
 import { Ledger } from '../../parts/table/Ledger';
 import { count, counted, percent, spelledDay } from '../../parts/words/figures';
 import { VisitsBeside } from './VisitsBeside';
+import { t, wordOf } from '../../words/t';
 
 /** What can be drawn beside: own figures on a scale of their own, and ours a year before. */
 const BESIDE = {
-  nothing: 'Nothing beside',
-  year: 'Ours a year before',
-  clicks: 'Own clicks a day',
-  impressions: 'Own impressions a day',
-  adCost: 'Ad cost a day',
+  nothing: t('watch:WatchTotals.nothingBeside'),
+  year: t('watch:WatchTotals.oursAYearBefore'),
+  clicks: t('watch:WatchTotals.ownClicksADay'),
+  impressions: t('watch:WatchTotals.ownImpressionsADay'),
+  adCost: t('watch:WatchTotals.adCostADay'),
 } as const;
 type Beside = keyof typeof BESIDE;
 
@@ -33,7 +34,11 @@ const valueOf = (total: WatchView['totals'][number][number], measure: Measure): 
         : total.paid;
 
 const said = (value: number | null, measure: Measure): string =>
-  value === null ? 'unknown' : measure === 'Visibility' ? percent(value) : count(Math.round(value));
+  value === null
+    ? t('watch:WatchTotals.unknown')
+    : measure === 'Visibility'
+      ? percent(value)
+      : count(Math.round(value));
 
 /** One figure of every side over all keywords that are followed, day by day, with the changes as marks. */
 export function WatchTotals({ watch }: { watch: WatchView }) {
@@ -44,33 +49,36 @@ export function WatchTotals({ watch }: { watch: WatchView }) {
   const option = useMemo(() => optionOf(watch, measure, beside, ink), [watch, measure, beside, ink]);
   const extra = beside === 'nothing' ? null : valuesBeside(watch, measure, beside);
   return (
-    <section aria-label="In total">
+    <section aria-label={t('watch:WatchTotals.inTotal')}>
       <p className="soft">
         <Segmented
           size="small"
-          aria-label="Figure"
+          aria-label={t('watch:WatchTotals.figure')}
           value={measure}
-          options={[...MEASURES]}
+          options={MEASURES.map((value) => ({ value, label: wordOf(value) }))}
           onChange={(next) => setMeasure(next as Measure)}
         />{' '}
         <Select<Beside>
           size="small"
-          aria-label="What is drawn beside"
+          aria-label={t('watch:WatchTotals.whatIsDrawnBeside')}
           popupMatchSelectWidth={false}
           value={beside}
           options={(Object.keys(BESIDE) as Beside[]).map((value) => ({ value, label: BESIDE[value] }))}
           onChange={setBeside}
         />{' '}
-        Every day over the same {counted(watch.panel, 'keyword')}, those captured on the first day drawn. Turn
-        the wheel over it to zoom, carry it to move.{' '}
+        {t('watch:WatchTotals.everyDayOverTheSameKeywords', { keywords: counted(watch.panel, 'keyword') })}{' '}
         <button className="plain written" aria-expanded={asTable} onClick={() => showTable(!asTable)}>
-          {asTable ? 'Hide the days' : 'The days as a table'}
+          {asTable ? t('watch:WatchTotals.hideTheDays') : t('watch:WatchTotals.theDaysAsATable')}
         </button>
       </p>
       <Chart
         option={option}
         height={300}
-        label={`${measure} of ${watch.names.length} sides on ${watch.days.length} days`}
+        label={t('watch:WatchTotals.measureOfNamesSidesOnDays', {
+          measure: wordOf(measure),
+          names: watch.names.length,
+          days: watch.days.length,
+        })}
       />
       <p className="legend soft">
         <span className="stroke own" /> {watch.names[0]}
@@ -78,7 +86,7 @@ export function WatchTotals({ watch }: { watch: WatchView }) {
           <span>
             {' '}
             <span className="stroke beside" /> {BESIDE[beside]}
-            {extra.every((value) => value === null) && ': nothing is held'}{' '}
+            {extra.every((value) => value === null) && t('watch:WatchTotals.nothingIsHeld')}{' '}
           </span>
         )}
         {watch.names.slice(1).map((name, r) => (
@@ -89,11 +97,11 @@ export function WatchTotals({ watch }: { watch: WatchView }) {
       </p>
       {asTable && (
         <Ledger
-          label="Days"
+          label={t('watch:WatchTotals.days')}
           rows={watch.days.map((date, n) => ({ date, n })).reverse()}
           keyOf={({ date }) => date}
           columns={[
-            { head: 'Day', cell: ({ date }) => spelledDay(date) },
+            { head: t('watch:WatchTotals.day'), cell: ({ date }) => spelledDay(date) },
             ...watch.names.map((name, side) => ({
               head: name,
               figure: true,
@@ -204,6 +212,6 @@ function marksOf(changes: WatchView['changes']) {
   for (const { date, kind } of changes) byDay.set(date, [...(byDay.get(date) ?? []), kind]);
   return [...byDay].map(([xAxis, kinds]) => ({
     xAxis,
-    name: kinds.length === 1 ? kinds[0]! : `${kinds.length} changes`,
+    name: kinds.length === 1 ? kinds[0]! : t('watch:WatchTotals.kindsChanges', { kinds: kinds.length }),
   }));
 }

@@ -1,0 +1,74 @@
+import i18next from 'i18next';
+import {
+  FIRST_SPACES,
+  STAGE_SPACES,
+  type Counted,
+  type FigureSpace,
+  type WordKey,
+  type Words,
+} from './catalog';
+
+/** Languages that the interface speaks, each with its own folder beside this file. */
+export const LANGUAGES = { en: 'English', de: 'Deutsch' } as const;
+export type Language = keyof typeof LANGUAGES;
+
+/** How numbers and days are spelled in each. */
+const LOCALES: Record<Language, { numbers: string; days: string }> = {
+  en: { numbers: 'en-US', days: 'en-GB' },
+  de: { numbers: 'de-DE', days: 'de-DE' },
+};
+
+const held = i18next.createInstance();
+let language: Language = 'en';
+
+/** Begins with a language and the texts that the first page needs; texts of a stage are added when it opens. */
+export function startWords(chosen: Language, texts: Partial<Words>): void {
+  language = chosen;
+  void held.init({
+    lng: chosen,
+    resources: { [chosen]: texts },
+    ns: [...FIRST_SPACES, ...STAGE_SPACES],
+    initAsync: false,
+    showSupportNotice: false,
+    returnNull: false,
+    interpolation: { escapeValue: false },
+  });
+}
+
+export function addWords<Space extends keyof Words>(space: Space, texts: Words[Space]): void {
+  held.addResourceBundle(language, space, texts);
+}
+
+/** A text of the interface in the language chosen, with its values put in. */
+export function t(key: WordKey, values?: Record<string, unknown>): string {
+  return held.t(key, values ?? {});
+}
+
+/** The same before its values are put in, for a text that has parts of the page in it. */
+export const bare = (key: WordKey): string => held.t(key, { skipInterpolation: true });
+export const filled = (text: string, values: Record<string, unknown> = {}): string =>
+  held.services.interpolator.interpolate(text, values, language, {});
+
+/** A count with its noun, which agrees with it; `shown` is the count as it is spelled. */
+export function countedWords(many: number, shown: string, noun: Counted): string {
+  return held.t(`counts:${noun}`, { count: many, shown });
+}
+
+/** What a code of the method or the contract is called on the screen; what is no code stays as it is. */
+export function wordOf(code: string): string {
+  return (held.getResource(language, 'codes', code) as string | undefined) ?? code;
+}
+
+/** What a figure is called here, where the language has its own words for it; else as the contract has it. */
+export function figureWords(
+  space: FigureSpace,
+  name: string,
+  english: { head: string; tip: string },
+  values: Record<string, unknown>,
+): { head: string; tip: string } {
+  const own = (held.getResource(language, 'figures', space) as Words['figures'][FigureSpace])?.[name];
+  return own ? { head: own.head, tip: filled(own.tip, values) } : english;
+}
+
+export const languageNow = (): Language => language;
+export const localeNow = (): { numbers: string; days: string } => LOCALES[language];

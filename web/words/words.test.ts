@@ -1,0 +1,83 @@
+import { readFileSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { GAP_FIGURES } from '@opsimath/contract/figures/gapFigures';
+import { POOL_FIGURES } from '@opsimath/contract/figures/poolFigures';
+import { countedWords, filled, t, wordOf } from './t';
+
+type Texts = Record<string, string>;
+const textsOf = (language: string, space: string): Texts => flat(read(language, space));
+const read = (language: string, space: string): object =>
+  JSON.parse(readFileSync(join(__dirname, language, `${space}.json`), 'utf8')) as object;
+const flat = (from: object, before = ''): Texts =>
+  Object.assign(
+    {},
+    ...Object.entries(from).map(([key, value]: [string, string | object]) =>
+      typeof value === 'string' ? { [before + key]: value } : flat(value, `${before}${key}.`),
+    ),
+  ) as Texts;
+
+const SPACES = readdirSync(join(__dirname, 'en')).map((name) => name.replace('.json', ''));
+const named = (text: string): string[] => (text.match(/\{\{\w+\}\}|<\/?\w+\/?>/g) ?? []).sort();
+
+describe.each(SPACES)('the texts of %s', (space) => {
+  const english = textsOf('en', space);
+  const german = textsOf('de', space);
+
+  test('are there in German, every one, with the same values and parts of the page', () => {
+    expect(Object.keys(german).sort()).toEqual(Object.keys(english).sort());
+    for (const [key, text] of Object.entries(english))
+      expect([key, named(german[key]!)]).toEqual([key, named(text)]);
+  });
+
+  test('say something', () => {
+    for (const text of [...Object.values(english), ...Object.values(german)])
+      expect(text.trim()).not.toBe('');
+  });
+});
+
+test('most of German is German', () => {
+  const pairs = SPACES.flatMap((space) => {
+    const german = textsOf('de', space);
+    return Object.entries(textsOf('en', space)).map(([key, text]) => [text, german[key]!] as const);
+  }).filter(([text]) => /\p{L}+ \p{L}+ \p{L}+/u.test(text));
+  expect(pairs.length).toBeGreaterThan(1000);
+  expect(pairs.filter(([english, german]) => english === german)).toEqual([]);
+});
+
+test('every text is used somewhere, and every text that is used is there', () => {
+  const code = ['parts', 'shell', 'stages', 'state']
+    .flatMap((room) => {
+      const folder = join(__dirname, '..', room);
+      return readdirSync(folder, { recursive: true, encoding: 'utf8' })
+        .filter((name) => /\.tsx?$/.test(name))
+        .map((name) => readFileSync(join(folder, name), 'utf8'));
+    })
+    .join('\n');
+  const used = new Set(
+    [
+      ...code.matchAll(
+        /['"]((?:shell|parts|roster|lookup|sift|gaps|rounds|drafts|watch|report):[\w.]+)['"]/g,
+      ),
+    ].map(([, key]) => key!),
+  );
+  const there = SPACES.filter((space) => space !== 'codes' && space !== 'counts').flatMap((space) =>
+    Object.keys(textsOf('en', space)).map((key) => `${space}:${key}`),
+  );
+  expect(there.filter((key) => !used.has(key))).toEqual([]);
+  expect([...used].filter((key) => !there.includes(key))).toEqual([]);
+});
+
+test('every figure of the contract has German words', () => {
+  const figures = read('de', 'figures') as Record<string, Record<string, { head: string; tip: string }>>;
+  expect(Object.keys(figures.gap!).sort()).toEqual(Object.keys(GAP_FIGURES).sort());
+  expect(Object.keys(figures.pool!).sort()).toEqual(Object.keys(POOL_FIGURES).sort());
+});
+
+test('a text takes its values, a count agrees with its noun, a code says its word', () => {
+  expect(t('gaps:GapTitle.weAreOnTheFrontFor', { onFront: '3', onFrontWithDemand: '2' })).toContain('3');
+  expect(countedWords(1, '1', 'keyword')).toBe('1 keyword');
+  expect(countedWords(2, '2', 'query')).toBe('2 queries');
+  expect(wordOf('absent')).toBe('absent');
+  expect(wordOf('no code of ours')).toBe('no code of ours');
+  expect(filled('<b>{{name}}</b>', { name: '<i>' })).toBe('<b><i></b>');
+});
