@@ -36,6 +36,7 @@ test('a note written by keyboard on a keyword is signed, found from anywhere, ta
   await expect(dossier.getByLabel('New note')).toHaveValue('');
 
   await page.goto(`${address}/roster`);
+  await expect(page.getByRole('navigation', { name: 'Stages' })).toBeVisible();
   await page.keyboard.press('Control+k');
   await page.keyboard.type('buckle');
   await expect(page.getByRole('option', { name: /Needs a picture/ })).toContainText(keyword!);

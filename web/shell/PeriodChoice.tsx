@@ -14,7 +14,7 @@ export function PeriodChoice({ value, onChange }: { value: string; onChange: (pe
   };
   const period = readPeriod(value);
   const days = period !== null && typeof period !== 'string' ? period : null;
-  const shown = days ? `${spelledDay(days.from)} – ${spelledDay(days.to)}` : value;
+  const shown = days ? `${spelledDay(days.from)} – ${spelledDay(days.to)}` : wordOf(value);
   return (
     <Popover
       trigger="click"

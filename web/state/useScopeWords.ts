@@ -1,7 +1,7 @@
 import { useMarketsQuery, useProjectsQuery } from './projectApi';
 import { NO_COMPARE } from './scope';
 import { useScope } from './useScope';
-import { t } from '../words/t';
+import { t, wordOf } from '../words/t';
 
 /** The scope in words, for what leaves the application: for a name, and in full. */
 export function useScopeWords(): { short: string; long: string } {
@@ -10,7 +10,9 @@ export function useScopeWords(): { short: string; long: string } {
   const { data: markets } = useMarketsQuery();
   const name = projects?.find(({ id }) => id === project)?.name ?? '';
   const market = markets?.find(({ code }) => code === scope.market);
-  const where = market ? `${market.surface}, ${market.placeName}, ${market.languageName}` : scope.market;
+  const where = market
+    ? `${wordOf(market.surface)}, ${market.placeName}, ${market.languageName}`
+    : scope.market;
   const compared =
     scope.compare === '' || scope.compare === NO_COMPARE
       ? ''

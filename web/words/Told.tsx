@@ -1,10 +1,10 @@
 import { Fragment, type ReactElement, cloneElement } from 'react';
-import { bare, filled } from './t';
+import { type Values, bare, filled } from './t';
 import type { WordKey } from './catalog';
 
 interface ToldProps {
   id: WordKey;
-  values?: Record<string, unknown>;
+  values?: Values;
   /** What the text names in tags, `<link>…</link>` or `<link/>`: each takes the words between its tags as its content. */
   parts: Readonly<Record<string, ReactElement>>;
 }

@@ -39,14 +39,17 @@ export function addWords<Space extends keyof Words>(space: Space, texts: Words[S
   held.addResourceBundle(language, space, texts);
 }
 
+/** What is put into a text; nothing that would be drawn, which is for <Told>. */
+export type Values = Readonly<Record<string, string | number | null | undefined>>;
+
 /** A text of the interface in the language chosen, with its values put in. */
-export function t(key: WordKey, values?: Record<string, unknown>): string {
+export function t(key: WordKey, values?: Values): string {
   return held.t(key, values ?? {});
 }
 
 /** The same before its values are put in, for a text that has parts of the page in it. */
 export const bare = (key: WordKey): string => held.t(key, { skipInterpolation: true });
-export const filled = (text: string, values: Record<string, unknown> = {}): string =>
+export const filled = (text: string, values: Values = {}): string =>
   held.services.interpolator.interpolate(text, values, language, {});
 
 /** A count with its noun, which agrees with it; `shown` is the count as it is spelled. */
@@ -56,7 +59,8 @@ export function countedWords(many: number, shown: string, noun: Counted): string
 
 /** What a code of the method or the contract is called on the screen; what is no code stays as it is. */
 export function wordOf(code: string): string {
-  return (held.getResource(language, 'codes', code) as string | undefined) ?? code;
+  const codes = held.getResourceBundle(language, 'codes') as Record<string, string>;
+  return Object.hasOwn(codes, code) ? codes[code]! : code;
 }
 
 /** What a figure is called here, where the language has its own words for it; else as the contract has it. */
@@ -64,7 +68,7 @@ export function figureWords(
   space: FigureSpace,
   name: string,
   english: { head: string; tip: string },
-  values: Record<string, unknown>,
+  values: Values,
 ): { head: string; tip: string } {
   const own = (held.getResource(language, 'figures', space) as Words['figures'][FigureSpace])?.[name];
   return own ? { head: own.head, tip: filled(own.tip, values) } : english;

@@ -79,5 +79,7 @@ test('a text takes its values, a count agrees with its noun, a code says its wor
   expect(countedWords(2, '2', 'query')).toBe('2 queries');
   expect(wordOf('absent')).toBe('absent');
   expect(wordOf('no code of ours')).toBe('no code of ours');
+  expect(wordOf('')).toBe('');
+  expect(wordOf('toString')).toBe('toString');
   expect(filled('<b>{{name}}</b>', { name: '<i>' })).toBe('<b><i></b>');
 });

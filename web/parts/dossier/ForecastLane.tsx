@@ -1,6 +1,6 @@
 import { ABSENT_BAND, BAND_NAMES, bandEnds } from '@opsimath/core/forecast/bands';
 import { laneScale } from '@opsimath/core/lane/laneScale';
-import { t } from '../../words/t';
+import { t, wordOf } from '../../words/t';
 
 interface ForecastLaneProps {
   width: number;
@@ -30,7 +30,7 @@ export function ForecastLane({ width, asIs, after }: ForecastLaneProps) {
           y={up ? MIDDLE - height : MIDDLE + 1}
           height={height}
         >
-          <title>{`${band === ABSENT_BAND ? t('parts:ForecastLane.absent') : t('parts:ForecastLane.atBand', { band: BAND_NAMES[band]! })}: ${(100 * part).toFixed(part < 0.1 ? 1 : 0)} % ${up ? t('parts:ForecastLane.afterIt') : t('parts:ForecastLane.asItIs')}`}</title>
+          <title>{`${band === ABSENT_BAND ? t('parts:ForecastLane.absent') : t('parts:ForecastLane.atBand', { band: wordOf(BAND_NAMES[band]!) })}: ${(100 * part).toFixed(part < 0.1 ? 1 : 0)} % ${up ? t('parts:ForecastLane.afterIt') : t('parts:ForecastLane.asItIs')}`}</title>
         </rect>
       );
     });

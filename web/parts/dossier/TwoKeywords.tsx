@@ -209,7 +209,7 @@ const LINES: [string, (of: Dossier) => string][] = [
       figure(row.chance, 2) + (row.chanceAssumed ? ` ${t('parts:TwoKeywords.fromThePositionAlone')}` : ''),
   ],
   [t('parts:TwoKeywords.chanceAsItIs'), ({ row }) => figure(row.asIs, 2)],
-  [t('parts:TwoKeywords.worthOfAClick'), ({ row }) => `${figure(row.worth, 2)} (${row.worthSource})`],
+  [t('parts:TwoKeywords.worthOfAClick'), ({ row }) => `${figure(row.worth, 2)} (${wordOf(row.worthSource)})`],
   [t('parts:TwoKeywords.addsAMonth'), ({ row }) => figure(row.worthAMonth, 1)],
   [t('parts:TwoKeywords.bestToDo'), ({ row }) => wordOf(row.action)],
   [t('parts:TwoKeywords.effortDays'), ({ row }) => figure(row.effort, 2)],

@@ -1,7 +1,8 @@
 import { dayOf } from '@opsimath/core/day';
 import { speller } from '@opsimath/core/shown';
+import type { Position } from '@opsimath/contract/api/position';
 import type { GapRow } from '@opsimath/contract/api/gaps';
-import { countedWords, localeNow, t } from '../../words/t';
+import { countedWords, localeNow, t, wordOf } from '../../words/t';
 import type { Counted } from '../../words/catalog';
 
 // How a figure is spelled stands in the core: the same on every screen, on paper and in files; here in the language chosen.
@@ -39,10 +40,14 @@ export const counted = (many: number | null | undefined, noun: Counted): string 
 
 /** Movement as a signed figure or a word; empty where nothing can be said. */
 export function movement(row: Pick<GapRow, 'movement' | 'moved'>): string {
-  if (row.movement === 'gained' || row.movement === 'lost') return row.movement;
+  if (row.movement === 'gained' || row.movement === 'lost') return wordOf(row.movement);
   if (row.moved === null) return '';
   return row.moved === 0 ? '0' : row.moved > 0 ? `+${row.moved}` : `−${-row.moved}`;
 }
+
+/** A position as a text: its place, or the word for having none. */
+export const placed = (position: Position): string =>
+  typeof position === 'number' ? String(position) : wordOf(position);
 
 export function duration(seconds: number): string {
   return seconds < 90

@@ -135,13 +135,13 @@ function roomWords(used: number, { most, unit }: Limit): string {
         rounded: rounded(used),
         unit: wordOf(unit),
         floor: count(Math.floor(left)),
-        font: wordOf(font),
+        font,
       })
     : t('drafts:FieldEditor.roundedUnitRounded2OverFont', {
         rounded: rounded(used),
         unit: wordOf(unit),
         rounded2: rounded(-left),
-        font: wordOf(font),
+        font,
       });
 }
 
@@ -163,7 +163,7 @@ function LimitChoice({ field, onLimit }: { field: DraftField; onLimit: FieldEdit
         menu={{
           items: (PRESETS[name] ?? []).map((preset) => ({
             key: `${preset.most} ${preset.unit}`,
-            label: `${count(preset.most)} ${preset.unit}`,
+            label: `${count(preset.most)} ${wordOf(preset.unit)}`,
             onClick: () => onLimit(name, preset),
           })),
         }}

@@ -3,7 +3,7 @@ import { memo } from 'react';
 import { count } from '../../parts/words/figures';
 import { useScope } from '../../state/useScope';
 import type { DraftFacts } from './useDraftFacts';
-import { t } from '../../words/t';
+import { t, wordOf } from '../../words/t';
 
 interface KeywordsServedProps {
   draft: Draft;
@@ -41,7 +41,7 @@ export const KeywordsServed = memo(function KeywordsServed({ draft, facts, onCha
                   {keyword.volume === null ? t('drafts:KeywordsServed.unknown') : count(keyword.volume)}
                 </td>
                 <td title={told?.places.join(', ')}>
-                  {told?.coverage}
+                  {told && wordOf(told.coverage)}
                   {told !== undefined &&
                     told.coverage !== 'none' &&
                     !told.isTyped &&

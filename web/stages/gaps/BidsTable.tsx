@@ -114,7 +114,7 @@ export function BidsTable() {
                 head: t('gaps:BidsTable.keyword'),
                 cell: ({ id, text }) => <OpenKeyword id={id} text={text} />,
               },
-              { head: t('gaps:BidsTable.match'), className: 'soft', cell: ({ match }) => match },
+              { head: t('gaps:BidsTable.match'), className: 'soft', cell: ({ match }) => wordOf(match) },
               {
                 head: t('gaps:BidsTable.bid'),
                 tip: t('gaps:BidsTable.inCurrencyExact', { currency: data.currency }),

@@ -5,7 +5,7 @@ import { Chart } from '../../parts/charts/Chart';
 import { countAxis, onPaper, smallLegend, stepAxis } from '../../parts/charts/paper';
 import { type ChartInk, useChartInk } from '../../parts/charts/ink';
 import { count } from '../../parts/words/figures';
-import { t } from '../../words/t';
+import { t, wordOf } from '../../words/t';
 
 /** Ranked bands only: absent and unknown would drown them; the tip says both. */
 const RANKED = 5;
@@ -34,7 +34,9 @@ function optionOf(data: OverTime, side: number, ink: ChartInk) {
       ...paper.tooltip,
       formatter: (points: { dataIndex: number }[]) => {
         const { date, sides } = data.dates[points[0]!.dataIndex]!;
-        const lines = sides[side]!.depth.map((keywords, n) => `${DEPTH_BANDS[n]!}: ${count(keywords)}`);
+        const lines = sides[side]!.depth.map(
+          (keywords, n) => `${wordOf(DEPTH_BANDS[n]!)}: ${count(keywords)}`,
+        );
         return [`<b>${date}</b>`, ...lines].join('<br>');
       },
     },

@@ -62,7 +62,7 @@ export function MarkFilters({ totals, scope, onChange, wide, onWide }: MarkFilte
         {t('gaps:MarkFilters.paid')}
       </span>
       <FilterToggle
-        name="doubling"
+        name={wordOf('doubling')}
         tip={t('gaps:MarkFilters.wePayWhileStandingAt3')}
         count={totals?.marks.doubling}
         on={marks.includes('doubling')}

@@ -146,7 +146,7 @@ function Limits({ limits, onChange }: { limits: GapLimit[]; onChange: (limits: G
               b: <b />,
               bound: (
                 <Bound
-                  name={t('gaps:NarrowPanel.leastFigure', { figure })}
+                  name={t('gaps:NarrowPanel.leastFigure', { figure: wordOf(figure) })}
                   value={least}
                   onChange={(value) => set(figure, { least: value })}
                 />
@@ -154,7 +154,7 @@ function Limits({ limits, onChange }: { limits: GapLimit[]; onChange: (limits: G
             }}
           />{' '}
           <Bound
-            name={t('gaps:NarrowPanel.mostFigure', { figure })}
+            name={t('gaps:NarrowPanel.mostFigure', { figure: wordOf(figure) })}
             value={most}
             onChange={(value) => set(figure, { most: value })}
           />

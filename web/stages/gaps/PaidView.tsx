@@ -6,7 +6,7 @@ import { OpenKeyword } from '../../parts/words/OpenKeyword';
 import { Waiting } from '../../parts/words/Waiting';
 import { SideName } from '../../parts/words/SideName';
 import { Problem } from '../../parts/words/Problem';
-import { count, counted, decimal, spelledDay, worth } from '../../parts/words/figures';
+import { count, counted, decimal, placed, spelledDay, worth } from '../../parts/words/figures';
 import { useGapPageQuery } from '../../state/gapsApi';
 import type { Scope } from '../../state/scope';
 import { usePaidQuery } from '../../state/standingApi';
@@ -44,7 +44,10 @@ export function PaidView({ query }: { query: GapQuery }) {
           query={{ ...query, paid: ['outbid'], sort: '-volume' }}
           narrowed={{ paid: ['outbid'], sort: '-volume' }}
           say={(row) =>
-            t('gaps:PaidView.slotOwnPaidBestOfTheirsBest', { ownPaid: row.ownPaid, best: bestOf(row) })
+            t('gaps:PaidView.slotOwnPaidBestOfTheirsBest', {
+              ownPaid: placed(row.ownPaid),
+              best: bestOf(row),
+            })
           }
         />
         <PaidList
@@ -54,9 +57,9 @@ export function PaidView({ query }: { query: GapQuery }) {
           narrowed={{ marks: ['doubling'], sort: '-at stake' }}
           say={(row) =>
             row.atStake === null
-              ? t('gaps:PaidView.atOwnCostUnknown', { own: row.own })
+              ? t('gaps:PaidView.atOwnCostUnknown', { own: placed(row.own) })
               : t('gaps:PaidView.atOwnAtStakeCurrencyAMonth', {
-                  own: row.own,
+                  own: placed(row.own),
                   atStake: worth(row.atStake),
                   currency: data.currency,
                 })
@@ -76,7 +79,9 @@ export function PaidView({ query }: { query: GapQuery }) {
             kinds: ['absent', 'buried', 'open'],
             sort: '-volume',
           }}
-          say={(row) => t('gaps:PaidView.ownSlotOwnPaid', { own: row.own, ownPaid: row.ownPaid })}
+          say={(row) =>
+            t('gaps:PaidView.ownSlotOwnPaid', { own: placed(row.own), ownPaid: placed(row.ownPaid) })
+          }
         />
       </div>
       <Sides data={data} />

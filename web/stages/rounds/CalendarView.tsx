@@ -2,7 +2,7 @@ import type { RoundsView } from '@opsimath/contract/api/rounds';
 import { DAY_MS } from '@opsimath/core/day';
 import { useScope } from '../../state/useScope';
 import { short } from './roundWords';
-import { t } from '../../words/t';
+import { t, wordOf } from '../../words/t';
 
 const WEEKDAYS = [
   t('rounds:CalendarView.mon'),
@@ -67,7 +67,7 @@ export function CalendarView({ view }: { view: RoundsView }) {
                         <button
                           key={`${what} ${task.id}`}
                           className="plain under"
-                          title={`${task.action}, ${task.person || t('rounds:CalendarView.nobodyYet')}, ${isSet ? what : t('rounds:CalendarView.noDaySetTheRoundS')}`}
+                          title={`${wordOf(task.action)}, ${task.person || t('rounds:CalendarView.nobodyYet')}, ${isSet ? what : t('rounds:CalendarView.noDaySetTheRoundS')}`}
                           onClick={() => change({ view: '', task: task.id })}
                         >
                           {isSet ? task.lead.text : <i>{task.lead.text}</i>}

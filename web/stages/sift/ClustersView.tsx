@@ -11,7 +11,7 @@ import { useClustersQuery } from '../../state/siftApi';
 import { useJudge } from '../../state/useJudge';
 import type { UsedRecipe } from './useRecipe';
 import { VERDICT_KEYS } from '../../parts/act/verdictKeys';
-import { t } from '../../words/t';
+import { t, wordOf } from '../../words/t';
 
 const NO_TARGETS: never[] = [];
 const MOST = 100;
@@ -131,7 +131,7 @@ function ClusterRows({ cluster, sides, opened, onOpen }: ClusterRowsProps) {
                   <span className="faint">
                     {member.volume === null ? t('sift:ClustersView.volumeUnknown') : count(member.volume)}
                     {member.best !== null && t('sift:ClustersView.bestBest', { best: member.best })}
-                    {member.verdict !== 'unjudged' && `, ${member.verdict}`}
+                    {member.verdict !== 'unjudged' && `, ${wordOf(member.verdict)}`}
                   </span>
                 </li>
               ))}

@@ -149,7 +149,7 @@ function GroupRows({ group, opened, onOpen }: { group: Group; opened: boolean; o
                     </td>
                     <td className="soft">
                       {member.best === null ? '' : t('sift:VariantsView.bestBest', { best: member.best })}
-                      {member.verdict !== 'unjudged' && ` ${member.verdict}`}
+                      {member.verdict !== 'unjudged' && ` ${wordOf(member.verdict)}`}
                     </td>
                     <td>
                       {member.link !== 'main' && (

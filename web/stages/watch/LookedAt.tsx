@@ -1,5 +1,5 @@
 import type { Rechecked } from '@opsimath/contract/api/watch';
-import { spelledDay } from '../../parts/words/figures';
+import { placed, spelledDay } from '../../parts/words/figures';
 import { t } from '../../words/t';
 
 /** What a fresh look says, three things apart: whether search shows the new text, where ours stands, whether it is too early. */
@@ -28,9 +28,9 @@ export function LookedAt({ seen }: { seen: Rechecked }) {
               )}
             </td>
             <td className="figure">
-              {before}
+              {placed(before)}
               {' → '}
-              <b>{own}</b>
+              <b>{placed(own)}</b>
             </td>
             <td>
               {tooEarlyUntil === null

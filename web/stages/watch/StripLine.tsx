@@ -1,6 +1,6 @@
 import type { WatchStrip } from '@opsimath/contract/api/watch';
 import { memo } from 'react';
-import { spelledDay } from '../../parts/words/figures';
+import { placed, spelledDay } from '../../parts/words/figures';
 import { bestOf, stripPath, stripScale } from './stripLine';
 import { t } from '../../words/t';
 
@@ -27,8 +27,8 @@ export const StripLine = memo(function StripLine({ strip, days, front, marks }: 
       role="img"
       aria-label={t('watch:StripLine.textThenOnTheFirstDay', {
         text: strip.text,
-        then: strip.then,
-        now: strip.now,
+        then: placed(strip.then),
+        now: placed(strip.now),
         known,
         which:
           marks.length > 0

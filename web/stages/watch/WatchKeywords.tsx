@@ -10,7 +10,7 @@ import { IntervalMark } from './IntervalMark';
 import { LookedAt } from './LookedAt';
 import { StripLine } from './StripLine';
 import { clicksWords, effectWord, movedWords, readyWords } from './watchWords';
-import { t } from '../../words/t';
+import { t, wordOf } from '../../words/t';
 
 interface WatchKeywordsProps {
   watch: WatchView;
@@ -106,7 +106,9 @@ function StripRow({ strip, watch, led, most }: StripRowProps) {
             <b className="serif">{strip.text}</b>
           </button>
           <span className="soft under">
-            {newest ? `${newest.kind}, ${spelledDay(newest.date)}` : t('watch:WatchKeywords.notTouched')}{' '}
+            {newest
+              ? `${wordOf(newest.kind)}, ${spelledDay(newest.date)}`
+              : t('watch:WatchKeywords.notTouched')}{' '}
             <button
               className="plain written"
               disabled={isLoading}

@@ -1,5 +1,5 @@
 import type { ChangeEffect, WatchStrip, WatchView } from '@opsimath/contract/api/watch';
-import { count, decimal, spelledDay } from '../../parts/words/figures';
+import { count, decimal, placed, spelledDay } from '../../parts/words/figures';
 import { t, wordOf } from '../../words/t';
 
 export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
@@ -14,7 +14,8 @@ export function planWords({ weekdays }: Pick<WatchView['plan'], 'weekdays'>): st
 }
 
 /** “15 → 5”. */
-export const movedWords = ({ then, now }: Pick<WatchStrip, 'then' | 'now'>): string => `${then} → ${now}`;
+export const movedWords = ({ then, now }: Pick<WatchStrip, 'then' | 'now'>): string =>
+  `${placed(then)} → ${placed(now)}`;
 
 const signed = (value: number): string =>
   `${value > 0 ? '+' : value < 0 ? '−' : ''}${count(Math.abs(Math.round(value)))}`;
@@ -30,11 +31,11 @@ export const clicksWords = ({ middle, low, high }: { middle: number; low: number
 /** What can be said of a change in a few words. */
 export function effectWord({ effect, mixedWith }: Pick<ChangeEffect, 'effect' | 'mixedWith'>): string {
   if (effect.state === 'lacking') return LACKS[effect.lacks];
-  const word =
+  const lasting =
     effect.lasting === 'not enough data yet'
       ? t('watch:watchWords.gainedTooEarlyToSayWhether')
-      : effect.lasting;
-  return mixedWith.length > 0 ? t('watch:watchWords.mixedWord', { word: wordOf(word) }) : word;
+      : wordOf(effect.lasting);
+  return mixedWith.length > 0 ? t('watch:watchWords.mixedWord', { word: lasting }) : lasting;
 }
 
 const LACKS = {

@@ -1,0 +1,77 @@
+import { BEFORE, DATE, MARKET, expect, test } from './running';
+
+const SCOPE = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
+let root = '';
+test.beforeAll(async ({ running }) => {
+  const project = await running.project();
+  await running.compared(project.at, 30);
+  root = `${running.server.url}/p/${project.id}`;
+});
+
+const VIEWS = [
+  'roster',
+  'roster?view=find',
+  'roster?view=files',
+  'roster?view=settings',
+  'look-up',
+  'look-up?view=seeds',
+  'sift',
+  'sift?view=words',
+  'sift?view=desk',
+  'sift?view=lists',
+  'gaps',
+  'gaps?view=work',
+  'gaps?view=map',
+  'gaps?view=paid',
+  'gaps?view=time',
+  'gaps?view=queries',
+  'gaps?view=surfaces',
+  'rounds',
+  'drafts',
+  'watch',
+  'report',
+];
+/** What a text looks like that was not found, or whose values were not put in. */
+const UNFINISHED =
+  /\{\{|\[object|\bundefined\b|\bNaN\b|\b(shell|parts|roster|lookup|sift|gaps|rounds|drafts|watch|report):\w+\.\w+/;
+
+for (const language of ['en', 'de'])
+  test(`every view says whole texts in ${language}`, async ({ page }) => {
+    await page.addInitScript((chosen) => localStorage.setItem('opsimath.language', chosen), language);
+    const found: string[] = [];
+    for (const view of VIEWS) {
+      await page.goto(`${root}/${view}${view.includes('?') ? '&' : '?'}${SCOPE}`);
+      await expect(page.locator('main, .stage-body, h1').first()).toBeVisible();
+      await page.waitForLoadState('networkidle');
+      const texts = await page.evaluate(() => [
+        document.body.innerText,
+        ...[...document.querySelectorAll('[title], [aria-label], [placeholder]')].flatMap((one) =>
+          ['title', 'aria-label', 'placeholder'].map((name) => one.getAttribute(name) ?? ''),
+        ),
+      ]);
+      for (const text of texts) {
+        const wrong = UNFINISHED.exec(text);
+        if (wrong) found.push(`${view}: ${text.slice(Math.max(0, wrong.index - 40), wrong.index + 60)}`);
+      }
+    }
+    expect(found).toEqual([]);
+  });
+
+test('the language is chosen by a press; what was open stays open, numbers and days are spelled as there', async ({
+  page,
+}) => {
+  await page.goto(`${root}/gaps?${SCOPE}&kinds=absent`);
+  const stages = page.getByRole('navigation', { name: /Stages|Stufen/ });
+  await expect(stages.getByRole('link', { name: /^Gaps/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /14 Mar 2026/ })).toBeVisible();
+  await stages.getByRole('button', { name: 'Deutsch' }).click();
+  await expect(stages.getByRole('link', { name: /^Lücken/ })).toBeVisible();
+  await expect(page.locator('html')).toHaveAttribute('lang', 'de');
+  await expect(page.getByRole('button', { name: /14\. März 2026/ })).toBeVisible();
+  await expect(page).toHaveURL(/kinds=absent/);
+  await expect(page.getByRole('button', { name: /nicht gelistet/i, pressed: true })).toBeVisible();
+  await page.reload();
+  await expect(stages.getByRole('link', { name: /^Lücken/ })).toBeVisible();
+  await stages.getByRole('button', { name: 'English' }).click();
+  await expect(stages.getByRole('link', { name: /^Gaps/ })).toBeVisible();
+});
