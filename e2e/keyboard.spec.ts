@@ -65,6 +65,7 @@ test('every view can be read by everybody', async ({ page }) => {
 
 test('from stage to stage by two keys, whatever has the focus', async ({ page }) => {
   await page.goto(`${root}/roster?${scope}`);
+  await expect(page.getByRole('navigation', { name: 'Stages' })).toBeVisible();
   for (const [key, stage] of [
     ['l', 'look-up'],
     ['s', 'sift'],

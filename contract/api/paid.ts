@@ -71,6 +71,11 @@ export const paidView = z.object({
   /** Keywords compared, and those of which the paid slots are known. */
   keywords: z.int(),
   looked: z.int(),
+  /**
+   * Keywords that rivals buy and we do not: how many, what is searched for a month where that is known, and what the best
+   * actions there add a month, each keyword by itself (estimated).
+   */
+  unbid: z.object({ keywords: z.int(), searches: z.number(), adds: z.number() }),
   /** Organic keywords for each paid one that the project aims at. */
   guide: z.number(),
   /** What one conversion may cost, and whether the settings say so. */

@@ -5,7 +5,7 @@ import { reason } from '../gap/reason';
 import { ABSENT, UNKNOWN } from '../ranking/position';
 import { canonical } from './canonical';
 import { difference } from './difference';
-import { GLOSSARY } from './glossary';
+import { GLOSSARY } from '../glossary';
 import { lastTwoMonths } from './months';
 import { ofAnother } from './ofAnother';
 import { oneParagraph, plainText, say, withPresentFigures } from './passages';
@@ -184,7 +184,8 @@ describe('said of another', () => {
         });
         expect(ofAnother(text)).not.toMatch(/\b(we|us|ours?)\b/i);
       }
-    for (const [, meaning] of GLOSSARY) expect(ofAnother(meaning)).not.toMatch(/\b(we|us|ours?)\b/i);
+    for (const { meaning, inReport } of GLOSSARY)
+      if (inReport) expect(ofAnother(meaning)).not.toMatch(/\b(we|us|ours?)\b/i);
   });
 });
 

@@ -2,6 +2,7 @@ import type { Around } from '@opsimath/contract/api/around';
 import { key } from '@opsimath/core/text/key';
 import type { OverTime } from '@opsimath/contract/api/overTime';
 import type { OwnQueryPage, OwnQueryRow } from '@opsimath/contract/api/ownQueries';
+import type { GapRow } from '@opsimath/contract/api/gaps';
 import type { PaidView } from '@opsimath/contract/api/paid';
 import { BEFORE, DATE, MARKET, OWN, Running } from '../testing/running';
 
@@ -158,6 +159,22 @@ describe('paid', () => {
       expect(shrunkCtr).toBeGreaterThan(0);
       expect(Math.abs(shrunkCtr! - 0.035)).toBeLessThanOrEqual(Math.abs(ctr.rate! - 0.035) + 1e-9);
     }
+  });
+
+  test('what rivals buy and we do not is summed over exactly those keywords', async () => {
+    const { unbid } = await paid();
+    const { total, rows } = await running.api.get(`${at}/gaps?${SCOPE}&paid=unbid&limit=500`);
+    expect(unbid.keywords).toBe(total);
+    const sum = (of: (row: GapRow) => number | null): number =>
+      (rows as GapRow[]).reduce((all, row) => all + Math.max(0, of(row) ?? 0), 0);
+    expect(unbid.searches).toBeCloseTo(
+      sum(({ volume }) => volume),
+      6,
+    );
+    expect(unbid.adds).toBeCloseTo(
+      sum(({ worthAMonth }) => worthAMonth),
+      4,
+    );
   });
 
   test('conversion is weighed against volume, where there was a click', async () => {

@@ -17,6 +17,7 @@ const Gaps = lazy(() => withWords('gaps', () => import('../stages/gaps/Gaps')));
 const Rounds = lazy(() => withWords('rounds', () => import('../stages/rounds/Rounds')));
 const Drafts = lazy(() => withWords('drafts', () => import('../stages/drafts/Drafts')));
 const Watch = lazy(() => withWords('watch', () => import('../stages/watch/Watch')));
+const Method = lazy(() => withWords('method', () => import('../stages/method/Method')));
 const ReportStage = lazy(() => withWords('report', () => import('../stages/report/ReportStage')));
 
 const router = createBrowserRouter([
@@ -35,6 +36,7 @@ const router = createBrowserRouter([
       { path: 'drafts', element: <Drafts /> },
       { path: 'watch', element: <Watch /> },
       { path: 'report', element: <ReportStage /> },
+      { path: 'method/:page?', element: <Method /> },
     ],
   },
   { path: '*', element: <Navigate to="/" replace /> },

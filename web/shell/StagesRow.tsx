@@ -49,6 +49,9 @@ export function StagesRow({ project, search, overview, due, onCommand, onKeys }:
           {theme === 'light' ? t('shell:StagesRow.dark') : t('shell:StagesRow.light')}
         </button>
         <LanguageChoice />
+        <NavLink className="plain" to={`/p/${project}/method${search}`}>
+          {t('shell:StagesRow.method')}
+        </NavLink>
         <button className="plain" onClick={onKeys}>
           <Told id="shell:StagesRow.keys" parts={{ kbd: <kbd /> }} />
         </button>

@@ -3,6 +3,7 @@ import type counts from './en/counts.json';
 import type drafts from './en/drafts.json';
 import type gaps from './en/gaps.json';
 import type lookup from './en/lookup.json';
+import type method from './en/method.json';
 import type parts from './en/parts.json';
 import type report from './en/report.json';
 import type roster from './en/roster.json';
@@ -29,6 +30,9 @@ export interface Words {
   drafts: typeof drafts;
   watch: typeof watch;
   report: typeof report;
+  method: typeof method;
+  /** What a word means stands in the core, where reports read it too: English has nothing here. */
+  glossary: Partial<Record<string, { word: string; meaning: string }>>;
 }
 
 /** What every page needs; the others come with their stage. */
@@ -42,6 +46,7 @@ export const STAGE_SPACES = [
   'drafts',
   'watch',
   'report',
+  'method',
 ] as const;
 export type StageSpace = (typeof STAGE_SPACES)[number];
 

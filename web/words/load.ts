@@ -32,6 +32,8 @@ export async function readFirst(language: Language): Promise<Partial<Words>> {
 
 /** A stage with its texts, the texts first. */
 export async function withWords<Stage>(space: StageSpace, stage: () => Promise<Stage>): Promise<Stage> {
+  if (space === 'method' && languageNow() !== 'en')
+    addWords('glossary', (await read(languageNow(), 'glossary')) as Words['glossary']);
   addWords(space, (await read(languageNow(), space)) as Words[StageSpace]);
   return stage();
 }

@@ -74,5 +74,13 @@ export function figureWords(
   return own ? { head: own.head, tip: filled(own.tip, values) } : english;
 }
 
+/** A word of the glossary and its meaning, where the language has its own; else as the core has it. */
+export function glossaryWords(
+  word: string,
+  english: { word: string; meaning: string },
+): { word: string; meaning: string } {
+  return (held.getResourceBundle(language, 'glossary') as Words['glossary'] | undefined)?.[word] ?? english;
+}
+
 export const languageNow = (): Language => language;
 export const localeNow = (): { numbers: string; days: string } => LOCALES[language];

@@ -1,6 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { GAP_FIGURES } from '@opsimath/contract/figures/gapFigures';
+import { GLOSSARY } from '@opsimath/core/glossary';
 import { POOL_FIGURES } from '@opsimath/contract/figures/poolFigures';
 import { countedWords, filled, t, wordOf } from './t';
 
@@ -56,7 +57,7 @@ test('every text is used somewhere, and every text that is used is there', () =>
   const used = new Set(
     [
       ...code.matchAll(
-        /['"]((?:shell|parts|roster|lookup|sift|gaps|rounds|drafts|watch|report):[\w.]+)['"]/g,
+        /['"]((?:shell|parts|roster|lookup|sift|gaps|rounds|drafts|watch|report|method):[\w.]+)['"]/g,
       ),
     ].map(([, key]) => key!),
   );
@@ -71,6 +72,10 @@ test('every figure of the contract has German words', () => {
   const figures = read('de', 'figures') as Record<string, Record<string, { head: string; tip: string }>>;
   expect(Object.keys(figures.gap!).sort()).toEqual(Object.keys(GAP_FIGURES).sort());
   expect(Object.keys(figures.pool!).sort()).toEqual(Object.keys(POOL_FIGURES).sort());
+});
+
+test('every word of the glossary is explained in German', () => {
+  expect(Object.keys(read('de', 'glossary')).sort()).toEqual(GLOSSARY.map(({ word }) => word).sort());
 });
 
 test('a text takes its values, a count agrees with its noun, a code says its word', () => {

@@ -3,7 +3,7 @@ import { BALANCES, balanceEdges, balances } from '@opsimath/core/ads/balance';
 import { paidMissing } from '@opsimath/core/ads/guideRatio';
 import { whyUnseen } from '@opsimath/core/ads/bidGuide';
 import { TERM_STATES, isCostly, shrunkCtrs, termState } from '@opsimath/core/ads/searchTerms';
-import { isDoubling } from '@opsimath/core/gap/paid';
+import { PAID_STATES, isDoubling } from '@opsimath/core/gap/paid';
 import { shrunkRate } from '@opsimath/core/rates/betaPrior';
 import { rateOf } from '@opsimath/core/rates/wilson';
 import { UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
@@ -52,6 +52,7 @@ export async function paidView(workspace: Workspace, projectId: number, query: Q
     sides: sidesOf(comparison),
     keywords: comparison.keywords.length,
     looked: comparison.columns.paidLooked.reduce((sum, looked) => sum + looked, 0),
+    unbid: unbidTogether(comparison),
     guide: project.settings.guideRatio,
     targetCost,
     targetCostSet: project.settings.targetCost !== null,
@@ -75,6 +76,21 @@ export async function paidView(workspace: Workspace, projectId: number, query: Q
     total: shown.length,
     rows: shown.slice(offset, offset + limit).map(({ key: _, ...row }) => row),
   };
+}
+
+const UNBID = PAID_STATES.indexOf('unbid');
+
+/** What rivals buy and we do not, all of it together. */
+function unbidTogether(comparison: Comparison): PaidView['unbid'] {
+  const { gaps, volume } = comparison;
+  const together = { keywords: 0, searches: 0, adds: 0 };
+  for (let i = 0; i < gaps.paid.length; i++) {
+    if (gaps.paid[i] !== UNBID) continue;
+    together.keywords++;
+    together.searches += Number.isNaN(volume[i]!) ? 0 : volume[i]!;
+    together.adds += Math.max(0, gaps.worthAMonth[i]! || 0);
+  }
+  return together;
 }
 
 /** Every own ad search term with what it brought, against the keyword list and what is known of it. */

@@ -1,4 +1,4 @@
-import { GLOSSARY } from '@opsimath/core/report/glossary';
+import { GLOSSARY } from '@opsimath/core/glossary';
 import type { WriteSection } from './ground';
 
 /** Words used and what they mean. */
@@ -14,7 +14,7 @@ export const glossary: WriteSection = async (_, { id }) =>
           { key: 'word', name: 'Word', kind: 'text' },
           { key: 'meaning', name: 'Meaning', kind: 'text' },
         ],
-        rows: GLOSSARY.map(([word, meaning], n) => ({ key: `m${n}`, cells: [word, meaning] })),
+        rows: GLOSSARY.filter(({ inReport }) => inReport).map(({ word, meaning }, n) => ({ key: `m${n}`, cells: [word, meaning] })),
         empty: 'None.',
       },
     ],

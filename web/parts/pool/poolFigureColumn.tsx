@@ -16,11 +16,12 @@ export function poolFigureColumn<R extends PoolRow>(
   name: PoolFigure,
   changes: Partial<GridColumn<R>> = {},
 ): GridColumn<R> {
-  const { head, width, digits } = poolFigureOf(name);
+  const { head, section, width, digits } = poolFigureOf(name);
   return {
     id: name,
     ...figureWords('pool', name, { head, tip: poolTip(name, '') }, {}),
     sort: name,
+    section,
     width,
     align: 'right',
     cell: (row) => {

@@ -1,5 +1,6 @@
 import type { CSSProperties } from 'react';
 import type { GridColumn } from './gridColumn';
+import { Tip } from '../words/Tip';
 import { cellClass } from './pins';
 
 export interface GridOrder {
@@ -20,31 +21,33 @@ export function GridHead<Row>({ column, orders, onSort, style }: GridHeadProps<R
   const sorted = column.sort !== undefined && place >= 0 ? orders[place]! : null;
   const order = sorted ? (sorted.descending ? 'descending' : 'ascending') : undefined;
   return (
-    <div role="columnheader" aria-sort={order} className={cellClass(column)} style={style} title={column.tip}>
-      {column.sort === undefined ? (
-        column.head
-      ) : (
-        <button
-          className="plain"
-          aria-label={column.name}
-          onClick={(event) =>
-            onSort(
-              column.sort!,
-              sorted ? !sorted.descending : column.align === 'right',
-              event.shiftKey && orders.length > 0,
-            )
-          }
-        >
-          {column.head}
-          {sorted && (
-            <span aria-hidden>
-              {' '}
-              {sorted.descending ? '↓' : '↑'}
-              {orders.length > 1 && <small>{place + 1}</small>}
-            </span>
-          )}
-        </button>
-      )}
+    <div role="columnheader" aria-sort={order} className={cellClass(column)} style={style}>
+      <Tip text={column.tip} section={column.section}>
+        {column.sort === undefined ? (
+          <span>{column.head}</span>
+        ) : (
+          <button
+            className="plain"
+            aria-label={column.name}
+            onClick={(event) =>
+              onSort(
+                column.sort!,
+                sorted ? !sorted.descending : column.align === 'right',
+                event.shiftKey && orders.length > 0,
+              )
+            }
+          >
+            {column.head}
+            {sorted && (
+              <span aria-hidden>
+                {' '}
+                {sorted.descending ? '↓' : '↑'}
+                {orders.length > 1 && <small>{place + 1}</small>}
+              </span>
+            )}
+          </button>
+        )}
+      </Tip>
     </div>
   );
 }

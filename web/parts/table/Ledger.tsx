@@ -1,3 +1,4 @@
+import { Tip } from '../words/Tip';
 import { TakeTable } from './TakeTable';
 
 /** One column of a ledger. */
@@ -5,6 +6,8 @@ export interface LedgerColumn<Row> {
   head: React.ReactNode;
   /** What it means, said on the head. */
   tip?: string;
+  /** Section of the method that defines it. */
+  section?: string;
   /** Name of a head that shows nothing. */
   label?: string;
   /** Figures stand at the right. */
@@ -53,21 +56,22 @@ export function Ledger<Row>(props: LedgerProps<Row>) {
               <th
                 key={n}
                 className={column.figure ? 'figure' : undefined}
-                title={column.tip}
                 aria-label={column.label}
                 aria-sort={sorted ? (sorted.descending ? 'descending' : 'ascending') : undefined}
               >
-                {sort !== undefined && onOrder ? (
-                  <button
-                    className="plain"
-                    onClick={() => onOrder({ sort, descending: sorted ? !sorted.descending : true })}
-                  >
-                    {column.head}
-                    {sorted && <span aria-hidden> {sorted.descending ? '↓' : '↑'}</span>}
-                  </button>
-                ) : (
-                  column.head
-                )}
+                <Tip text={column.tip} section={column.section}>
+                  {sort !== undefined && onOrder ? (
+                    <button
+                      className="plain"
+                      onClick={() => onOrder({ sort, descending: sorted ? !sorted.descending : true })}
+                    >
+                      {column.head}
+                      {sorted && <span aria-hidden> {sorted.descending ? '↓' : '↑'}</span>}
+                    </button>
+                  ) : (
+                    <span>{column.head}</span>
+                  )}
+                </Tip>
               </th>
             );
           })}

@@ -5,6 +5,8 @@ export interface GridColumn<Row> {
   name?: string;
   /** Explains the figure, its unit and its source. */
   tip?: string;
+  /** Section of the method that defines it. */
+  section?: string;
   width: number;
   /** Stays in sight while the rest is moved sideways. */
   pinned?: boolean;

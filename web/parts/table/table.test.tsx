@@ -31,7 +31,7 @@ describe('a ledger', () => {
     ]);
     expect(html.match(/<th/g)).toHaveLength(2 + 1); // thead begins the same
     expect(html.match(/<tr/g)).toHaveLength(3);
-    expect(html).toContain('<th class="figure" title="Exact.">Clicks</th>');
+    expect(html).toContain('<th class="figure"><span>Clicks</span></th>');
     expect(html).toContain('<td class="figure">3</td>');
     expect(html).toContain('<td class="figure" title="many">9</td>');
   });

@@ -13,11 +13,13 @@ import { useAppDispatch, useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
 import { type Fetched, Fetching, NewKeyword } from './NewKeyword';
 import { foundFor } from './found';
+import { screenButtons } from './screenButtons';
 import { t, wordOf } from '../../words/t';
 
 const NOTHING: never[] = [];
 /** From so many letters on keywords are looked for. */
 const LEAST_LETTERS = 2;
+const MOST_ON_SCREEN = 8;
 
 export function CommandList({ onClose, onKeys }: { onClose: () => void; onKeys: () => void }) {
   const { project, comparison, scope } = useScope();
@@ -26,6 +28,7 @@ export function CommandList({ onClose, onKeys }: { onClose: () => void; onKeys: 
   const dispatch = useAppDispatch();
   const theme = useAppSelector((state) => state.preferences.theme);
   const [typed, setTyped] = useState('');
+  const [onScreen] = useState(screenButtons);
   const [fetched, fetchIt] = useState<Fetched | null>(null);
   const sought = useDeferredValue(typed.trim());
   const skip = sought.length < LEAST_LETTERS || scope.market === '';
@@ -70,6 +73,12 @@ export function CommandList({ onClose, onKeys }: { onClose: () => void; onKeys: 
       },
     },
   ].filter(({ name }) => name.toLowerCase().includes(typed.trim().toLowerCase()));
+  const pressable =
+    sought.length < LEAST_LETTERS
+      ? NOTHING
+      : onScreen
+          .filter(({ name }) => name.toLowerCase().includes(sought.toLowerCase()))
+          .slice(0, MOST_ON_SCREEN);
   return (
     <Command className="command" shouldFilter={false} loop>
       <Command.Input
@@ -112,6 +121,23 @@ export function CommandList({ onClose, onKeys }: { onClose: () => void; onKeys: 
             ))}
           </Command.Group>
         ))}
+        {pressable.length > 0 && (
+          <Command.Group heading={t('shell:found.onThisScreen')}>
+            {pressable.map(({ name, press }) => (
+              <Command.Item
+                key={name}
+                value={`press ${name}`}
+                onSelect={() => {
+                  onClose();
+                  // Once the box is gone: what opens then is not closed with it.
+                  setTimeout(press);
+                }}
+              >
+                {name}
+              </Command.Item>
+            ))}
+          </Command.Group>
+        )}
         {actions.length > 0 && (
           <Command.Group heading={t('shell:CommandList.actions')}>
             {actions.map(({ name, of, run }) => (

@@ -4,6 +4,7 @@ import type { Note } from '@opsimath/contract/api/notes';
 import type { Recipe } from '@opsimath/contract/api/sift';
 import type { Target } from '@opsimath/contract/api/targets';
 import { STAGE_PARTS, viewOf } from '../../state/stageParts';
+import { count } from '../../parts/words/figures';
 import { STAGES } from '../stages';
 import { t } from '../../words/t';
 
@@ -63,6 +64,7 @@ export function foundFor(typed: string, search: string, named: Named): FoundGrou
   const groups: FoundGroup[] = [
     { heading: STAGES_HEADING, found: stages },
     { heading: t('shell:found.partsOfStages'), found: parts },
+    { heading: t('shell:found.method'), found: methodFound(holds, to) },
     {
       heading: t('shell:found.targets'),
       found: named.targets
@@ -79,7 +81,7 @@ export function foundFor(typed: string, search: string, named: Named): FoundGrou
           ...{
             key: `list ${id}`,
             name,
-            of: t('shell:found.keywordsKeywords', { keywords: keywords.toLocaleString('en-US') }),
+            of: t('shell:found.keywordsKeywords', { keywords: count(keywords) }),
           },
           path: to('gaps', { market, list: String(id), pool: null, only: null }),
         })),
@@ -135,6 +137,17 @@ export function foundFor(typed: string, search: string, named: Named): FoundGrou
       heading,
       found: heading === STAGES_HEADING ? found : found.slice(0, MOST_OF_A_KIND),
     }));
+}
+
+/** The pages that say how figures come about and what words mean. */
+function methodFound(
+  holds: (text: string) => boolean,
+  to: (place: string, set: Record<string, string | null>) => string,
+): Found[] {
+  return [
+    { key: 'method', name: t('shell:found.method'), of: '', path: to('method', {}) },
+    { key: 'words', name: t('shell:found.wordsAndWhatTheyMean'), of: '', path: to('method/words', {}) },
+  ].filter(({ name }) => holds(name));
 }
 
 /** Where the thing that a note is about can be seen. */

@@ -9,6 +9,7 @@ import { type ChartInk, useChartInk } from '../../parts/charts/ink';
 import { onPaper } from '../../parts/charts/paper';
 import { count, decimal, worth } from '../../parts/words/figures';
 import { warningWords } from '../../parts/words/Warned';
+import { CHANCE_ENDS, CHANCE_TICKS, chanceAtPlace, placeOfChance } from './chanceScale';
 import { useGapPageQuery } from '../../state/gapsApi';
 import { useScope } from '../../state/useScope';
 import { t, wordOf } from '../../words/t';
@@ -87,7 +88,7 @@ export function GapMap({ project, query, page }: { project: number; query: GapQu
       <p className="soft">
         {GAP_KINDS.filter((kind) => rows.some((row) => row.kind === kind)).map((kind) => (
           <span key={kind} className="map-kind">
-            <i className={`shape shape-${SHAPES[kind]}`} /> {wordOf(kind)}
+            <i className={`shape shape-${SHAPES[kind]}`} style={legendPaint(kind, ink)} /> {wordOf(kind)}
           </span>
         ))}
         {t('gaps:GapMap.sizeIsDemandTheRowsOf', { rows: count(rows.length) })}
@@ -105,6 +106,31 @@ export function GapMap({ project, query, page }: { project: number; query: GapQu
   );
 }
 
+/** Dark where we are missing, ochre where we are behind, our colour where we lead; open ones are hollow. */
+function paintOf(kind: GapKind, ink: ChartInk) {
+  const fill: Record<GapKind, string> = {
+    absent: ink.ink,
+    buried: ink.ochre,
+    trailing: ink.ramp[1]!,
+    open: ink.sheet,
+    leading: ink.own,
+    alone: ink.sheet,
+    unknown: ink.sheet,
+  };
+  const line: Partial<Record<GapKind, string>> = { open: ink.ochre, alone: ink.own, unknown: ink.soft };
+  return {
+    color: fill[kind],
+    opacity: kind === 'absent' ? 0.55 : 0.72,
+    borderColor: line[kind] ?? ink.ink,
+    borderWidth: kind in line ? 1.5 : 0.5,
+  };
+}
+
+function legendPaint(kind: GapKind, ink: ChartInk): React.CSSProperties {
+  const { color, borderColor } = paintOf(kind, ink);
+  return { background: color, borderColor };
+}
+
 interface Field {
   adds: { least: number; most: number };
   chance: { least: number; most: number };
@@ -120,7 +146,7 @@ function fieldOf(event: unknown): Field | null {
   if (right - left < 1e-4 || high <= low) return null;
   const rounded = (value: number): number => Number(value.toPrecision(4));
   return {
-    chance: { least: Math.max(0, rounded(left)), most: Math.min(1, rounded(right)) },
+    chance: { least: rounded(chanceAtPlace(left)), most: rounded(chanceAtPlace(right)) },
     adds: { least: rounded(low), most: rounded(high) },
   };
 }
@@ -131,6 +157,7 @@ function optionOf(rows: readonly GapRow[], ink: ChartInk, currency: string) {
     most > 0 ? SMALLEST + (LARGEST - SMALLEST) * Math.sqrt((row.demand ?? 0) / most) : SMALLEST;
   const shown = GAP_KINDS.filter((kind) => rows.some((row) => row.kind === kind));
   const paper = onPaper(ink);
+  const places = CHANCE_TICKS.map(placeOfChance);
   return {
     ...paper,
     grid: { left: 58, right: 16, top: 26, bottom: 40 },
@@ -167,13 +194,17 @@ function optionOf(rows: readonly GapRow[], ink: ChartInk, currency: string) {
       name: t('gaps:GapMap.chanceOfTheFrontAfterThe'),
       nameLocation: 'middle',
       nameGap: 24,
-      min: 0,
-      max: 1,
+      min: CHANCE_ENDS[0],
+      max: CHANCE_ENDS[1],
+      axisLabel: { customValues: places, formatter: (place: number) => decimal(chanceAtPlace(place), 2) },
+      axisTick: { customValues: places },
       axisLine: { lineStyle: { color: ink.hairline } },
       splitLine: { lineStyle: { color: ink.hairline, type: 'dotted' } },
     },
     yAxis: {
       type: 'log',
+      // At the left, not where a chance of a half stands.
+      axisLine: { onZero: false, lineStyle: { color: ink.hairline } },
       name: t('gaps:GapMap.addsCurrencyAMonth', { currency }),
       nameTextStyle: { align: 'left' },
       axisLabel: { formatter: (value: number) => worth(value) },
@@ -183,15 +214,10 @@ function optionOf(rows: readonly GapRow[], ink: ChartInk, currency: string) {
       type: 'scatter',
       name: kind,
       symbol: SHAPES[kind],
-      itemStyle: {
-        color: kind === 'leading' || kind === 'alone' ? ink.own : ink.ochre,
-        opacity: 0.62,
-        borderColor: ink.ink,
-        borderWidth: 0.5,
-      },
+      itemStyle: paintOf(kind, ink),
       data: rows
         .filter((row) => row.kind === kind)
-        .map((row) => ({ value: [row.chance, row.worthAMonth], symbolSize: size(row), row })),
+        .map((row) => ({ value: [placeOfChance(row.chance!), row.worthAMonth], symbolSize: size(row), row })),
     })),
   };
 }

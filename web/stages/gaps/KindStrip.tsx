@@ -1,6 +1,7 @@
 import type { GapPage } from '@opsimath/contract/api/gaps';
 import type { GapKind } from '@opsimath/core/gap/kind';
 import { count } from '../../parts/words/figures';
+import { Tip } from '../../parts/words/Tip';
 import { t } from '../../words/t';
 
 const SHOWN: { kind: GapKind; name: string; tip: string }[] = [
@@ -34,16 +35,16 @@ export function KindStrip({ totals, chosen, onChoose }: KindStripProps) {
       {SHOWN.map(({ kind, name, tip }) => {
         const on = chosen.includes(kind);
         return (
-          <button
-            key={kind}
-            className="plain kind"
-            aria-pressed={on}
-            title={tip}
-            onClick={() => onChoose(on ? chosen.filter((other) => other !== kind) : [...chosen, kind])}
-          >
-            <span className="serif">{totals ? count(totals.kinds[kind]) : '…'}</span>
-            <span className="soft">{name}</span>
-          </button>
+          <Tip key={kind} text={tip} section="5">
+            <button
+              className="plain kind"
+              aria-pressed={on}
+              onClick={() => onChoose(on ? chosen.filter((other) => other !== kind) : [...chosen, kind])}
+            >
+              <span className="serif">{totals ? count(totals.kinds[kind]) : '…'}</span>
+              <span className="soft">{name}</span>
+            </button>
+          </Tip>
         );
       })}
     </div>

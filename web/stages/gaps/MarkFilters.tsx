@@ -53,6 +53,7 @@ export function MarkFilters({ totals, scope, onChange, wide, onWide }: MarkFilte
           key={mark}
           name={wordOf(mark)}
           tip={tip}
+          section="5"
           count={totals?.marks[mark]}
           on={marks.includes(mark)}
           onPress={() => onChange({ marks: toggled(marks, mark) })}
@@ -64,6 +65,7 @@ export function MarkFilters({ totals, scope, onChange, wide, onWide }: MarkFilte
       <FilterToggle
         name={wordOf('doubling')}
         tip={t('gaps:MarkFilters.wePayWhileStandingAt3')}
+        section="5"
         count={totals?.marks.doubling}
         on={marks.includes('doubling')}
         onPress={() => onChange({ marks: toggled(marks, 'doubling') })}
@@ -73,6 +75,7 @@ export function MarkFilters({ totals, scope, onChange, wide, onWide }: MarkFilte
           key={state}
           name={wordOf(state)}
           tip={tip}
+          section="5"
           count={totals?.paid[state]}
           on={paid.includes(state)}
           onPress={() => onChange({ paid: toggled(paid, state) })}

@@ -1,6 +1,8 @@
 import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import type { GapRow } from '@opsimath/contract/api/gaps';
 import type { PaidView as Data } from '@opsimath/contract/api/paid';
+import { RowLane } from '../../parts/lane/RowLane';
+import '../../parts/lane/lane.css';
 import { Ledger } from '../../parts/table/Ledger';
 import { OpenKeyword } from '../../parts/words/OpenKeyword';
 import { Waiting } from '../../parts/words/Waiting';
@@ -16,6 +18,7 @@ import { BidsTable } from './BidsTable';
 import { t } from '../../words/t';
 
 const FEW = 6;
+const LANE = 290;
 
 /** What rivals buy and we do not, where we stand above or below, what we pay for twice, and what our terms brought. */
 export function PaidView({ query }: { query: GapQuery }) {
@@ -30,12 +33,15 @@ export function PaidView({ query }: { query: GapQuery }) {
         <PaidList
           title={t('gaps:PaidView.rivalsBuyWeDoNot')}
           tip={t('gaps:PaidView.paidStateUnbidHighestPriorityFirst')}
-          query={{ ...query, paid: ['unbid'], sort: '-priority' }}
-          narrowed={{ paid: ['unbid'], sort: '-priority' }}
+          query={{ ...query, paid: ['unbid'], sort: '-a month' }}
+          narrowed={{ paid: ['unbid'], sort: '-a month' }}
           say={(row) =>
-            t('gaps:PaidView.rivalsPaidBuyIt', {
-              rivalsPaid: row.rivalsPaid.filter((slot) => typeof slot === 'number').length,
-            })
+            row.worthAMonth === null
+              ? t('gaps:PaidView.addsUnknown')
+              : t('gaps:PaidView.addsWorthCurrency', {
+                  worth: worth(row.worthAMonth),
+                  currency: data.currency,
+                })
           }
         />
         <PaidList
@@ -95,20 +101,24 @@ function PaidTitle({ data }: { data: Data }) {
   return (
     <div>
       <h1>
-        {data.doubling === 0
-          ? t('gaps:PaidView.nothingIsPaidForTwice')
-          : t('gaps:PaidView.keywordsPaidForWhereWeStand', { keywords: counted(data.doubling, 'keyword') })}
+        {data.unbid.keywords === 0
+          ? t('gaps:PaidView.rivalsBuyNothingThatWeDoNot')
+          : t('gaps:PaidView.rivalsBuyKeywordsThatWeDoNot', {
+              keywords: counted(data.unbid.keywords, 'keyword'),
+              searches: count(Math.round(data.unbid.searches)),
+            })}
       </h1>
-      <div className="soft">
+      <p className="soft">
+        {data.unbid.adds > 0 &&
+          `${t('gaps:PaidView.theBestActionsThereAdd', { adds: worth(data.unbid.adds), currency: data.currency })} `}
+        {data.doubling > 0 && `${twiceWords(data)} `}
         {t('gaps:PaidView.resultPagesWithTheirPaidSlots', {
           looked: count(data.looked),
           keywords: count(data.keywords),
           keywords2: count(data.keywords - data.looked),
-        })}{' '}
-        {data.doubling > 0 &&
-          (data.costKnown > 0
-            ? `${t('gaps:PaidView.theyCostAtStakeCurrencyAMonth', { atStake: worth(data.atStake), currency: data.currency, costKnown: count(data.costKnown) })} `
-            : `${t('gaps:PaidView.whatTheyCostIsUnknown')} `)}
+        })}
+      </p>
+      <p className="soft">
         {data.to === null ? (
           t('gaps:PaidView.noOwnAdSearchTermsAre')
         ) : (
@@ -129,9 +139,22 @@ function PaidTitle({ data }: { data: Data }) {
             })}
           </>
         )}
-      </div>
+      </p>
     </div>
   );
+}
+
+/** How much is paid for twice, and what that costs as far as own ads say. */
+function twiceWords(data: Data): string {
+  const keywords = counted(data.doubling, 'keyword');
+  return data.costKnown > 0
+    ? t('gaps:PaidView.paidForTwiceForACost', {
+        keywords,
+        atStake: worth(data.atStake),
+        currency: data.currency,
+        costKnown: count(data.costKnown),
+      })
+    : t('gaps:PaidView.paidForTwiceCostUnknown', { keywords });
 }
 
 interface PaidListProps {
@@ -153,7 +176,17 @@ function PaidList({ title, tip, query, narrowed, say }: PaidListProps) {
       <ul>
         {data?.rows.map((row) => (
           <li key={row.id}>
-            <OpenKeyword id={row.id} text={row.text} /> <span className="faint">{say(row)}</span>
+            <div className="paid-row">
+              <OpenKeyword id={row.id} text={row.text} /> <span className="faint no-break">{say(row)}</span>
+            </div>
+            <RowLane
+              row={row}
+              own={data.own}
+              rivals={data.rivals}
+              front={data.front}
+              width={LANE}
+              height={26}
+            />
           </li>
         ))}
         {data?.total === 0 && <li className="soft">{t('gaps:PaidView.nothingMatchesTheseFilters')}</li>}

@@ -78,7 +78,7 @@ function OverSurfaces({ data }: { data: Data }) {
         columns={[
           { head: t('gaps:SurfacesView.keyword'), cell: (keyword) => <Name of={keyword} /> },
           ...(data.keywords[0]?.surfaces ?? []).map(({ surface }, n) => ({
-            head: surface,
+            head: wordOf(surface),
             cell: (keyword: Keyword) => <Held on={keyword.surfaces[n]!} front={data.front} />,
           })),
           { head: t('gaps:SurfacesView.ours'), figure: true, cell: ({ held: ours }) => ours },

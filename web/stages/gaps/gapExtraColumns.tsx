@@ -83,7 +83,7 @@ const SHOWN: Partial<Record<GapFigure, (row: GapRow, page: Page) => React.ReactN
 
 /** A figure of the register as a column: head, tip, digits and sorting are the register's. */
 export function figureColumn(figure: GapFigure, page: Page): Extra {
-  const { head, tip, digits, width } = figureOf(figure);
+  const { head, tip, section, digits, width } = figureOf(figure);
   const context = {
     currency: page.currency,
     rivals: page.rivals.length,
@@ -93,6 +93,7 @@ export function figureColumn(figure: GapFigure, page: Page): Extra {
     id: figure,
     ...figureWords('gap', figure, { head, tip: tip(context) }, { ...context }),
     sort: figure,
+    section,
     width,
     align: 'right',
     cell: (row) => {
