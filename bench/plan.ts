@@ -1,7 +1,8 @@
 import { draftCoverage, draftKeyword } from '@opsimath/core/copy/draftCoverage';
 import { holdField } from '@opsimath/core/copy/heldFields';
 import { packSlots } from '@opsimath/core/copy/packSlots';
-import { PLAIN_STYLE, titleBuilder } from '@opsimath/core/copy/titleBuilder';
+import { titleBuilder } from '@opsimath/core/copy/titleBuilder';
+import { PLAIN_STYLE } from '@opsimath/core/copy/titleStyle';
 import type { WorkCandidate } from '@opsimath/core/plan/workList';
 import { type Solver, fillRound } from '@opsimath/core/rounds/fillRound';
 import { greedyRound } from '@opsimath/core/rounds/greedyRound';

@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { fileURLToPath } from 'node:url';
 import { installPackages, root } from './install.mjs';
 
@@ -18,6 +19,22 @@ function stateOf(file) {
     .join('\n');
 }
 
+const COMPRESSED = /\.(js|css|html|svg)$/;
+
+/** Beside each text file its compressed forms: the server hands out what a browser takes. */
+function compressBeside(folder) {
+  for (const name of readdirSync(folder, { recursive: true })) {
+    if (!COMPRESSED.test(name)) continue;
+    const file = path.join(folder, name);
+    const bytes = readFileSync(file);
+    writeFileSync(`${file}.gz`, gzipSync(bytes, { level: 9 }));
+    writeFileSync(
+      `${file}.br`,
+      brotliCompressSync(bytes, { params: { [constants.BROTLI_PARAM_SIZE_HINT]: bytes.length } }),
+    );
+  }
+}
+
 export async function buildAll() {
   const { bundle } = await import('./bundle.mjs');
   await bundle();
@@ -27,6 +44,7 @@ export async function buildAll() {
   console.log('Building the interface…');
   const { build } = await import('vite');
   await build({ root: path.join(root, 'web'), logLevel: 'warn' });
+  compressBeside(path.join(root, 'web', 'dist'));
   writeFileSync(mark, state);
 }
 

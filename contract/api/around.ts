@@ -1,4 +1,4 @@
-import { COVERAGES } from '@opsimath/core/copy/coverage';
+import { COVERAGES } from '@opsimath/core/copy/coverageWords';
 import { z } from 'zod';
 import { isoDay } from '../source/answers';
 import { gapKind } from './gapQuery';

@@ -1,5 +1,5 @@
 import { DRAFT_KINDS } from '@opsimath/core/copy/draftFields';
-import { LANGUAGES } from '@opsimath/core/text/stems';
+import { LANGUAGES } from '@opsimath/core/text/languages';
 import { UNITS } from '@opsimath/core/copy/measure';
 import { z } from 'zod';
 import { isoDay } from '../source/answers';

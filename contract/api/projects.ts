@@ -6,7 +6,7 @@ import { MOVEMENT_LIMITS } from '@opsimath/core/gap/movement';
 import { DOUBLING_LIMIT, SHARE_MOVED } from '@opsimath/core/gap/paid';
 import { FIT } from '@opsimath/core/gap/priority';
 import { PRIORS } from '@opsimath/core/ranking/clickThrough';
-import { PLAIN_STYLE } from '@opsimath/core/copy/titleBuilder';
+import { PLAIN_STYLE } from '@opsimath/core/copy/titleStyle';
 import { DEFAULT_FRONT } from '@opsimath/core/ranking/position';
 import { PAGE_KINDS, PATH_RULES, type PageKind } from '@opsimath/core/text/pageKind';
 import { z } from 'zod';

@@ -2,7 +2,7 @@ import { QUERY_GROUPS } from '@opsimath/core/performance/queryGroups';
 import { PURPOSES } from '@opsimath/core/sift/purpose';
 import { SIEVE_FIGURES, TRENDS } from '@opsimath/core/sift/sieve';
 import { MOST_STEPS } from '@opsimath/core/sift/stack';
-import { LANGUAGES } from '@opsimath/core/text/stems';
+import { LANGUAGES } from '@opsimath/core/text/languages';
 import { z } from 'zod';
 import { stepId, verdict } from './judgements';
 import { foundBy } from './lookUps';

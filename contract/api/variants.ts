@@ -1,11 +1,11 @@
 import { VARIANT_LINKS } from '@opsimath/core/sift/variantGroups';
-import { LANGUAGES } from '@opsimath/core/text/stems';
+import { LANGUAGES } from '@opsimath/core/text/languages';
 import { z } from 'zod';
 import { siftQuery } from './sift';
 import { verdict } from './judgements';
 
 export const language = z.enum(LANGUAGES);
-export type { Language } from '@opsimath/core/text/stems';
+export type { Language } from '@opsimath/core/text/languages';
 
 /** What comes through a recipe in groups of variants; only groups of two and more. */
 export const variantQuery = siftQuery

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { COVERAGES, coverage } from './coverage';
+import { coverage } from './coverage';
+import { COVERAGES } from './coverageWords';
 
 const FIELDS = ['waterproof panniers for touring', 'a bag for every bike', ''];
 

@@ -1,10 +1,7 @@
 import { words } from '../text/key';
 import { stem } from '../text/stems';
+import type { CoverageWord } from './coverageWords';
 import type { HeldField } from './heldFields';
-
-/** How a target's fields hold a keyword (method §12), the best first. */
-export const COVERAGES = ['whole', 'one field', 'spread', 'part', 'none'] as const;
-export type CoverageWord = (typeof COVERAGES)[number];
 
 export interface Coverage {
   word: CoverageWord;

@@ -1,6 +1,7 @@
 import { words } from '../text/key';
 import { isStopWord, stem } from '../text/stems';
-import { type CoverageWord, coverageIn } from './coverage';
+import { coverageIn } from './coverage';
+import { type CoverageWord } from './coverageWords';
 import type { HeldField } from './heldFields';
 
 /** A keyword that a draft is to serve, as it is held against its fields: made once. */

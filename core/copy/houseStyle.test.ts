@@ -1,5 +1,5 @@
 import { departures } from './houseStyle';
-import type { TitleStyle } from './titleBuilder';
+import type { TitleStyle } from './titleStyle';
 
 const style = (over: Partial<TitleStyle>): TitleStyle => ({
   separator: ' | ',

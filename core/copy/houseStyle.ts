@@ -1,5 +1,5 @@
 import { key } from '../text/key';
-import type { TitleStyle } from './titleBuilder';
+import type { TitleStyle } from './titleStyle';
 
 /**
  * In what a title departs from the house style of its surface (method §12): capitals throughout, another sign between phrases,

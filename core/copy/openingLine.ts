@@ -1,5 +1,5 @@
 import { key, words } from '../text/key';
-import { LANGUAGES, type Language } from '../text/stems';
+import { LANGUAGES, type Language } from '../text/languages';
 
 /** What an opening line can do for its reader. */
 export const OPENING_TICKS = [

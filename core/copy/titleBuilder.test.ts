@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { key, words } from '../text/key';
 import { draftKeyword } from './draftCoverage';
-import { PLAIN_STYLE, titleBuilder } from './titleBuilder';
+import { titleBuilder } from './titleBuilder';
+import { PLAIN_STYLE } from './titleStyle';
 
 const all = (texts: Record<string, number>) =>
   Object.entries(texts).map(([text, volume]) => draftKeyword(key(text), volume, 'en'));

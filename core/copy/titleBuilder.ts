@@ -3,22 +3,7 @@ import { type Limit } from './draftFields';
 import { type DraftKeyword, draftCoverage } from './draftCoverage';
 import { holdField } from './heldFields';
 import { type WidthOf, measure } from './measure';
-
-/** How titles are written on a surface. */
-export interface TitleStyle {
-  /** Between phrases. */
-  separator: string;
-  capitals: 'first word' | 'every word' | 'as typed';
-  /** Name that is said, and where; empty for none. */
-  brand: string;
-  brandPlace: 'last' | 'nowhere';
-}
-export const PLAIN_STYLE: TitleStyle = {
-  separator: ', ',
-  capitals: 'first word',
-  brand: '',
-  brandPlace: 'nowhere',
-};
+import type { TitleStyle } from './titleStyle';
 
 export interface TitleCandidate {
   title: string;

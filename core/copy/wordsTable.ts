@@ -1,6 +1,7 @@
 import { words } from '../text/key';
 import { isStopWord, stem } from '../text/stems';
-import { type ComparedField, type CoverageWord, coverageIn } from './coverage';
+import { type ComparedField, coverageIn } from './coverage';
+import { type CoverageWord } from './coverageWords';
 
 /** One field of a target: its name, and its text as a key (§1). */
 export interface CoveredField {

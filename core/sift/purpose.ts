@@ -1,5 +1,5 @@
 import { words } from '../text/key';
-import type { Language } from '../text/stems';
+import type { Language } from '../text/languages';
 
 /** What a search is for: to get to a place known by name, to choose, to learn, to buy; unclear where nothing tells. */
 export const PURPOSES = ['seek', 'weigh', 'learn', 'buy', 'unclear'] as const;

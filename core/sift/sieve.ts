@@ -1,5 +1,5 @@
 import type { QueryGroup } from '../performance/queryGroups';
-import type { Language } from '../text/stems';
+import type { Language } from '../text/languages';
 import type { Purpose } from './purpose';
 
 /** Figures that a sieve can set limits to. */

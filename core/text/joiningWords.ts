@@ -1,4 +1,4 @@
-import type { Language } from './stems';
+import type { Language } from './languages';
 
 /**
  * Articles, prepositions and conjunctions (method §1): close variants leave these out and nothing else. What changes the

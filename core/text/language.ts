@@ -1,5 +1,5 @@
 import { words } from './key';
-import { LANGUAGES, type Language } from './stems';
+import { LANGUAGES, type Language } from './languages';
 
 /** How much a word speaks for each language, 0 or more; all 0 for one that says nothing. */
 export type WordLanguages = (word: string) => Readonly<Record<Language, number>>;

@@ -2,10 +2,7 @@ import * as snowballPackage from 'snowball-stemmers';
 import { deu, eng, spa } from 'stopword';
 import { JOINING_WORDS } from './joiningWords';
 import { key, words } from './key';
-
-/** Languages with a stemmer and stop words; any other language is matched by exact words only. */
-export const LANGUAGES = ['en', 'de', 'es'] as const;
-export type Language = (typeof LANGUAGES)[number];
+import type { Language } from './languages';
 
 // The package is CommonJS that calls itself an ES module: some loaders give a default export, some none.
 const snowball = snowballPackage.default ?? snowballPackage;

@@ -1,4 +1,4 @@
-import type { Language } from '@opsimath/core/text/stems';
+import type { Language } from '@opsimath/core/text/languages';
 import { type Database, type InStatement, writeTogether } from './storage/connection';
 
 /** What keywords say in a language, as far as it is held; an empty text where nobody knew. */

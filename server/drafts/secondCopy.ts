@@ -3,7 +3,7 @@ import { DRAFT_FIELDS, slotsOf } from '@opsimath/core/copy/draftFields';
 import { draftCoverage, draftKeyword } from '@opsimath/core/copy/draftCoverage';
 import { holdField } from '@opsimath/core/copy/heldFields';
 import { key } from '@opsimath/core/text/key';
-import { LANGUAGES, type Language } from '@opsimath/core/text/stems';
+import { LANGUAGES, type Language } from '@opsimath/core/text/languages';
 import type { z } from 'zod';
 import { type DraftRow, draftById } from '../data/drafts';
 import { keywordsById } from '../data/keywords';

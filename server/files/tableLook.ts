@@ -1,6 +1,6 @@
 import { rename } from 'node:fs/promises';
 import type { FileReading, ImportKind, ImportPreview } from '@opsimath/contract/api/imports';
-import { LANGUAGES } from '@opsimath/core/text/stems';
+import { LANGUAGES } from '@opsimath/core/text/languages';
 import { findReading, readingProblems } from './findReading';
 import { countryLetters, languageLetters } from './origins';
 import { asDelimited, formatOf } from './tables';

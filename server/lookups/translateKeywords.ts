@@ -1,4 +1,4 @@
-import type { Language } from '@opsimath/core/text/stems';
+import type { Language } from '@opsimath/core/text/languages';
 import { keywordsById } from '../data/keywords';
 import { payOnce } from '../data/paidRequests';
 import type { Database } from '../data/storage/connection';

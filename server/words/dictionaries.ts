@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { WordLanguages } from '@opsimath/core/text/language';
-import { LANGUAGES, type Language, isStopWord } from '@opsimath/core/text/stems';
+import { isStopWord } from '@opsimath/core/text/stems';
+import { LANGUAGES, type Language } from '@opsimath/core/text/languages';
 
 /** What the dictionaries know. */
 interface Dictionaries {

@@ -1,6 +1,7 @@
 import type { ProjectOverview } from '@opsimath/contract/api/projects';
-import { DatePicker, Popover } from 'antd';
+import { Popover } from 'antd';
 import dayjs from 'dayjs';
+import { PickDay } from '../parts/words/PickDay';
 import { useState } from 'react';
 import { count, spelledDay } from '../parts/words/figures';
 import { t } from '../words/t';
@@ -53,7 +54,7 @@ export function DayChoice({ name, value, dates, today, empty, onChange }: DayCho
           </button>
         ))}
       </div>
-      <DatePicker
+      <PickDay
         style={{ width: '100%', marginTop: 8 }}
         aria-label={t('shell:DayChoice.anotherName', { name: name.toLowerCase() })}
         placeholder={t('shell:DayChoice.anotherDay')}

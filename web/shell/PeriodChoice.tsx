@@ -1,6 +1,7 @@
 import { OWN_PERIODS, readPeriod } from '@opsimath/core/demand/period';
-import { DatePicker, Popover } from 'antd';
+import { Popover } from 'antd';
 import dayjs from 'dayjs';
+import { PickDays } from '../parts/words/PickDay';
 import { useState } from 'react';
 import { spelledDay } from '../parts/words/figures';
 import { t, wordOf } from '../words/t';
@@ -34,7 +35,7 @@ export function PeriodChoice({ value, onChange }: { value: string; onChange: (pe
               {wordOf(entry)}
             </button>
           ))}
-          <DatePicker.RangePicker
+          <PickDays
             style={{ width: '100%', marginTop: 8 }}
             aria-label={t('shell:PeriodChoice.twoDays')}
             placeholder={[t('shell:PeriodChoice.from'), t('shell:PeriodChoice.to')]}

@@ -36,6 +36,9 @@ export function ProjectList() {
                   <td>
                     <Link to={`/p/${project.id}/gaps`}>{project.name}</Link>
                   </td>
+                  <td className="soft">
+                    <Link to={`/p/${project.id}/roster?tour=1`}>{t('shell:Tour.tourInTenSteps')}</Link>
+                  </td>
                   <td className="figure soft">
                     {t('shell:ProjectList.begunCreatedAt', { createdAt: project.createdAt.slice(0, 10) })}
                   </td>

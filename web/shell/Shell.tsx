@@ -1,4 +1,4 @@
-import { Suspense, useEffect, useState } from 'react';
+import { Suspense, lazy, useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Outlet, useLocation, useNavigate } from 'react-router';
 import { useKeys } from '../parts/keys/useKeys';
@@ -8,19 +8,23 @@ import { useAuditsQuery } from '../state/reportsApi';
 import { scopeDefaults } from '../state/scope';
 import { useScope } from '../state/useScope';
 import { useWatchDueQuery } from '../state/watchApi';
-import { CommandBox } from './command/CommandBox';
 import { ClashNotice } from './ClashNotice';
 import { JobNotices } from './JobNotices';
 import { JudgingNotice } from './JudgingNotice';
 import { ScopeBar } from './ScopeBar';
 import { STAGES } from './stages';
 import { StagesRow } from './StagesRow';
-import { Shortcuts } from './Shortcuts';
 import { usePartKeys } from './usePartKeys';
 import { Tray } from './Tray';
 import { useUndoKeys } from './useUndoKeys';
 
 const NOTHING: never[] = [];
+
+// Not of the first page, but there before anybody presses a key for them.
+const readCommandBox = () => import('./command/CommandBox');
+const CommandBox = lazy(async () => ({ default: (await readCommandBox()).CommandBox }));
+const Tour = lazy(async () => ({ default: (await import('./tour/Tour')).Tour }));
+const Shortcuts = lazy(async () => ({ default: (await import('./Shortcuts')).Shortcuts }));
 
 /** The frame of every stage: stages row, scope bar, the stage itself, tray; and the keys that work everywhere. */
 export function Shell() {
@@ -55,6 +59,10 @@ export function Shell() {
     if (Object.keys(missing).length > 0) change(missing, { replace: true });
   }, [markets, overview, today, scope, change]);
 
+  useEffect(() => {
+    const soon = window.setTimeout(() => void readCommandBox(), 0);
+    return () => window.clearTimeout(soon);
+  }, []);
   useHotkeys('mod+k', () => setCommandOpen(true), { preventDefault: true, enableOnFormTags: true });
   useUndoKeys(project);
   usePartKeys();
@@ -102,8 +110,11 @@ export function Shell() {
       <JudgingNotice />
       <ClashNotice />
       <Tray project={project} />
-      {commandOpen && <CommandBox onClose={() => setCommandOpen(false)} onKeys={() => setKeysOpen(true)} />}
-      {keysOpen && <Shortcuts onClose={() => setKeysOpen(false)} />}
+      <Suspense fallback={null}>
+        {commandOpen && <CommandBox onClose={() => setCommandOpen(false)} onKeys={() => setKeysOpen(true)} />}
+        {ready && new URLSearchParams(search).has('tour') && <Tour />}
+        {keysOpen && <Shortcuts onClose={() => setKeysOpen(false)} />}
+      </Suspense>
     </div>
   );
 }

@@ -2,7 +2,7 @@ import { PURPOSE_WORDS, type PurposeWords } from '@opsimath/core/sift/purpose';
 import { grain } from '@opsimath/core/text/containing';
 import type { Containing } from '@opsimath/core/text/containing';
 import { key } from '@opsimath/core/text/key';
-import { LANGUAGES } from '@opsimath/core/text/stems';
+import { LANGUAGES } from '@opsimath/core/text/languages';
 import { keywordKeysText } from '../../data/keywordKeys';
 import { lookUpFinds } from '../../data/lookUps';
 import { listTargets } from '../../data/targets';

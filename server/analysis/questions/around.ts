@@ -1,7 +1,8 @@
 import type { Around } from '@opsimath/contract/api/around';
 import type { ShownPage } from '@opsimath/contract/api/dossier';
 import type { ComparisonScope } from '@opsimath/contract/api/gapQuery';
-import { COVERAGES, coverage } from '@opsimath/core/copy/coverage';
+import { coverage } from '@opsimath/core/copy/coverage';
+import { COVERAGES } from '@opsimath/core/copy/coverageWords';
 import { startBy } from '@opsimath/core/demand/startBy';
 import { peakMonth, seasonStrength, trendOf } from '@opsimath/core/demand/trend';
 import { easierNeighbours } from '@opsimath/core/gap/neighbours';

@@ -1,6 +1,6 @@
 import type { TargetCoverage, coverageRequest } from '@opsimath/contract/api/coverage';
 import type { Target } from '@opsimath/contract/api/targets';
-import { COVERAGES } from '@opsimath/core/copy/coverage';
+import { COVERAGES } from '@opsimath/core/copy/coverageWords';
 import { type CoveredField, wordsTable } from '@opsimath/core/copy/wordsTable';
 import { UNKNOWN, isRanked } from '@opsimath/core/ranking/position';
 import { key, words } from '@opsimath/core/text/key';

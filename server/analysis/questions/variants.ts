@@ -2,7 +2,7 @@ import type { VariantPage, variantQuery } from '@opsimath/contract/api/variants'
 import { VARIANT_LINKS } from '@opsimath/core/sift/variantGroups';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { key } from '@opsimath/core/text/key';
-import { LANGUAGES } from '@opsimath/core/text/stems';
+import { LANGUAGES } from '@opsimath/core/text/languages';
 import type { z } from 'zod';
 import { keywordKeys } from '../../data/keywordKeys';
 import { keywordsById } from '../../data/keywords';

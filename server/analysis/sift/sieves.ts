@@ -5,7 +5,7 @@ import { PURPOSES } from '@opsimath/core/sift/purpose';
 import { anyOfBits, anyOfCodes, members, rankedByAtLeast, withinBounds } from '@opsimath/core/sift/passes';
 import { type SieveFigure, TRENDS, VERDICTS } from '@opsimath/core/sift/sieve';
 import { key } from '@opsimath/core/text/key';
-import { LANGUAGES } from '@opsimath/core/text/stems';
+import { LANGUAGES } from '@opsimath/core/text/languages';
 import { keywordIdsLike } from '../../data/keywords';
 import { keywordIdsHolding, keywordIdsHoldingForms } from '../../data/keywordWords';
 import { listMembers } from '../../data/lists';

@@ -1,7 +1,7 @@
 import type { SiftQueryRead, SiftRow } from '@opsimath/contract/api/sift';
 import { type Purpose, type PurposeSigns, purposeReader } from '@opsimath/core/sift/purpose';
 import { key } from '@opsimath/core/text/key';
-import { LANGUAGES } from '@opsimath/core/text/stems';
+import { LANGUAGES } from '@opsimath/core/text/languages';
 import { markersOf } from '../../data/markers';
 import { heldTranslations } from '../../data/translations';
 import { judgementsOf } from '../../data/verdicts';

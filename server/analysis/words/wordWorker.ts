@@ -7,7 +7,7 @@ import { type Gram, countGrams } from '@opsimath/core/text/grams';
 import { knownWords } from '@opsimath/core/text/misspellings';
 import { guessLanguage } from '@opsimath/core/text/language';
 import { spellingsAmong } from '@opsimath/core/text/spellingsAmong';
-import { LANGUAGES } from '@opsimath/core/text/stems';
+import { LANGUAGES } from '@opsimath/core/text/languages';
 import { openDictionaries } from '../../words/dictionaries';
 
 interface Keyed {

@@ -1,6 +1,6 @@
 import { FOUND_BY, FOUND_BY_CODES } from '@opsimath/contract/api/lookUps';
 import { ABSENT, UNKNOWN } from '@opsimath/core/ranking/position';
-import { LANGUAGES } from '@opsimath/core/text/stems';
+import { LANGUAGES } from '@opsimath/core/text/languages';
 import { ABOVE, FEATURE_CODES } from './captureColumns';
 import { MATCH_CODES } from './matchCodes';
 import { TREND_WORDS } from './metricsColumns';

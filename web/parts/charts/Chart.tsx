@@ -1,29 +1,6 @@
-import { BarChart, LineChart, ScatterChart } from 'echarts/charts';
-import {
-  BrushComponent,
-  DataZoomInsideComponent,
-  GridComponent,
-  MarkLineComponent,
-  LegendComponent,
-  TooltipComponent,
-} from 'echarts/components';
-import { type EChartsCoreOption, type EChartsType, init, use as register } from 'echarts/core';
-import { SVGRenderer } from 'echarts/renderers';
+import type { EChartsCoreOption, EChartsType } from 'echarts/core';
 import { useEffect, useRef } from 'react';
 import './charts.css';
-
-register([
-  BarChart,
-  LineChart,
-  ScatterChart,
-  BrushComponent,
-  DataZoomInsideComponent,
-  GridComponent,
-  MarkLineComponent,
-  LegendComponent,
-  TooltipComponent,
-  SVGRenderer,
-]);
 
 /** An ECharts drawing that follows its option and its width. */
 export function Chart({
@@ -44,14 +21,21 @@ export function Chart({
     ready.current = onReady;
   });
   useEffect(() => {
-    const chart = init(place.current!, null, { renderer: 'svg' });
-    chart.setOption(option);
-    ready.current?.(chart);
-    const watch = new ResizeObserver(() => chart.resize());
-    watch.observe(place.current!);
+    let chart: EChartsType | null = null;
+    let isGone = false;
+    const watch = new ResizeObserver(() => chart?.resize());
+    // What draws is large, and most pages draw nothing: it comes with the first drawing.
+    void import('./drawing').then(({ drawIn }) => {
+      if (isGone) return;
+      chart = drawIn(place.current!);
+      chart.setOption(option);
+      ready.current?.(chart);
+      watch.observe(place.current!);
+    });
     return () => {
+      isGone = true;
       watch.disconnect();
-      chart.dispose();
+      chart?.dispose();
     };
   }, [option]);
   return <div ref={place} role="img" aria-label={label} style={{ height, width: '100%' }} />;

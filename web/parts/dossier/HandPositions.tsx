@@ -1,6 +1,7 @@
 import type { HandPosition } from '@opsimath/contract/api/handPositions';
-import { Button, DatePicker, InputNumber, Select } from 'antd';
+import { Button, InputNumber, Select } from 'antd';
 import dayjs from 'dayjs';
+import { PickDay } from '../words/PickDay';
 import { useState } from 'react';
 import { useProjectsQuery } from '../../state/projectApi';
 import { useTargetsQuery } from '../../state/rosterApi';
@@ -161,7 +162,7 @@ function NewEntry({ project, keyword, surface, date: today, onDone }: NewEntryPr
         autoFocus
       />
       <PlaceInput name={t('parts:HandPositions.paidSlotSeen')} hint="paid" value={paid} onChange={setPaid} />
-      <DatePicker
+      <PickDay
         size="small"
         aria-label={t('parts:HandPositions.dayItWasSeen')}
         allowClear={false}

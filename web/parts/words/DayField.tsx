@@ -1,5 +1,5 @@
-import { DatePicker } from 'antd';
 import dayjs from 'dayjs';
+import { PickDay } from './PickDay';
 import { t } from '../../words/t';
 
 interface DayFieldProps {
@@ -14,7 +14,7 @@ interface DayFieldProps {
 /** A day to choose, spelled as days are spelled everywhere. */
 export function DayField({ name, value, canBeEmpty = false, onChange }: DayFieldProps) {
   return (
-    <DatePicker
+    <PickDay
       size="small"
       aria-label={name}
       format={t('parts:DayField.dMMMYYYY')}

@@ -56,6 +56,13 @@ export function CommandList({ onClose, onKeys }: { onClose: () => void; onKeys: 
     );
   const actions = [
     {
+      ...{ name: t('shell:Tour.tourInTenSteps'), of: '' },
+      run: () =>
+        go(
+          `roster?${new URLSearchParams({ ...Object.fromEntries(new URLSearchParams(search)), tour: '1' })}`,
+        ),
+    },
+    {
       ...{ name: t('shell:CommandList.keysOfThisScreen'), of: '?' },
       run: () => {
         onClose();

@@ -2,7 +2,7 @@ import type { Draft, DraftChange } from '@opsimath/contract/api/drafts';
 import { type DraftField, slotsOf } from '@opsimath/core/copy/draftFields';
 import { departures } from '@opsimath/core/copy/houseStyle';
 import { measure } from '@opsimath/core/copy/measure';
-import type { TitleStyle } from '@opsimath/core/copy/titleBuilder';
+import type { TitleStyle } from '@opsimath/core/copy/titleStyle';
 import { Input } from 'antd';
 import { useState } from 'react';
 import { bannedIn } from './markedParts';

@@ -2,7 +2,7 @@ import type { Draft, SecondCopy as Second, SecondKeywords } from '@opsimath/cont
 import { draftCoverage, draftKeyword } from '@opsimath/core/copy/draftCoverage';
 import { type DraftField, slotsOf } from '@opsimath/core/copy/draftFields';
 import { measure } from '@opsimath/core/copy/measure';
-import { LANGUAGES } from '@opsimath/core/text/stems';
+import { LANGUAGES } from '@opsimath/core/text/languages';
 import { App, Button, Input } from 'antd';
 import { useDeferredValue, useMemo } from 'react';
 import { count, counted } from '../../parts/words/figures';

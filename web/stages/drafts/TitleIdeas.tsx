@@ -1,6 +1,7 @@
 import type { Draft } from '@opsimath/contract/api/drafts';
 import type { DraftField } from '@opsimath/core/copy/draftFields';
-import { type TitleStyle, titleBuilder } from '@opsimath/core/copy/titleBuilder';
+import { titleBuilder } from '@opsimath/core/copy/titleBuilder';
+import type { TitleStyle } from '@opsimath/core/copy/titleStyle';
 import { measure } from '@opsimath/core/copy/measure';
 import { Button, Input, Modal, Select } from 'antd';
 import { useMemo, useState } from 'react';

@@ -1,4 +1,4 @@
-import { PLAIN_STYLE, type TitleStyle } from '@opsimath/core/copy/titleBuilder';
+import { PLAIN_STYLE, type TitleStyle } from '@opsimath/core/copy/titleStyle';
 import { useCallback } from 'react';
 import { useTrouble } from '../../parts/words/useTrouble';
 import { useChangeProjectMutation, useProjectsQuery } from '../../state/projectApi';

@@ -1,8 +1,7 @@
 import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import { Button } from 'antd';
-import { useMemo } from 'react';
+import { Suspense, lazy, useMemo } from 'react';
 import { Link, useLocation } from 'react-router';
-import { TwoKeywords } from '../../parts/dossier/TwoKeywords';
 import { OpenDossier } from '../../parts/dossier/OpenDossier';
 import { Empty } from '../../parts/words/Empty';
 import { useTargetsQuery } from '../../state/rosterApi';
@@ -11,13 +10,18 @@ import { partOf } from '../../state/stageParts';
 import { useScope } from '../../state/useScope';
 import { Comparison } from './Comparison';
 import { gapFilterOf } from './narrowed';
-import { OverTime } from './OverTime';
-import { OwnQueries } from './OwnQueries';
-import { PaidView } from './PaidView';
-import { SurfacesView } from './SurfacesView';
-import { WhatToDo } from './WhatToDo';
 import './gaps.css';
 import { t } from '../../words/t';
+
+// Parts other than the table come when they are opened.
+const TwoKeywords = lazy(async () => ({
+  default: (await import('../../parts/dossier/TwoKeywords')).TwoKeywords,
+}));
+const OverTime = lazy(async () => ({ default: (await import('./OverTime')).OverTime }));
+const OwnQueries = lazy(async () => ({ default: (await import('./OwnQueries')).OwnQueries }));
+const PaidView = lazy(async () => ({ default: (await import('./PaidView')).PaidView }));
+const SurfacesView = lazy(async () => ({ default: (await import('./SurfacesView')).SurfacesView }));
+const WhatToDo = lazy(async () => ({ default: (await import('./WhatToDo')).WhatToDo }));
 
 /** Parts that keep their place while a dossier opens beside them. */
 const BESIDE_DOSSIER = ['paid', 'time', 'queries', 'surfaces'];
@@ -47,17 +51,19 @@ export default function Gaps() {
         <StageParts stage="gaps" name={t('gaps:Gaps.gaps')} />
       </div>
       {(view === 'table' || view === 'map') && <Comparison query={query} map={view === 'map'} />}
-      {view === 'work' && <WhatToDo query={query} />}
-      {BESIDE_DOSSIER.includes(view) && (
-        <div className="gaps-body">
-          {view === 'paid' && <PaidView query={query} />}
-          {view === 'time' && <OverTime query={query} />}
-          {view === 'queries' && <OwnQueries />}
-          {view === 'surfaces' && <SurfacesView query={query} />}
-          <OpenDossier />
-        </div>
-      )}
-      {view === 'two' && <TwoKeywords />}
+      <Suspense fallback={null}>
+        {view === 'work' && <WhatToDo query={query} />}
+        {BESIDE_DOSSIER.includes(view) && (
+          <div className="gaps-body">
+            {view === 'paid' && <PaidView query={query} />}
+            {view === 'time' && <OverTime query={query} />}
+            {view === 'queries' && <OwnQueries />}
+            {view === 'surfaces' && <SurfacesView query={query} />}
+            <OpenDossier />
+          </div>
+        )}
+        {view === 'two' && <TwoKeywords />}
+      </Suspense>
     </div>
   );
 }

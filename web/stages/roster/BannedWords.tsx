@@ -1,5 +1,5 @@
 import type { BannedWord } from '@opsimath/contract/api/targets';
-import { LANGUAGES } from '@opsimath/core/text/stems';
+import { LANGUAGES } from '@opsimath/core/text/languages';
 import { LANGUAGE_NAMES } from '../../parts/words/languages';
 import { Button, Input, Select } from 'antd';
 import { useState } from 'react';

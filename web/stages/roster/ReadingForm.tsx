@@ -6,7 +6,7 @@ import {
   type UploadAnswer,
   fieldsOf,
 } from '@opsimath/contract/api/imports';
-import { Button, Checkbox, DatePicker, Select } from 'antd';
+import { Button, Checkbox, Select } from 'antd';
 import { useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
 import { useReadAsMutation, useStartImportMutation } from '../../state/filesApi';
@@ -15,6 +15,7 @@ import { useScope } from '../../state/useScope';
 import { marketApart } from '@opsimath/contract/api/marketSaid';
 import { marketName } from '../../parts/words/marketName';
 import { Told } from '../../words/Told';
+import { PickDay } from '../../parts/words/PickDay';
 import { t, wordOf } from '../../words/t';
 
 /** How a file is read, for correction before it is taken in. */
@@ -193,7 +194,7 @@ function ReadingFields({
       {dated && columnOf('date') === null && (
         <label>
           <span>{t('roster:ReadingForm.dateOfAllRows')}</span>
-          <DatePicker
+          <PickDay
             size="small"
             onChange={(day) => change({ fixedDate: day?.format('YYYY-MM-DD') ?? null })}
           />

@@ -1,6 +1,6 @@
 import type { TargetCoverage } from '@opsimath/contract/api/coverage';
 import type { Target } from '@opsimath/contract/api/targets';
-import { COVERAGES } from '@opsimath/core/copy/coverage';
+import { COVERAGES } from '@opsimath/core/copy/coverageWords';
 import { Button, Input, Select } from 'antd';
 import { useDeferredValue, useState } from 'react';
 import { Problem } from '../../parts/words/Problem';

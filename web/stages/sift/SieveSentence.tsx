@@ -5,7 +5,7 @@ import type { Marker } from '@opsimath/contract/api/markers';
 import { QUERY_GROUPS } from '@opsimath/core/performance/queryGroups';
 import { PURPOSES } from '@opsimath/core/sift/purpose';
 import { TRENDS, VERDICTS } from '@opsimath/core/sift/sieve';
-import { LANGUAGES } from '@opsimath/core/text/stems';
+import { LANGUAGES } from '@opsimath/core/text/languages';
 import { LANGUAGE_NAMES } from '../../parts/words/languages';
 import { WordsSentence } from './WordsSentence';
 import { FIGURE_TIPS } from './figureTips';

@@ -1,5 +1,5 @@
 import { Segmented } from 'antd';
-import { LANGUAGES } from '@opsimath/core/text/stems';
+import { LANGUAGES } from '@opsimath/core/text/languages';
 import { ColumnsMenu } from '../../parts/table/ColumnsMenu';
 import { LANGUAGE_NAMES } from '../../parts/words/languages';
 import { useScope } from '../../state/useScope';

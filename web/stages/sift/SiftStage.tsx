@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import type { LookUp } from '@opsimath/contract/api/lookUps';
-import { LANGUAGES } from '@opsimath/core/text/stems';
+import { LANGUAGES } from '@opsimath/core/text/languages';
 import { Button, Select } from 'antd';
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';

@@ -1,4 +1,4 @@
-import { LANGUAGES, type Language } from '@opsimath/core/text/stems';
+import { LANGUAGES, type Language } from '@opsimath/core/text/languages';
 import type { AddressReader } from './address';
 
 /** How what comes through a recipe is shown in Sift. */
