@@ -110,7 +110,9 @@ test('services that are away are said so, and what is held is still shown', asyn
   await running.faults({ serverError: 1 });
   try {
     await page.goto(address);
-    await expect(page.getByText('Services away: only what is held can be shown')).toBeVisible();
+    await expect(
+      page.getByText('The search services do not answer: only what is held can be shown'),
+    ).toBeVisible();
     await expect(page.getByRole('grid', { name: 'Gaps' }).getByRole('row').nth(3)).toContainText(/\w/);
   } finally {
     await running.faults({});

@@ -11,7 +11,7 @@ test('from an empty project to an exported report', async ({ page, running }) =>
   // Captures of an earlier date exist nowhere yet: the compare-with date is chosen by hand below.
   await page.goto(running.server.url);
   await page.getByLabel('Name of the brand').fill('Journey');
-  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByRole('button', { name: 'Start' }).click();
   await expect(page.getByRole('heading', { name: 'Rivals' })).toBeVisible();
 
   await test.step('ourselves and two rivals, with a line that makes no sense', async () => {
@@ -118,7 +118,7 @@ test('from an empty project to an exported report', async ({ page, running }) =>
     await expect(page.getByRole('table').first()).toBeVisible();
     const pdf = await page.pdf({ preferCSSPageSize: true });
     expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
-    await page.getByRole('button', { name: 'Take away' }).click();
+    await page.getByRole('button', { name: 'Download' }).click();
     await page.getByRole('menuitem', { name: 'CSV, one table' }).hover();
     const [download] = await Promise.all([
       page.waitForEvent('download'),
@@ -153,7 +153,7 @@ test('eight actions lead from nothing to the keywords that we lack; a single pag
 }) => {
   await page.goto(running.server.url);
   await page.getByLabel('Name of the brand').fill('First steps');
-  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByRole('button', { name: 'Start' }).click();
   const path = page.getByRole('region', { name: 'First steps' });
   await path.getByLabel('Our site').fill(OWN);
   await path.getByRole('button', { name: 'This is us' }).click();
@@ -171,7 +171,7 @@ test('eight actions lead from nothing to the keywords that we lack; a single pag
   await expect(grid.getByRole('row').nth(1)).toContainText('absent');
   // It is done with: the roster does not offer it to whoever has left it.
   await page.getByRole('link', { name: /Roster/ }).click();
-  await path.getByRole('button', { name: 'leave this' }).click();
+  await path.getByRole('button', { name: 'skip this' }).click();
   await expect(path).toHaveCount(0);
   await page.reload();
   await expect(page.getByRole('heading', { name: 'We', exact: true })).toBeVisible();

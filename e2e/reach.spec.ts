@@ -281,7 +281,7 @@ test('a dossier opens beside the view it was asked for in, and a link brings bot
 
 test('what is on the screen is taken along as a table and as a file', async ({ page }) => {
   await page.goto(`${root}/gaps?${SCOPE}&view=paid`);
-  const menu = page.getByRole('button', { name: 'Take along: Paid against organic' });
+  const menu = page.getByRole('button', { name: 'Copy or download: Paid against organic' });
   await menu.click();
   await page.getByRole('menuitem', { name: 'copy as a table' }).click();
   await expect

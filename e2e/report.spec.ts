@@ -135,7 +135,7 @@ test('frozen, taken away, shared; the address that is closed is closed', async (
   await expect(page.getByText('as it was', { exact: false })).toBeVisible();
   const shown = await page.locator('.paper .written-text').first().innerText();
 
-  await page.getByRole('button', { name: 'Take away' }).click();
+  await page.getByRole('button', { name: 'Download' }).click();
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('menuitem', { name: /^PDF/ }).click(),
@@ -242,7 +242,7 @@ test('from a stranger’s listing to its PDF in less than ten actions, nothing s
   await expect(page.getByRole('heading', { level: 1 })).toContainText('leaves on the table');
   await expect(page.locator('.audit-progress')).toBeHidden();
   await expect(page.locator('.report-example')).toHaveCount(3);
-  await act(page.getByRole('button', { name: 'Take away' }).click());
+  await act(page.getByRole('button', { name: 'Download' }).click());
   const download = page.waitForEvent('download');
   await act(page.getByRole('menuitem', { name: /^PDF/ }).click());
   expect((await download).suggestedFilename()).toMatch(/\.pdf$/);

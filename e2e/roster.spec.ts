@@ -61,7 +61,7 @@ test('a target can be taken out and added again', async ({ page }) => {
     .getByRole('row', { name: /Saltfen/ })
     .getByRole('button', { name: 'remove' })
     .click();
-  await page.getByRole('button', { name: 'Take out', exact: true }).click();
+  await page.getByRole('button', { name: 'Remove', exact: true }).click();
   await expect(page.getByRole('row', { name: /Saltfen/ })).toBeHidden();
   await page.getByLabel('Add rivals, one a line').fill('saltfen.example\ncobblemoor.example');
   await page.getByRole('button', { name: 'Add' }).last().click();

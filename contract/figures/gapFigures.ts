@@ -102,7 +102,7 @@ export const GAP_FIGURES = {
     tip: ({ currency }) =>
       `What the best action adds in ${currency} a month for a day of work. Estimated; the dossier opens the sum.`,
     estimated: true,
-    width: 84,
+    width: 98,
   },
   effort: {
     head: 'Days',

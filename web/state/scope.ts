@@ -5,7 +5,6 @@ import { type PlanScope, readPlan } from './scope/planScope';
 import { type PoolScope, readPool } from './scope/poolScope';
 import { type RosterScope, readRoster } from './scope/rosterScope';
 import { type SiftScope, readSift } from './scope/siftScope';
-import { t } from '../words/t';
 
 export { NO_COMPARE } from './scope/barScope';
 export { scopeDefaults } from './scope/scopeDefaults';
@@ -16,7 +15,7 @@ export interface Scope extends BarScope, RosterScope, PoolScope, SiftScope, GapS
 /** Values that are not written into the address. */
 const USUAL: Partial<Record<keyof Scope, string>> = {
   sort: USUAL_ORDER,
-  poolMode: t('shell:scope.anyWord'),
+  poolMode: 'any word',
   own: USUAL_PERIOD,
 };
 

@@ -76,7 +76,7 @@ export function PaidView({ query }: { query: GapQuery }) {
           tip={t('gaps:PaidView.wePayWhereWeAreAbsent')}
           query={{
             ...query,
-            paid: [t('gaps:PaidView.onlyUs'), 'outbid', 'top'],
+            paid: ['only us', 'outbid', 'top'],
             kinds: ['absent', 'buried', 'open'],
             sort: '-volume',
           }}

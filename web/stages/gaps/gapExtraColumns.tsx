@@ -83,15 +83,19 @@ const SHOWN: Partial<Record<GapFigure, (row: GapRow, page: Page) => React.ReactN
 
 /** A figure of the register as a column: head, tip, digits and sorting are the register's. */
 export function figureColumn(figure: GapFigure, page: Page): Extra {
-  const { head, tip, section, digits, width } = figureOf(figure);
+  const { head, tip, unit, section, digits, width } = figureOf(figure);
   const context = {
     currency: page.currency,
     rivals: page.rivals.length,
     resultsPerPage: page.resultsPerPage,
   };
+  const said = figureWords('gap', figure, { head, tip: tip(context) }, { ...context });
+  // Money names its currency in the head; over what time, and for what, the tip says.
+  const isMoney = page.currency !== '' && unit(context).startsWith(page.currency);
   return {
     id: figure,
-    ...figureWords('gap', figure, { head, tip: tip(context) }, { ...context }),
+    ...said,
+    ...(isMoney && { head: `${said.head}, ${page.currency}` }),
     sort: figure,
     section,
     width,

@@ -26,8 +26,10 @@ test('whatever is named as a section is there', () => {
 });
 
 test('a line is a paragraph, a table stays one', () => {
-  const [, page] = methodPages('# T\n## 1 A\nfirst\nsecond\n| a | b |\n|---|---|\n| 1 | 2 |\n- x\n- y');
-  expect(page!.text).toBe('first\n\nsecond\n| a | b |\n|---|---|\n| 1 | 2 |\n- x\n- y');
+  const [, page] = methodPages(
+    '# T\n## 1 A\nfirst\nsecond\n| a | b |\n|---|---|\n| 1 | 2 |\n- x\n- y\nafter',
+  );
+  expect(page!.text).toBe('first\n\nsecond\n| a | b |\n|---|---|\n| 1 | 2 |\n- x\n- y\n\nafter');
 });
 
 test('a section named in a text leads to its page', () => {

@@ -21,11 +21,11 @@ export function methodPages(markdown: string): MethodPage[] {
   ];
 }
 
-/** A line of the file is a paragraph; lines of a table or a list stay together. */
+/** A line of the file is a paragraph of its own; lines of a table or a list stay together. */
 function paragraphs(lines: readonly string[]): string {
   const isPlain = (line: string | undefined): boolean =>
     line !== undefined && !/^(\||[-*] |\d+\. |#|\s|$)/.test(line);
-  return lines.map((line, n) => (isPlain(line) && isPlain(lines[n + 1]) ? `${line}\n` : line)).join('\n');
+  return lines.map((line, n) => (line !== '' && isPlain(lines[n + 1]) ? `${line}\n` : line)).join('\n');
 }
 
 /** Where sections are named in a text, as links to their pages; `§3 to §5` names two. */

@@ -8,7 +8,7 @@ import { useUploadSitemapMutation } from '../../state/filesApi';
 import { useScope } from '../../state/useScope';
 import { t, wordOf } from '../../words/t';
 
-const ORDER = [t('roster:IndexView.notIndexed'), 'waiting', 'unknown', 'indexed'];
+const ORDER = ['not indexed', 'waiting', 'unknown', 'indexed'];
 
 /** Which own pages search knows: those of the roster and of the sitemap, as last checked. */
 export function IndexView() {
