@@ -97,6 +97,16 @@ test('steps are taken back and done again, by key and by button; a sieve moves b
   await expect(sieves.nth(1)).toContainText('volume');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(sieves.first()).toContainText('volume');
+  // By its dots it is carried to the place of the other.
+  const other = (await sieves.nth(1).boundingBox())!;
+  await sieves.first().locator('.grip').hover();
+  await page.mouse.down();
+  await page.mouse.move(other.x + 20, other.y + other.height / 2, { steps: 6 });
+  await page.mouse.move(other.x + 20, other.y + other.height - 4, { steps: 3 });
+  await page.mouse.up();
+  await expect(sieves.nth(1)).toContainText('volume');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(sieves.first()).toContainText('volume');
   await page.getByRole('grid', { name: 'Sifted' }).focus();
   await page.keyboard.press('Control+z');
   await expect(page.getByLabel('Words of the sieve')).toHaveValue('');

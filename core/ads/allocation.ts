@@ -91,7 +91,11 @@ function bestOf({ points, worth }: BidCurve): PaidForecast | null {
   }, null);
 }
 
-/** Mean slot that a bid would have won, over the days on which it would have won one; `null` where on none. */
+/**
+ * Mean slot that a bid would have won, over the days on which it would have won one; `null` where on none.
+ *
+ * @example slotWon([[{ slot: 1, price: 2 }, { slot: 2, price: 1 }]], 1.5) // 2
+ */
 export function slotWon(auctions: readonly Auction[], bid: number): number | null {
   const slots = auctions.flatMap((auction) => {
     if (auction.length === 0) return [1];

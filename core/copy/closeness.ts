@@ -11,6 +11,7 @@ export const TOO_CLOSE = 0.15;
  *
  * @param keywords keys
  * @returns 0–1
+ * @example closeness('a b c d e f', 'a b c d e x') // 0.5
  */
 export function closeness(text: string, other: string, keywords: readonly string[] = []): number {
   const common = keywords.map((keyword) => ` ${keyword} `);

@@ -10,6 +10,7 @@ export type WidthOf = (text: string) => number;
  *
  * @param widthOf needed for pixels
  * @example measure('é', 'bytes') // 2
+ * @example measure('Fähre', 'bytes') // 6
  */
 export function measure(text: string, unit: Unit, widthOf?: WidthOf): number {
   if (unit === 'pixels') return widthOf!(text);
@@ -33,6 +34,7 @@ const letters = new Intl.Segmenter(undefined, { granularity: 'grapheme' });
  * Where a field’s limit cuts a text: the part before it fits, and no letter is torn from its marks, no emoji into pieces.
  *
  * @returns index in code units; the text’s length where all of it fits
+ * @example cutAt('pannier bags', 7, 'characters') // 7
  */
 export function cutAt(text: string, limit: number, unit: Unit, widthOf?: WidthOf): number {
   const over = unit === 'pixels' ? firstTooWide(text, limit, widthOf!) : firstOver(text, limit, unit);

@@ -17,7 +17,11 @@ export function borrowingRatio(
   return { ratio: median(ratios)!, pairs: ratios.length };
 }
 
-/** A borrowed volume in searches a month, rounded half up. */
+/**
+ * A borrowed volume in searches a month, rounded half up.
+ *
+ * @example borrowedVolume(1000, 0.25) // 250
+ */
 export function borrowedVolume(there: number, ratio: number): number {
   return Math.floor(there * ratio + 0.5);
 }

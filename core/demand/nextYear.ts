@@ -1,6 +1,10 @@
 const YEAR = /\b(20\d\d)\b/;
 
-/** The year that stands in a keyword, as people type it; `null` without one. */
+/**
+ * The year that stands in a keyword, as people type it; `null` without one.
+ *
+ * @example yearIn('best panniers 2026') // 2026
+ */
 export function yearIn(keyword: string): number | null {
   const found = YEAR.exec(keyword);
   return found ? Number(found[1]) : null;

@@ -30,7 +30,11 @@ export function seasonIndices(series: MonthlyVolumes, firstMonth: number): numbe
   return mean > 0 ? means.map((value) => value / mean) : null;
 }
 
-/** The 2×12 moving average at `at`: half weight on the two ends, `null` where a month is missing. */
+/**
+ * The 2×12 moving average at `at`: half weight on the two ends, `null` where a month is missing.
+ *
+ * @example centredLevel(Array(13).fill(100), 6) // 100
+ */
 export function centredLevel(series: MonthlyVolumes, at: number): number | null {
   let sum = 0;
   for (let offset = -MONTHS / 2; offset <= MONTHS / 2; offset++) {
@@ -46,12 +50,17 @@ export function centredLevel(series: MonthlyVolumes, at: number): number | null 
  * Volume times the mean of their season indices; plain volume without a season.
  *
  * @param month calendar month of the date in scope, 0 = January
+ * @example expectedVolume(100, null, 3) // 100
  */
 export function expectedVolume(volume: number, indices: readonly number[] | null, month: number): number {
   return volume * seasonMean(indices, month);
 }
 
-/** Mean season index of the three calendar months after one; 1 without a season. */
+/**
+ * Mean season index of the three calendar months after one; 1 without a season.
+ *
+ * @example seasonMean([1, 1, 1, 2, 2, 2, 1, 1, 1, 0, 0, 0], 2) // 2
+ */
 export function seasonMean(indices: readonly number[] | null, month: number): number {
   if (indices === null) return 1;
   const [first, second, third] = [1, 2, 3].map((ahead) => indices[(month + ahead) % MONTHS]!);

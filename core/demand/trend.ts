@@ -66,7 +66,11 @@ function normalBelow(z: number): number {
   return 1 - 0.5 * tail * Math.exp(-(z * z) / 2);
 }
 
-/** Calendar month (0 = January) with the largest index; ties go to the earlier. `null` without a season. */
+/**
+ * Calendar month (0 = January) with the largest index; ties go to the earlier. `null` without a season.
+ *
+ * @example peakMonth([1, 1, 1, 2, 3, 2, 1, 1, 0, 0, 0, 0]) // 4
+ */
 export function peakMonth(season: readonly number[] | null): number | null {
   if (season === null) return null;
   return season.reduce((best, index, month) => (index > season[best]! ? month : best), 0);

@@ -42,12 +42,20 @@ function valueOf(digits: string, unit: string | undefined, decimalComma: boolean
   return Number.isFinite(value) ? Math.round(value) : null;
 }
 
-/** The one figure that a range stands for: its geometric mean, rounded half up; from nought counts as from one. */
+/**
+ * The one figure that a range stands for: its geometric mean, rounded half up; from nought counts as from one.
+ *
+ * @example middleOf({ low: 1000, high: 10000 }) // 3162
+ */
 export function middleOf({ low, high }: GivenVolume): number {
   return low === high ? low : Math.floor(Math.sqrt(Math.max(1, low) * high) + 0.5);
 }
 
-/** σ of ln V for a volume that lies anywhere between two bounds, evenly on the logarithm; 0 for one figure. */
+/**
+ * σ of ln V for a volume that lies anywhere between two bounds, evenly on the logarithm; 0 for one figure.
+ *
+ * @example rangeSigma({ low: 1000, high: 10000 }) // 0.665
+ */
 export function rangeSigma({ low, high }: GivenVolume): number {
   return low >= high ? 0 : Math.log(high / Math.max(1, low)) / Math.sqrt(12);
 }

@@ -171,7 +171,11 @@ function varianceAt(before: number, steps: readonly Step[], drift: readonly numb
   return sum / weights;
 }
 
-/** 97.5 % quantile of Student’s distribution, by the first terms of its expansion. */
+/**
+ * 97.5 % quantile of Student’s distribution, by the first terms of its expansion.
+ *
+ * @example studentQuantile(10) // 2.228
+ */
 export function studentQuantile(freedom: number): number {
   const z = Z;
   return (
@@ -182,7 +186,11 @@ export function studentQuantile(freedom: number): number {
   );
 }
 
-/** How often Student’s distribution lies as far from 0 on either side (Wallace’s approximation). */
+/**
+ * How often Student’s distribution lies as far from 0 on either side (Wallace’s approximation).
+ *
+ * @example studentBeyond(2.228, 10) // 0.05
+ */
 export function studentBeyond(t: number, freedom: number): number {
   const z = ((8 * freedom + 1) / (8 * freedom + 3)) * Math.sqrt(freedom * Math.log(1 + (t * t) / freedom));
   return 1 - errorFunction(Math.abs(z) / Math.SQRT2);

@@ -21,7 +21,11 @@ export function bandEnds(band: number): { first: number; last: number } {
   return { first: band === 0 ? 1 : CUTS[band - 1]! + 1, last };
 }
 
-/** Band of a position as a column value (§4); unknown must be handled before. */
+/**
+ * Band of a position as a column value (§4); unknown must be handled before.
+ *
+ * @example bandOf(5) // 3
+ */
 export function bandOf(position: number): number {
   if (!isRanked(position)) return ABSENT_BAND;
   const band = CUTS.findIndex((last) => position <= last);
@@ -35,7 +39,11 @@ export function certainAt(position: number): Distribution {
   return distribution;
 }
 
-/** P(position ≤ k), 0–1. Inside a band the share grows evenly with k. Nothing beyond 100 is told apart. */
+/**
+ * P(position ≤ k), 0–1. Inside a band the share grows evenly with k. Nothing beyond 100 is told apart.
+ *
+ * @example within(certainAt(2), 10) // 1
+ */
 export function within(distribution: Distribution, k: number): number {
   let sum = 0;
   for (let band = 0; band < ABSENT_BAND; band++) {

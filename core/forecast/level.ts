@@ -5,6 +5,7 @@ import { DEFAULT_DEPTH } from '../ranking/position';
  * middle, −5.3 just beyond the hundredth.
  *
  * @param position 0.5 < p < 101.5, halves allowed
+ * @example level(10) // 2.265
  */
 export function level(position: number): number {
   return -Math.log((position - 0.5) / (DEFAULT_DEPTH + 1.5 - position));

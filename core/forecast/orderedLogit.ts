@@ -43,7 +43,11 @@ const CUT_COUNT = CUTS.length;
 
 const sigmoid = (x: number): number => 1 / (1 + Math.exp(-x));
 
-/** Σ weight · input of one row, whose inputs begin at `from`. */
+/**
+ * Σ weight · input of one row, whose inputs begin at `from`.
+ *
+ * @example score([1, 2], [3, 4]) // 11
+ */
 export function score(weights: ArrayLike<number>, inputs: ArrayLike<number>, from = 0): number {
   let sum = 0;
   for (let n = 0; n < weights.length; n++) sum += weights[n]! * inputs[from + n]!;

@@ -18,6 +18,7 @@ export interface RivalStanding {
  * @param own our best position as a column value
  * @param rivalBest best rival position as a column value; UNKNOWN when every rival is unknown
  * @param front F, at least 1
+ * @example GAP_KINDS[gapKind(14, 3, 10)] // 'buried'
  */
 export function gapKind(own: number, rivalBest: number, front: number): number {
   if (own === UNKNOWN || rivalBest === UNKNOWN) return 0;

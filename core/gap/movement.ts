@@ -16,6 +16,7 @@ export const MOVEMENT_LIMITS: MovementLimits = { climbing: 3, slipping: 5, slipp
 /**
  * Δ = p(before) − p(now), positive is up (method §5).
  * @returns `null` unless both are positions.
+ * @example moved(15, 5) // 10
  */
 export function moved(before: number, now: number): number | null {
   return isRanked(before) && isRanked(now) ? before - now : null;

@@ -13,6 +13,7 @@ export const DOUBLING_LIMIT = 3;
  * @param looked whether anything is known of the paid slots at the date
  * @param own our best paid slot as a column value
  * @param rivals rivals' paid slots as column values
+ * @example PAID_STATES[paidState(true, 2, [1, 3])] // 'outbid'
  */
 export function paidState(looked: boolean, own: number, rivals: ArrayLike<number>): number {
   if (!looked) return 0;

@@ -1,11 +1,19 @@
 const THOUSAND = 1000;
 
-/** Searches a month for a thousand results (method §14); NaN where either is unknown or nothing was counted. */
+/**
+ * Searches a month for a thousand results (method §14); NaN where either is unknown or nothing was counted.
+ *
+ * @example volumeToResults(500, 20000) // 25
+ */
 export function volumeToResults(volume: number, results: number): number {
   return (THOUSAND * volume) / (results || NaN);
 }
 
-/** Searches a month for each exact rival and one more (method §14); NaN where either is unknown. */
+/**
+ * Searches a month for each exact rival and one more (method §14); NaN where either is unknown.
+ *
+ * @example volumeToRivals(500, 4) // 100
+ */
 export function volumeToRivals(volume: number, exactRivals: number): number {
   return volume / (exactRivals + 1);
 }

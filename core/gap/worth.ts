@@ -42,7 +42,11 @@ export interface WorthMaterial {
   projectDefault: number;
 }
 
-/** Middle of a CPC range; NaN unless both ends are known. */
+/**
+ * Middle of a CPC range; NaN unless both ends are known.
+ *
+ * @example middleCpc(1, 3) // 2
+ */
 export function middleCpc(low: number, high: number): number {
   return (low + high) / 2;
 }

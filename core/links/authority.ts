@@ -8,6 +8,7 @@ export interface LinkFigures {
 /**
  * How ln(referring domains) grows with authority among known parents: least-squares slope.
  * @returns `null` with fewer than 3 parents that have domains, or when all have one authority
+ * @example authoritySlope([{ authority: 10, referringDomains: 10 }, { authority: 20, referringDomains: 100 }, { authority: 30, referringDomains: 1000 }]) // 0.23
  */
 export function authoritySlope(known: readonly LinkFigures[]): number | null {
   const usable = known.filter(({ referringDomains }) => referringDomains > 0);
@@ -21,6 +22,7 @@ export function authoritySlope(known: readonly LinkFigures[]): number | null {
 /**
  * What a difference in authority means in referring domains: e^(slope · difference), so that 2 says "about twice
  * the domains".
+ * @example domainsRatio(0.1, 10) // 2.718
  */
 export function domainsRatio(slope: number, difference: number): number {
   return Math.exp(slope * difference);

@@ -38,7 +38,11 @@ export function snippetWord(interval: Interval | null): SnippetWord {
   return interval.low > 1 ? 'strong' : 'as expected';
 }
 
-/** The least figure that belongs to the top quarter of some (upper quartile by ranks); ∞ of none. */
+/**
+ * The least figure that belongs to the top quarter of some (upper quartile by ranks); ∞ of none.
+ *
+ * @example topQuarterFrom([1, 2, 3, 4, 5, 6, 7, 8]) // 7
+ */
 export function topQuarterFrom(figures: readonly number[]): number {
   if (figures.length === 0) return Infinity;
   const sorted = [...figures].sort((a, b) => b - a);

@@ -36,7 +36,11 @@ export function priorCurve(surface: Surface, prior: CurvePrior = PRIORS[surface]
   return Float64Array.from({ length: 256 }, (_, position) => priorClickThrough(surface, position, prior));
 }
 
-/** Click-through of a paid slot (method §3): `0.08 · p^(−0.7)`. */
+/**
+ * Click-through of a paid slot (method §3): `0.08 · p^(−0.7)`.
+ *
+ * @example paidClickThrough(1) // 0.08
+ */
 export function paidClickThrough(position: number): number {
   return isRanked(position) ? 0.08 * position ** -0.7 : 0;
 }
@@ -52,6 +56,7 @@ export interface AboveOrganic {
 /**
  * Feature factor (method §3): answer box 0.85, image block 0.95, video block 0.95, each paid slot 0.95
  * but the paid slots together not below 0.80. 1 for a bare page.
+ * @example featureFactor({ answerBox: true, imageBlock: false, videoBlock: false, paidSlots: 1 }) // 0.807
  */
 export function featureFactor(above: AboveOrganic): number {
   return (
@@ -62,12 +67,20 @@ export function featureFactor(above: AboveOrganic): number {
   );
 }
 
-/** Estimated clicks a month of a target for a keyword (method §3). Volume in searches a month. */
+/**
+ * Estimated clicks a month of a target for a keyword (method §3). Volume in searches a month.
+ *
+ * @example estimatedClicks(1000, 1, 1, priorCurve('web')) // 300
+ */
 export function estimatedClicks(volume: number, position: number, factor: number, curve: ClickCurve): number {
   return volume * curve[position]! * factor;
 }
 
-/** Share of searches that click something on a bare front (method §3): Σ c(p) over its positions, 0–1. */
+/**
+ * Share of searches that click something on a bare front (method §3): Σ c(p) over its positions, 0–1.
+ *
+ * @example clicksOfFront(priorCurve('web'), 3) // 0.55
+ */
 export function clicksOfFront(curve: ClickCurve, front: number): number {
   let share = 0;
   for (let position = 1; position <= front; position++) share += curve[position]!;

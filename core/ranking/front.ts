@@ -10,7 +10,11 @@ export function frontOf<R extends { position: number | null }>(results: readonly
   return results.filter(({ position }) => position !== null && isOnFront(position, front));
 }
 
-/** Results of a front with the phrase in their title, ours left out (method §14). */
+/**
+ * Results of a front with the phrase in their title, ours left out (method §14).
+ *
+ * @example exactRivals([{ phraseInTitle: true, own: false }, { phraseInTitle: true, own: true }]) // 1
+ */
 export function exactRivals(front: readonly { phraseInTitle: boolean; own: boolean }[]): number {
   return front.filter(({ phraseInTitle, own }) => phraseInTitle && !own).length;
 }

@@ -19,6 +19,7 @@ export function isRanked(position: number): boolean {
 /**
  * The better of two column values for one side: a position beats absent, absent beats unknown
  * only when every other value is unknown too. `better(UNKNOWN, x)` is `x`.
+ * @example better(3, 7) // 3
  */
 export function better(a: number, b: number): number {
   if (a === UNKNOWN) return b;
@@ -30,7 +31,11 @@ export function better(a: number, b: number): number {
 export const DEPTH_BANDS = ['1–3', '4–10', '11–20', '21–50', '51–100', 'absent', 'unknown'] as const;
 export type DepthBand = (typeof DEPTH_BANDS)[number];
 
-/** Index into {@link DEPTH_BANDS}. Positions deeper than 100 count with 51–100. */
+/**
+ * Index into {@link DEPTH_BANDS}. Positions deeper than 100 count with 51–100.
+ *
+ * @example depthBand(12) // 2
+ */
 export function depthBand(position: number): number {
   if (position === UNKNOWN) return 6;
   if (position === ABSENT) return 5;

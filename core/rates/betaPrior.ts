@@ -44,7 +44,11 @@ function ofStrength(mean: number, strength: number): BetaPrior {
   return { alpha: mean * strength, beta: (1 - mean) * strength };
 }
 
-/** A rate drawn towards what all rates say: the posterior mean, 0–1. */
+/**
+ * A rate drawn towards what all rates say: the posterior mean, 0–1.
+ *
+ * @example shrunkRate(1, 10, { alpha: 2, beta: 18 }) // 0.1
+ */
 export function shrunkRate(hits: number, cases: number, { alpha, beta }: BetaPrior): number {
   return (alpha + hits) / (alpha + beta + cases);
 }

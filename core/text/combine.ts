@@ -30,7 +30,11 @@ export function* phrasesOf(
     }
 }
 
-/** How many ways there are of picking the words of a phrase, whatever is known or says something twice. */
+/**
+ * How many ways there are of picking the words of a phrase, whatever is known or says something twice.
+ *
+ * @example possiblePhrases(['red', 'bike', 'bag'], { least: 2, most: 2, anyOrder: false }) // 3
+ */
 export function possiblePhrases(chosen: readonly string[], { least, most, anyOrder }: Combining): number {
   const { length: parts } = partsOf(chosen);
   let possible = 0;

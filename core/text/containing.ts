@@ -49,6 +49,7 @@ export function containing(keys: readonly string[], volumes: ArrayLike<number>):
 /**
  * Grain: words of a key beyond those of the seed keyword it is nearest to. Fillers count: they are words too.
  * @returns whole number from 0; NaN without seeds
+ * @example grain('red bike bag', ['bike bag', 'pannier']) // 1
  */
 export function grain(key: string, seeds: readonly string[]): number {
   const own = words(key);

@@ -30,6 +30,7 @@ export function stemVector(text: string, language: string, counts: StemCounts): 
 /**
  * Likeness of two texts: cosine of their TF-IDF stem vectors, 0–1. An empty text is like nothing (0).
  * Symmetric; a text that is not empty is like itself with 1.
+ * @example likeness(new Map([['bag', 1]]), new Map([['bag', 1], ['bike', 1]])) // 0.707
  */
 export function likeness(a: ReadonlyMap<string, number>, b: ReadonlyMap<string, number>): number {
   let dot = 0;

@@ -10,7 +10,11 @@ const distanceModule = distancePackage as unknown as {
 const measure =
   typeof distanceModule.default === 'function' ? distanceModule.default : distanceModule.default.default;
 
-/** Damerau–Levenshtein distance in characters. */
+/**
+ * Damerau–Levenshtein distance in characters.
+ *
+ * @example editDistance('pannier', 'panier') // 1
+ */
 export function editDistance(a: string, b: string): number {
   return a === b ? 0 : measure(a, b).steps;
 }

@@ -32,11 +32,19 @@ export function nextDay(weekdays: Weekdays, after: string): string | null {
   return null;
 }
 
-/** Units a month that a plan costs: a result page each is 1. */
+/**
+ * Units a month that a plan costs: a result page each is 1.
+ *
+ * @example unitsAMonth([1, 4], 65) // 565
+ */
 export const unitsAMonth = (weekdays: Weekdays, keywords: number): number =>
   Math.round(weekdays.length * WEEKS_A_MONTH * keywords);
 
-/** Days from one capture to the next, the longest of the week; `null` where none is planned. */
+/**
+ * Days from one capture to the next, the longest of the week; `null` where none is planned.
+ *
+ * @example daysApart([1, 4]) // 4
+ */
 export function daysApart(weekdays: Weekdays): number | null {
   if (weekdays.length === 0) return null;
   const days = [...weekdays].sort((a, b) => a - b);

@@ -22,6 +22,7 @@ import { GroupTable } from './GroupTable';
 import { KindStrip } from './KindStrip';
 import { MarkFilters } from './MarkFilters';
 import { NarrowPanel } from './NarrowPanel';
+import { Surer } from './Surer';
 import { OpenDossier } from '../../parts/dossier/OpenDossier';
 import { ExportMenu } from './ExportMenu';
 import { gapExtra } from './gapExtraColumns';
@@ -109,6 +110,7 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
       {wide && <NarrowPanel project={project} page={first} scope={scope} onChange={change} />}
       <Chosen scope={scope} onChange={change} />
       <NotUsual />
+      {first && <Surer page={first} />}
       {first && <Missing page={first} />}
       {first && <CaptureUnknown query={query} page={first} />}
       {map && first && <GapMap project={project} query={query} page={first} />}

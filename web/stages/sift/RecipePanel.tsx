@@ -2,13 +2,10 @@ import type { SiftPage } from '@opsimath/contract/api/sift';
 import { Button, Dropdown, Select } from 'antd';
 import { useState } from 'react';
 import { count } from '../../parts/words/figures';
-import { useProjectsQuery } from '../../state/projectApi';
-import { useListsQuery } from '../../state/siftApi';
-import { useMarkersQuery } from '../../state/variantsApi';
 import { useScope } from '../../state/useScope';
 import { LineInput, NumberInput } from './sentenceInputs';
 import { NEW_SIEVES } from './newSieves';
-import { StepLine } from './StepLine';
+import { RecipeSteps } from './RecipeSteps';
 import type { UsedRecipe } from './useRecipe';
 import { t } from '../../words/t';
 
@@ -19,14 +16,9 @@ interface RecipePanelProps {
 
 /** The recipe at the left: its name and goal, its sieves in their order, and what each of them does. */
 export function RecipePanel({ recipe, page }: RecipePanelProps) {
-  const { project, scope, change } = useScope();
-  const { data: lists } = useListsQuery(project);
-  const { data: markers } = useMarkersQuery(project);
-  const { data: projects } = useProjectsQuery();
-  const reasons = ['', ...(projects?.find(({ id }) => id === project)?.settings.verdictReasons ?? [])];
+  const { scope, change } = useScope();
   const [added, setAdded] = useState<string | null>(null);
   const anyOn = recipe.steps.some(({ on }) => on);
-  const open = scope.view.startsWith('removed-') ? scope.view.slice(8) : null;
   return (
     <section className="sheet recipe" aria-label={t('sift:RecipePanel.recipe')}>
       <div className="recipe-head">
@@ -90,25 +82,7 @@ export function RecipePanel({ recipe, page }: RecipePanelProps) {
         )}
         <b>{count(page?.all)}</b>
       </div>
-      <ol className="steps">
-        {recipe.steps.map((step, place) => (
-          <StepLine
-            key={step.id}
-            step={step}
-            place={place}
-            last={place === recipe.steps.length - 1}
-            did={page?.steps[place]}
-            targets={page?.targets ?? []}
-            lists={lists ?? []}
-            markers={markers ?? []}
-            reasons={reasons}
-            recipe={recipe}
-            fresh={added === step.id}
-            opened={open === step.id}
-            onOpen={() => change({ view: open === step.id ? '' : `removed-${step.id}` }, { replace: true })}
-          />
-        ))}
-      </ol>
+      <RecipeSteps recipe={recipe} page={page} added={added} />
       {recipe.recipe?.before && (
         <button
           className="plain soft written"

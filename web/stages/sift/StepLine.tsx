@@ -1,3 +1,5 @@
+import { useSortable } from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
 import type { Marker } from '@opsimath/contract/api/markers';
 import type { KeywordList } from '@opsimath/contract/api/lists';
 import type { RecipeStep, SiftPage } from '@opsimath/contract/api/sift';
@@ -6,6 +8,8 @@ import { count } from '../../parts/words/figures';
 import { SieveSentence } from './SieveSentence';
 import type { UsedRecipe } from './useRecipe';
 import { t } from '../../words/t';
+
+const NAMED = 3;
 
 interface StepLineProps {
   step: RecipeStep;
@@ -39,6 +43,7 @@ export function StepLine({
   opened,
   onOpen,
 }: StepLineProps) {
+  const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: step.id });
   const sentence = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (!fresh) return;
@@ -49,14 +54,11 @@ export function StepLine({
   const taken = did ? did.in - did.out : 0;
   return (
     <li
-      className={step.on ? 'step' : 'step off'}
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={`step${step.on ? '' : ' off'}${isDragging ? ' carried' : ''}`}
       tabIndex={0}
       aria-label={t('sift:StepLine.sievePlace', { place: place + 1 })}
-      onDragOver={(event) => event.preventDefault()}
-      onDrop={(event) => {
-        event.preventDefault();
-        void recipe.move(event.dataTransfer.getData('text/plain'), place);
-      }}
       onKeyDown={(event) => {
         if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
         event.preventDefault();
@@ -64,13 +66,7 @@ export function StepLine({
       }}
     >
       <div className="step-line">
-        <span
-          className="grip"
-          draggable
-          title={t('sift:StepLine.dragToAnotherPlaceOrAlt')}
-          aria-hidden
-          onDragStart={(event) => event.dataTransfer.setData('text/plain', step.id)}
-        >
+        <span className="grip" title={t('sift:StepLine.dragToAnotherPlaceOrAlt')} aria-hidden {...listeners}>
           ⠿
         </span>
         <button
@@ -120,7 +116,7 @@ export function StepLine({
               did.takesFits.length === 1
                 ? t('sift:StepLine.aFitThatIs')
                 : t('sift:StepLine.takesFitsFitsThatAre', { takesFits: did.takesFits.length }),
-            takesFits: did.takesFits.map(({ text }) => text).join(', '),
+            takesFits: fitsNamed(did.takesFits.map(({ text }) => text)),
           })}
         </div>
       )}
@@ -160,4 +156,12 @@ export function StepLine({
       </div>
     </li>
   );
+}
+
+/** The first of them by name, the others by number. */
+function fitsNamed(texts: readonly string[]): string {
+  const named = texts.slice(0, NAMED).join(', ');
+  return texts.length > NAMED
+    ? t('sift:StepLine.namedAndMore', { named, more: texts.length - NAMED })
+    : named;
 }
