@@ -1,3 +1,4 @@
+import { SURFACES } from '@opsimath/core/text/surfaces';
 import { z } from 'zod';
 
 /**
@@ -5,7 +6,7 @@ import { z } from 'zod';
  * stand-in speaks them directly. Dates are ISO days, money is in the market's currency.
  */
 export const isoDay = z.iso.date();
-export const surface = z.enum(['web', 'video', 'marketplace']);
+export const surface = z.enum(SURFACES);
 /** A section is a parent given by the beginning of an address, `host/path/*`. */
 export const targetKind = z.enum(['page', 'video', 'listing', 'site', 'channel', 'shop', 'section']);
 

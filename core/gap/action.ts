@@ -1,4 +1,4 @@
-import type { Surface } from '../ranking/clickThrough';
+import type { Surface } from '../text/surfaces';
 
 /** Suggested actions (method §8); stored in columns as the index here. */
 export const ACTIONS = [

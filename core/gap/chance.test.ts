@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { afterAction, chance, defaultChanceWeights, type Standing } from './chance';
+import { afterAction, chance, defaultChanceWeights, type FieldStanding } from './chance';
 
 describe('chance with the default weights', () => {
   const medians = [50, 0, 0.5, 0.6, 10, 400, 100];
-  const average: Standing = {
+  const average: FieldStanding = {
     authority: 50,
     phraseInTitle: 0,
     wordsInTitle: 0.5,
@@ -18,7 +18,7 @@ describe('chance with the default weights', () => {
     expect(chance(average, medians, model)).toBeCloseTo(1 / (1 + Math.exp(-(Math.log(10 / 40) - 0.2))), 12);
   });
   test('is worked out as stated', () => {
-    const better: Standing = {
+    const better: FieldStanding = {
       ...average,
       authority: 60,
       phraseInTitle: 1,

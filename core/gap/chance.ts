@@ -13,7 +13,7 @@ export const CHANCE_FEATURES = [
 ] as const;
 
 /** What is known of one target for one keyword. `null` where nobody gave the figure. */
-export interface Standing {
+export interface FieldStanding {
   /** 0–100, log-scaled. */
   authority: number | null;
   phraseInTitle: 0 | 1;
@@ -56,7 +56,7 @@ export function defaultChanceWeights(
 }
 
 /** Features of a standing relative to its capture's medians (method §6). An unknown figure counts as the median. */
-export function chanceFeatures(standing: Standing, medians: CaptureMedians): number[] {
+export function chanceFeatures(standing: FieldStanding, medians: CaptureMedians): number[] {
   return [
     difference(standing.authority, medians[0]!) / 10,
     difference(standing.phraseInTitle, medians[1]!),
@@ -69,12 +69,12 @@ export function chanceFeatures(standing: Standing, medians: CaptureMedians): num
 }
 
 /** The standing after the suggested action: phrase in title and words covered set to 1 (method §6). */
-export function afterAction(standing: Standing): Standing {
+export function afterAction(standing: FieldStanding): FieldStanding {
   return { ...standing, phraseInTitle: 1, wordsInTitle: 1, wordsInFields: 1 };
 }
 
 /** Probability (0–1) of standing within F (method §6): logistic of intercept + Σ weight · feature. */
-export function chance(standing: Standing, medians: CaptureMedians, model: ChanceWeights): number {
+export function chance(standing: FieldStanding, medians: CaptureMedians, model: ChanceWeights): number {
   let logit = model.intercept;
   chanceFeatures(standing, medians).forEach((feature, i) => {
     logit += model.weights[i]! * feature;

@@ -1,6 +1,6 @@
 import type { Brought, Foretold, PlanFacts } from '../plan/facts';
 import { best } from '../plan/weigh';
-import type { Surface } from '../ranking/clickThrough';
+import type { Surface } from '../text/surfaces';
 import { ACTIONS, type Efforts } from './action';
 import { GAP_KINDS, gapKind, rivalStanding } from './kind';
 import { type MovementLimits, moved, movementMark } from './movement';

@@ -1,6 +1,6 @@
 import type { LanePosition } from './laneScale';
 
-interface Standing {
+interface LaneStanding {
   name: string;
   organic: LanePosition;
   paid: LanePosition;
@@ -8,8 +8,8 @@ interface Standing {
 
 /** The lane in words, for those who do not see it. */
 export function laneWords(
-  own: Standing & { before: LanePosition | null },
-  rivals: readonly Standing[],
+  own: LaneStanding & { before: LanePosition | null },
+  rivals: readonly LaneStanding[],
 ): string {
   const before =
     own.before !== null && own.before !== own.organic && own.before !== 'unknown'

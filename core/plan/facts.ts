@@ -1,4 +1,4 @@
-import type { Surface } from '../ranking/clickThrough';
+import type { Surface } from '../text/surfaces';
 
 /** What a forecast says of one keyword: P(within F), and the click-through to be expected, both 0–1; NaN where unknown. */
 export interface Foretold {

@@ -1,6 +1,5 @@
+import type { Surface } from '../text/surfaces';
 import { isRanked } from './position';
-
-export type Surface = 'web' | 'video' | 'marketplace';
 
 /** c1 and b of the prior (method §3). */
 export interface CurvePrior {

@@ -1,4 +1,5 @@
-import { type ClickCurve, type CurvePrior, PRIORS, type Surface, priorCurve } from './clickThrough';
+import type { Surface } from '../text/surfaces';
+import { type ClickCurve, type CurvePrior, PRIORS, priorCurve } from './clickThrough';
 
 /** How much the prior weighs, in impressions. */
 export const PRIOR_IMPRESSIONS = 500;

@@ -1,3 +1,4 @@
+import { SURFACES } from '../text/surfaces';
 import fc from 'fast-check';
 import {
   estimatedClicks,
@@ -29,7 +30,7 @@ describe('click-through', () => {
   });
 
   test('never rises with depth', () => {
-    for (const surface of ['web', 'video', 'marketplace'] as const)
+    for (const surface of SURFACES)
       for (let p = 1; p < 100; p++)
         expect(priorClickThrough(surface, p)).toBeGreaterThan(priorClickThrough(surface, p + 1));
     expect(paidClickThrough(1)).toBe(0.08);

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { type Standing, compareTwo, frontOverlap } from './compareTwo';
+import { type KeywordStanding, compareTwo, frontOverlap } from './compareTwo';
 
-const standing = (more: Partial<Standing>): Standing => ({
+const standing = (more: Partial<KeywordStanding>): KeywordStanding => ({
   key: 'bike bag',
   volume: 1000,
   priority: 50,

@@ -1,5 +1,5 @@
 /** What decides between two keywords; unknown figures are `null`. */
-export interface Standing {
+export interface KeywordStanding {
   key: string;
   /** Searches a month. */
   volume: number | null;
@@ -26,7 +26,7 @@ export interface Decision {
  * Which of two keywords goes first (method §8): the higher priority; of equal or unknown ones the larger volume, then
  * the smaller key. What is known goes before what is unknown. The factors multiply, so that each is told as a ratio.
  */
-export function compareTwo(a: Standing, b: Standing): Decision {
+export function compareTwo(a: KeywordStanding, b: KeywordStanding): Decision {
   const byPriority = order(a.priority, b.priority);
   const byVolume = order(a.volume, b.volume);
   const by = byPriority !== 0 ? 'priority' : byVolume !== 0 ? 'volume' : 'key';
@@ -52,7 +52,7 @@ export function compareTwo(a: Standing, b: Standing): Decision {
   };
 }
 
-const FACTORS: [string, (of: Standing) => number | null][] = [
+const FACTORS: [string, (of: KeywordStanding) => number | null][] = [
   ['demand', ({ demand }) => demand],
   ['clicks added of each search', ({ gain, demand }) => (gain === null || !demand ? null : gain / demand)],
   ['worth of a click', ({ worth }) => worth],
@@ -62,7 +62,7 @@ const FACTORS: [string, (of: Standing) => number | null][] = [
 ];
 
 /** Value as a share of what the clicks are worth; below 1 where they are paid for. */
-function leftAfterCost({ gain, value, worth, fit }: Standing): number | null {
+function leftAfterCost({ gain, value, worth, fit }: KeywordStanding): number | null {
   if (gain === null || value === null) return null;
   const brought = gain * worth * fit;
   // The same but for rounding: nothing was paid.

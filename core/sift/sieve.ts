@@ -33,7 +33,7 @@ export const MARKER_SHAPES = [
 ] as const;
 export type MarkerShape = (typeof MARKER_SHAPES)[number];
 export const TRENDS = ['rising', 'level', 'falling'] as const;
-export type Trend = (typeof TRENDS)[number];
+export type TrendWord = (typeof TRENDS)[number];
 
 /** Limits, both included; `null` is no limit. */
 export interface Bounds {
@@ -55,7 +55,7 @@ export type Sieve =
   | ({ kind: 'position'; target: string; unknown: boolean } & Bounds)
   | { kind: 'ranked by'; atLeast: number; within: number }
   | { kind: 'found'; ways: readonly string[] }
-  | { kind: 'trend'; trends: readonly Trend[]; unknown: boolean }
+  | { kind: 'trend'; trends: readonly TrendWord[]; unknown: boolean }
   | { kind: 'verdict'; verdicts: readonly Verdict[] }
   /** Why it was judged as it was; `''` stands for no reason. */
   | { kind: 'reason'; reasons: readonly string[]; out: boolean }

@@ -1,4 +1,5 @@
-export type Surface = 'web' | 'video' | 'marketplace';
+import type { Surface } from './surfaces';
+
 export type TargetKind = 'page' | 'video' | 'listing' | 'site' | 'channel' | 'shop' | 'section';
 
 /** What a pasted line was taken for. */

@@ -13,7 +13,7 @@ import type { Action } from '@opsimath/core/gap/action';
 import {
   CHANCE_FEATURES,
   type CaptureMedians,
-  type Standing,
+  type FieldStanding,
   chanceFeatures,
 } from '@opsimath/core/gap/chance';
 import type { ComparisonColumns, ElsewhereColumns, ForetoldColumns } from '@opsimath/core/gap/compare';
@@ -46,7 +46,7 @@ export interface Serving {
   position: number;
   /** How many results of ours the captured page holds; 1 without a capture. */
   held: number;
-  standing: Standing | null;
+  standing: FieldStanding | null;
   /** Its features beside the captured page’s medians; `null` without both, when they count as the middle. */
   features: readonly number[] | null;
 }
@@ -62,19 +62,19 @@ const CHANGE_PARTS = [
 const MIDDLE: readonly number[] = [0, 0, 0, 0, 0, 0, 0];
 
 /** What a title with the phrase and all words would change; `null` where nothing is missing from it. */
-function retitling({ phraseInTitle, wordsInTitle }: Standing): Change | null {
+function retitling({ phraseInTitle, wordsInTitle }: FieldStanding): Change | null {
   if (phraseInTitle === 1 && wordsInTitle === 1) return null;
   return [1 - phraseInTitle, 1 - wordsInTitle, 0, 1, 0];
 }
 
 /** What all words in the other fields would change; `null` where none is missing and it was touched not long ago. */
-function strengthening({ wordsInFields, daysSinceUpdate }: Standing): Change | null {
+function strengthening({ wordsInFields, daysSinceUpdate }: FieldStanding): Change | null {
   if (wordsInFields === 1 && (daysSinceUpdate ?? 0) <= LONG_UNTOUCHED) return null;
   return [0, 0, 1 - wordsInFields, 1, 0];
 }
 
 /** What an action changes in the target that serves. A new target changes nothing that is there. */
-export const CHANGE_OF: Record<Exclude<AfterName, 'written'>, (standing: Standing) => Change | null> = {
+export const CHANGE_OF: Record<Exclude<AfterName, 'written'>, (standing: FieldStanding) => Change | null> = {
   retitled: retitling,
   strengthened: strengthening,
 };
@@ -128,12 +128,12 @@ export class Foreteller {
   }
 
   /** The same of a target that is written for a keyword. */
-  entryScoreOf(planned: Standing, medians: CaptureMedians | null): number {
+  entryScoreOf(planned: FieldStanding, medians: CaptureMedians | null): number {
     return score(this.forecast.model.entry.weights, entryFeatures(planned, medians));
   }
 
   /** Where a target will stand that is written now. */
-  written(standing: Standing, medians: CaptureMedians | null): Distribution {
+  written(standing: FieldStanding, medians: CaptureMedians | null): Distribution {
     return forecastEntry(this.forecast.model, entryFeatures(standing, medians));
   }
 
@@ -159,7 +159,7 @@ export class Foreteller {
     columns: ComparisonColumns,
     errors: GainErrors,
     i: number,
-    planned: Standing,
+    planned: FieldStanding,
     medians: CaptureMedians | null,
   ): void {
     columns.asIs.chance[i] = columns.asIs.clickThrough[i] = 0;
@@ -190,7 +190,7 @@ export class Foreteller {
 }
 
 /** Features of a target not written yet: nobody has seen it, its engagement counts as the middle. */
-function entryFeatures(standing: Standing, medians: CaptureMedians | null): readonly number[] {
+function entryFeatures(standing: FieldStanding, medians: CaptureMedians | null): readonly number[] {
   return medians === null ? MIDDLE : chanceFeatures({ ...standing, engagement: null }, medians);
 }
 
@@ -214,7 +214,7 @@ export function nothingElsewhere(
 /** What serves a keyword. @param medians of the captured page, `null` without one */
 export function servingBy(
   at: Pick<Serving, 'place' | 'position' | 'held'>,
-  standing: Standing | null,
+  standing: FieldStanding | null,
   medians: CaptureMedians | null,
 ): Serving {
   const isKnown = standing !== null && medians !== null;

@@ -1,4 +1,4 @@
-import type { Standing } from '@opsimath/core/gap/chance';
+import type { FieldStanding } from '@opsimath/core/gap/chance';
 import { MEDIAN_COLUMNS } from '../../data/segments/captureColumns';
 import type { ColumnStore } from '../kept/columnStore';
 
@@ -42,7 +42,7 @@ export function authorityOf(figure: SlotFigures, slot: number): number | null {
   return figure.authority[slot] === 255 ? null : figure.authority[slot]!;
 }
 
-export function slotStanding(figure: SlotFigures, slot: number, wordCount: number): Standing {
+export function slotStanding(figure: SlotFigures, slot: number, wordCount: number): FieldStanding {
   return {
     authority: authorityOf(figure, slot),
     phraseInTitle: figure.phrase[slot] === 0 ? 0 : 1,

@@ -1,5 +1,5 @@
 import { dayOf } from '@opsimath/core/day';
-import type { Standing } from '@opsimath/core/gap/chance';
+import type { FieldStanding } from '@opsimath/core/gap/chance';
 import {
   type PreparedKeyword,
   type PreparedText,
@@ -69,7 +69,7 @@ export class CoveringPages {
   }
 
   /** A page as it stands to a keyword, by what is known of it without a capture. */
-  standing(page: number, keywordKey: string): Standing {
+  standing(page: number, keywordKey: string): FieldStanding {
     const place = this.pages[page]!;
     const text = (this.texts[page] ??= prepareText(place.title, this.fields[page]!, this.language));
     return {

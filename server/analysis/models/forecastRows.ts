@@ -1,5 +1,5 @@
 import { dayOf } from '@opsimath/core/day';
-import { type Standing, chanceFeatures } from '@opsimath/core/gap/chance';
+import { type FieldStanding, chanceFeatures } from '@opsimath/core/gap/chance';
 import { prepareKeyword, prepareText, textStanding } from '@opsimath/core/gap/textStanding';
 import type { ForecastRows } from '@opsimath/core/forecast/fitForecast';
 import { CHANGE_COUNT } from '@opsimath/core/forecast/forecast';
@@ -116,7 +116,7 @@ interface Gone {
   /** Its row of the pairs. */
   row: number;
   keyword: number;
-  was: Standing;
+  was: FieldStanding;
   version: number;
 }
 

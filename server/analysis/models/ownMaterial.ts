@@ -1,4 +1,4 @@
-import type { Standing } from '@opsimath/core/gap/chance';
+import type { FieldStanding } from '@opsimath/core/gap/chance';
 import type { PlaceRow } from '../../data/places';
 import type { Sides } from '../facts/sides';
 import { CoveringPages } from './coveringPages';
@@ -26,7 +26,7 @@ export class OwnMaterial {
   }
 
   /** The strongest own page that covers a keyword, as it stands to it; `null` when none does. */
-  covering(keywordKey: string): { place: PlaceRow; standing: Standing } | null {
+  covering(keywordKey: string): { place: PlaceRow; standing: FieldStanding } | null {
     for (const page of this.pages.covering(keywordKey))
       return { place: this.pages.pages[page]!, standing: this.pages.standing(page, keywordKey) };
     return null;
@@ -47,13 +47,13 @@ export class OwnMaterial {
   }
 
   /** One of our pages as it stands to a keyword by what is known of it; `null` where its title is not known. */
-  standingOf(place: number, keywordKey: string): Standing | null {
+  standingOf(place: number, keywordKey: string): FieldStanding | null {
     const page = this.byId.get(place);
     return page === undefined ? null : this.pages.standing(page, keywordKey);
   }
 
   /** A page not written yet, a horizon after it was: our site's authority, the words as the action puts them, no history. */
-  newPage(horizon: number): Standing {
+  newPage(horizon: number): FieldStanding {
     const known = this.sides.own
       .map((target) => target.record?.figures.authority ?? null)
       .filter((figure) => figure !== null);

@@ -14,7 +14,10 @@ export const glossary: WriteSection = async (_, { id }) =>
           { key: 'word', name: 'Word', kind: 'text' },
           { key: 'meaning', name: 'Meaning', kind: 'text' },
         ],
-        rows: GLOSSARY.filter(({ inReport }) => inReport).map(({ word, meaning }, n) => ({ key: `m${n}`, cells: [word, meaning] })),
+        rows: GLOSSARY.filter(({ inReport }) => inReport).map(({ word, meaning }, n) => ({
+          key: `m${n}`,
+          cells: [word, meaning],
+        })),
         empty: 'None.',
       },
     ],

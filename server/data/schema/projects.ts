@@ -1,3 +1,4 @@
+import { SURFACES } from '@opsimath/core/text/surfaces';
 import type { Platform } from '@opsimath/contract/source/answers';
 import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import { createdAt, id } from './columns';
@@ -39,7 +40,7 @@ export const edition = sqliteTable(
 export const market = sqliteTable('market', {
   id: id(),
   code: text().notNull().unique(),
-  surface: text({ enum: ['web', 'video', 'marketplace'] }).notNull(),
+  surface: text({ enum: SURFACES }).notNull(),
   place: text().notNull(),
   placeName: text('place_name').notNull(),
   language: text().notNull(),

@@ -62,7 +62,7 @@ export function BidRow({ bid, text, facts, taken, onChange, onAdd, onRemove }: B
         )}
       </td>
       <td className="figure">
-        {standing && <Standing bid={standing} onTake={(next) => onChange({ bid: next })} />}
+        {standing && <BidAsItStands bid={standing} onTake={(next) => onChange({ bid: next })} />}
         <InputNumber
           size="small"
           aria-label={t('drafts:BidRow.bidOnTextMatch', { text, match: wordOf(bid.match) })}
@@ -139,7 +139,7 @@ export function BidRow({ bid, text, facts, taken, onChange, onAdd, onRemove }: B
 }
 
 /** What stands in the account, what it brought, and the next small step. */
-function Standing({ bid, onTake }: { bid: StandingBid; onTake: (bid: number) => void }) {
+function BidAsItStands({ bid, onTake }: { bid: StandingBid; onTake: (bid: number) => void }) {
   const { next, before } = bid;
   const since = t('drafts:BidRow.sinceSinceImpressionsClicksCost', {
     since: spelledDay(bid.since),

@@ -1,3 +1,4 @@
+import { SURFACES } from '@opsimath/core/text/surfaces';
 import { type ProjectSettings, projectSettings } from '@opsimath/contract/api/projects';
 import { ACTIONS } from '@opsimath/core/gap/action';
 import { t, wordOf } from '../../words/t';
@@ -18,7 +19,7 @@ export function notUsual(settings: ProjectSettings): string[] {
           action2: settings.efforts[action],
         }),
       );
-  for (const surface of ['web', 'video', 'marketplace'] as const) {
+  for (const surface of SURFACES) {
     const { first, decay } = settings.curvePrior[surface];
     const usual = USUAL.curvePrior[surface];
     if (first !== usual.first || decay !== usual.decay)

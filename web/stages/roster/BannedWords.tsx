@@ -1,3 +1,4 @@
+import { SURFACES, type Surface } from '@opsimath/core/text/surfaces';
 import type { BannedWord } from '@opsimath/contract/api/targets';
 import { LANGUAGES } from '@opsimath/core/text/languages';
 import { LANGUAGE_NAMES } from '../../parts/words/languages';
@@ -17,12 +18,10 @@ const LEVELS = [
   { value: 'forbidden', label: t('roster:BannedWords.forbidden') },
   { value: 'doubtful', label: t('roster:BannedWords.doubtful') },
 ] as const;
-const SURFACES = [
+const SURFACE_CHOICES: { value: Surface | ''; label: string }[] = [
   { value: '', label: t('roster:BannedWords.everySurface') },
-  { value: 'web', label: t('roster:BannedWords.web') },
-  { value: 'video', label: t('roster:BannedWords.video') },
-  { value: 'marketplace', label: t('roster:BannedWords.marketplace') },
-] as const;
+  ...SURFACES.map((value) => ({ value, label: wordOf(value) })),
+];
 
 /** The project's one list of words that are not to be used, each with its level and reason. */
 export function BannedWords() {
@@ -113,7 +112,7 @@ function AddWord() {
       <Select
         aria-label={t('roster:BannedWords.surface')}
         value={word.surface}
-        options={[...SURFACES]}
+        options={SURFACE_CHOICES}
         popupMatchSelectWidth={false}
         onChange={(surface) => change({ surface })}
       />

@@ -1,3 +1,4 @@
+import { SURFACES } from '@opsimath/core/text/surfaces';
 import { type ProjectSettings, type SettingsChange, projectSettings } from '@opsimath/contract/api/projects';
 import { CHANCE_FEATURES } from '@opsimath/core/gap/chance';
 import { Checkbox } from 'antd';
@@ -5,7 +6,6 @@ import { Figure } from './Figure';
 import { t, wordOf } from '../../words/t';
 
 const DEFAULTS = projectSettings.parse({});
-const SURFACES = ['web', 'video', 'marketplace'] as const;
 
 interface ChanceSettingsProps {
   settings: ProjectSettings;

@@ -1,10 +1,9 @@
+import { SURFACES } from '@opsimath/core/text/surfaces';
 import type { ProjectSettings, SettingsChange } from '@opsimath/contract/api/projects';
 import { ACTIONS } from '@opsimath/core/gap/action';
 import { Figure } from './Figure';
 import { DEFAULTS, Usual } from './Usual';
 import { t, wordOf } from '../../words/t';
-
-const SURFACES = ['web', 'video', 'marketplace'] as const;
 
 export interface SettingsPart {
   settings: ProjectSettings;

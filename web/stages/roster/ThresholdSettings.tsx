@@ -1,3 +1,4 @@
+import { SURFACES } from '@opsimath/core/text/surfaces';
 import type { ProjectSettings } from '@opsimath/contract/api/projects';
 import { Checkbox } from 'antd';
 import type { SettingsPart } from './EffortSettings';
@@ -18,7 +19,6 @@ const SHARES: [Threshold, string, number][] = [
   ['costly', t('roster:ThresholdSettings.costlyFromTimesWhatAConversion'), 1000],
 ];
 const VERDICTS = ['fit', 'unjudged', 'adjacent', 'off'] as const;
-const SURFACES = ['web', 'video', 'marketplace'] as const;
 
 /** From where on something is marked, listed or called so. */
 export function ThresholdSettings({ settings, onChange: apply }: SettingsPart) {
