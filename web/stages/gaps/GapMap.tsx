@@ -120,7 +120,7 @@ function paintOf(kind: GapKind, ink: ChartInk) {
   const line: Partial<Record<GapKind, string>> = { open: ink.ochre, alone: ink.own, unknown: ink.soft };
   return {
     color: fill[kind],
-    opacity: kind === 'absent' ? 0.55 : 0.72,
+    opacity: 0.62,
     borderColor: line[kind] ?? ink.ink,
     borderWidth: kind in line ? 1.5 : 0.5,
   };
