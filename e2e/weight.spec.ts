@@ -5,7 +5,7 @@ import { BEFORE, DATE, MARKET, expect, test } from './running';
 
 const DIST = fileURLToPath(new URL('../web/dist', import.meta.url));
 const SCOPE = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
-/** Compressed script of the first page with a table, in kB, the command box that is read ahead among it: what it weighs, and a little. */
+/** Compressed script of the first page with a table, in kB: what it weighs, and a little. */
 const MOST_KB = 510;
 
 test('the first page of a stage takes no more script than it may, and none that draws or writes', async ({

@@ -8,6 +8,7 @@ import { useAuditsQuery } from '../state/reportsApi';
 import { scopeDefaults } from '../state/scope';
 import { useScope } from '../state/useScope';
 import { useWatchDueQuery } from '../state/watchApi';
+import { CommandBox } from './command/CommandBox';
 import { ClashNotice } from './ClashNotice';
 import { JobNotices } from './JobNotices';
 import { JudgingNotice } from './JudgingNotice';
@@ -20,9 +21,7 @@ import { useUndoKeys } from './useUndoKeys';
 
 const NOTHING: never[] = [];
 
-// Not of the first page, but there before anybody presses a key for them.
-const readCommandBox = () => import('./command/CommandBox');
-const CommandBox = lazy(async () => ({ default: (await readCommandBox()).CommandBox }));
+// Not of the first page. The command box is: its first key must not be lost.
 const Tour = lazy(async () => ({ default: (await import('./tour/Tour')).Tour }));
 const Shortcuts = lazy(async () => ({ default: (await import('./Shortcuts')).Shortcuts }));
 
@@ -59,10 +58,6 @@ export function Shell() {
     if (Object.keys(missing).length > 0) change(missing, { replace: true });
   }, [markets, overview, today, scope, change]);
 
-  useEffect(() => {
-    const soon = window.setTimeout(() => void readCommandBox(), 0);
-    return () => window.clearTimeout(soon);
-  }, []);
   useHotkeys('mod+k', () => setCommandOpen(true), { preventDefault: true, enableOnFormTags: true });
   useUndoKeys(project);
   usePartKeys();
