@@ -74,7 +74,7 @@ export function ResultPage({ project, keyword, market, page, dates }: ResultPage
                       {slot.letter && <b>{slot.letter} </b>}
                       {slot.owner}
                       {slot.authority !== null &&
-                        ` ${t('parts:ResultPage.authorityAuthority', { authority: slot.authority })}`}
+                        ` ${t('parts:ResultPage.ofAuthority', { authority: slot.authority })}`}
                       {slot.what === 'page' && slot.address !== null && (
                         <>
                           {' · '}
