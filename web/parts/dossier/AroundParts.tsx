@@ -6,18 +6,10 @@ import { count, counted, decimal, percent, spelledDay, worth } from '../words/fi
 import { useAroundQuery } from '../../state/standingApi';
 import { useScope } from '../../state/useScope';
 import { Told } from '../../words/Told';
+import { FrontFigures } from './FrontFigures';
 import { t, wordOf } from '../../words/t';
 
 const MONTHS = t('parts:AroundParts.januaryFebruaryMarchAprilMayJune').split(' ');
-const MOST_EARLIER = 4;
-const QUARTERS = [
-  '',
-  t('parts:AroundParts.lowestQuarter'),
-  t('parts:AroundParts.secondQuarter'),
-  t('parts:AroundParts.thirdQuarter'),
-  t('parts:AroundParts.highestQuarter'),
-];
-
 interface AroundPartsProps {
   project: number;
   keyword: number;
@@ -36,7 +28,7 @@ export function AroundParts({ project, keyword, scope, currency, front, history 
   return (
     <>
       <Demand around={data} date={scope.date} front={front} />
-      <Front around={data} currency={currency} history={history} />
+      <FrontFigures around={data} currency={currency} history={history} />
       <Candidates around={data} />
       <Neighbours around={data} />
       <Rough around={data} currency={currency} />
@@ -123,152 +115,6 @@ function Demand({
           </span>
         )}
       </p>
-    </section>
-  );
-}
-
-/** Ads on earlier captures, so that it is seen whether they grow. */
-function adsBefore(history: readonly HistoryPoint[], day: string): string {
-  const earlier = history.filter(({ ads, date }) => ads !== null && date < day);
-  return earlier.length === 0
-    ? ''
-    : t('parts:AroundParts.beforeEarlier', {
-        earlier: earlier
-          .slice(-MOST_EARLIER)
-          .map(({ date, ads }) => t('parts:AroundParts.adsOnDate', { ads, date: spelledDay(date) }))
-          .join(', '),
-      });
-}
-
-/** A block with its slot on the page, and the holder's place within it where several are named. */
-function blockWords({
-  kind,
-  slot,
-  holder,
-  place,
-  of,
-}: NonNullable<Around['front']>['blocks'][number]): string {
-  const within = of > 1 ? t('parts:AroundParts.placePlaceOfOfInIt', { place, of }) : '';
-  return t('parts:AroundParts.kindAtSlotSlotWithinHolder', {
-    kind,
-    slot,
-    within,
-    holder: holder ?? t('parts:AroundParts.nobody'),
-  });
-}
-
-interface FrontProps {
-  around: Around;
-  currency: string;
-  history: readonly HistoryPoint[];
-}
-
-function Front({ around: { front, before }, currency, history }: FrontProps) {
-  if (front === null) return null;
-  const figure = (name: string, value: number): string =>
-    name === 'price' ? worth(value) : decimal(value, name === 'rating' ? 1 : 0);
-  return (
-    <section className="section">
-      <h2>{t('parts:AroundParts.theFrontInFigures')}</h2>
-      <table className="ledger front-figures">
-        <thead>
-          <tr>
-            <th />
-            <th className="figure">{t('parts:AroundParts.lowestQuarterTo')}</th>
-            <th className="figure">{t('parts:AroundParts.halfAt')}</th>
-            <th className="figure">{t('parts:AroundParts.highestFrom')}</th>
-            <th className="figure">{t('parts:AroundParts.ours')}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {front.quartiles.map(({ name, low, middle, high, ours, quarter, known, least, most }) => (
-            <tr
-              key={name}
-              title={t('parts:AroundParts.figureToFigure2OfKnownResults', {
-                figure: figure(name, least),
-                figure2: figure(name, most),
-                known,
-              })}
-            >
-              <th scope="row">
-                {name === 'price' ? t('parts:AroundParts.priceCurrency', { currency }) : name}
-              </th>
-              <td className="figure">{figure(name, low)}</td>
-              <td className="figure">{figure(name, middle)}</td>
-              <td className="figure">{figure(name, high)}</td>
-              <td className="figure" title={quarter === null ? undefined : QUARTERS[quarter]}>
-                {ours === null ? (
-                  <span className="faint">{t('parts:AroundParts.unknown')}</span>
-                ) : (
-                  figure(name, ours)
-                )}
-                {quarter !== null && <span className="faint"> {quarter}/4</span>}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <ul className="soft told">
-        <li>
-          <Told
-            id="parts:AroundParts.exactRivalsExactRivalsOfResultsOn"
-            values={{
-              exactRivals: front.exactRivals,
-              results: front.results,
-              allWords: front.allWords,
-              depth: front.depth,
-              rivals: front.exactInDepth.rivals,
-              results2: counted(front.exactInDepth.results, 'result'),
-              rivals2: percent(front.exactInDepth.rivals / Math.max(1, front.exactInDepth.results), 0),
-            }}
-            parts={{ b: <b /> }}
-          />
-          {before &&
-            ` ${t('parts:AroundParts.beforeUsStandOrganicOrganicPaid', { organic: before.organic, paid: before.paid, features: counted(before.features, 'feature'), page: before.page })}`}
-        </li>
-        <li>
-          {t('parts:AroundParts.titlesPhraseFirstInFirstLater', {
-            first: front.phrasePlace.first,
-            later: front.phrasePlace.later,
-          })}{' '}
-          {front.capitals > 0 &&
-            `${t('parts:AroundParts.aWordInCapitalsInCapitals', { capitals: front.capitals })} `}
-          {front.patterns.length > 0
-            ? front.patterns
-                .map(({ text, titles }) => t('parts:AroundParts.textInTitles', { text, titles }))
-                .join(', ')
-            : t('parts:AroundParts.noTwoShareAWord')}
-          .
-        </li>
-        {front.kinds.length > 0 && (
-          <li>
-            {t('parts:AroundParts.kindsKinds', {
-              kinds: front.kinds.map(({ kind, slots }) => `${kind} ${slots}`).join(', '),
-            })}
-          </li>
-        )}
-        {front.several.length > 0 && (
-          <li>
-            {t('parts:AroundParts.severalSlotsSeveral', {
-              several: front.several
-                .map(({ owner, positions }) =>
-                  t('parts:AroundParts.ownerAtPositions', { owner, positions: positions.join(', ') }),
-                )
-                .join('; '),
-            })}
-          </li>
-        )}
-        <li>
-          {t('parts:AroundParts.slotsOnThePageAdsBefore', {
-            slots: counted(front.paidSlots, 'paid slot'),
-            adsBefore: adsBefore(history, front.date),
-          })}{' '}
-          {front.blocks.length > 0 && `${front.blocks.map(blockWords).join('; ')}.`}
-        </li>
-        {front.weak.length > 0 && (
-          <li>{t('parts:AroundParts.weakPlacesSeldomWatchedAndLong', { weak: front.weak.join(', ') })}</li>
-        )}
-      </ul>
     </section>
   );
 }

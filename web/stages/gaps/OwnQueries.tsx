@@ -1,22 +1,13 @@
-import {
-  type OwnQueryPage,
-  type OwnQueryRow,
-  type QuerySort,
-  querySort,
-} from '@opsimath/contract/api/ownQueries';
+import { type OwnQueryPage, type QuerySort, querySort } from '@opsimath/contract/api/ownQueries';
 import { QUERY_GROUPS, type QueryGroup } from '@opsimath/core/performance/queryGroups';
 import { Button, InputNumber } from 'antd';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { Ledger } from '../../parts/table/Ledger';
-import { Tick } from '../../parts/table/Tick';
 import { Empty } from '../../parts/words/Empty';
 import { Waiting } from '../../parts/words/Waiting';
 import { FindBox } from '../../parts/words/FindBox';
 import { Problem } from '../../parts/words/Problem';
 import { rateOf } from '@opsimath/core/rates/wilson';
-import { OpenKeyword } from '../../parts/words/OpenKeyword';
-import { PositionWord } from '../../parts/words/PositionWord';
 import { RateWord } from '../../parts/words/RateWord';
 import { count, counted, decimal, spelledDay } from '../../parts/words/figures';
 import { useOwnQueriesQuery } from '../../state/standingApi';
@@ -24,8 +15,8 @@ import { searchWithView } from '../../state/scope';
 import { useChangeProjectMutation } from '../../state/projectApi';
 import { useScope } from '../../state/useScope';
 import { useShown } from '../../state/useShown';
-import { useTraySelection } from '../../state/useTraySelection';
 import { FilterToggle } from '../../parts/words/FilterToggle';
+import { QueryTable } from './QueryTable';
 import { Told } from '../../words/Told';
 import { t, wordOf } from '../../words/t';
 
@@ -41,36 +32,6 @@ const TIPS: Record<QueryGroup, string> = {
   'few cases': t('gaps:OwnQueries.itsCTRIsThinThe95'),
   'below the goal': t('gaps:OwnQueries.fewerClicksThanTheWantedCTR'),
 };
-const HEADS = [
-  {
-    sort: 'clicks',
-    head: t('gaps:OwnQueries.clicks'),
-    tip: t('gaps:OwnQueries.exactFromOwnSearchPerformance'),
-  },
-  { sort: 'change', head: t('gaps:OwnQueries.change'), tip: t('gaps:OwnQueries.clicksMoreOrFewerThanIn') },
-  {
-    sort: 'impressions',
-    head: t('gaps:OwnQueries.impressions'),
-    tip: t('gaps:OwnQueries.howOftenOneOfOurAddresses'),
-  },
-  { sort: 'ctr', head: t('gaps:OwnQueries.cTR'), tip: t('gaps:OwnQueries.clicksImpressionsThinFewCasesThe') },
-  {
-    sort: 'position',
-    head: t('gaps:OwnQueries.avgPosition'),
-    tip: t('gaps:OwnQueries.weightedByImpressionsOverManyPages'),
-  },
-  {
-    sort: 'expected',
-    head: t('gaps:OwnQueries.expected'),
-    tip: t('gaps:OwnQueries.impressionsClickThroughOfTheir'),
-  },
-  {
-    sort: 'ratio',
-    head: t('gaps:OwnQueries.ratio'),
-    tip: t('gaps:OwnQueries.clicksExpectedClicksWithIts95'),
-  },
-] as const;
-
 /** Own search performance by query: this period against the one before, and against what was to be expected. */
 export function OwnQueries() {
   const { project, scope } = useScope();
@@ -225,101 +186,4 @@ function heldOf(held: number, days: number): string {
   return held === days
     ? ''
     : ` ${t('gaps:OwnQueries.heldOfDaysHeld', { held: count(held), days: counted(days, 'day') })}`;
-}
-
-interface QueryTableProps {
-  page: OwnQueryPage;
-  order: { sort: QuerySort; descending: boolean };
-  goal: boolean;
-  onOrder: (order: { sort: QuerySort; descending: boolean }) => void;
-}
-
-function QueryTable({ page, order, goal, onOrder }: QueryTableProps) {
-  const { selected, select } = useTraySelection();
-  const held = page.sumBefore !== null;
-  const [clicks, changed, impressions, ctr, place, expected, ratio] = HEADS;
-  return (
-    <Ledger
-      className="own-queries"
-      take={t('gaps:OwnQueries.ownQueries2')}
-      rows={page.rows}
-      keyOf={({ id }) => id}
-      empty={t('gaps:OwnQueries.nothingMatchesTheseFiltersInThis')}
-      order={order}
-      onOrder={({ sort, descending }) => onOrder({ sort: sort as QuerySort, descending })}
-      columns={[
-        {
-          head: '',
-          label: t('gaps:OwnQueries.inTheTray'),
-          cell: (row) => <Tick on={selected.has(row.id)} text={row.text} onPress={() => select(row)} />,
-        },
-        {
-          head: t('gaps:OwnQueries.query'),
-          cell: ({ id, text, pages }) => (
-            <>
-              <OpenKeyword id={id} text={text} />
-              {pages > 1 && <span className="faint"> {t('gaps:OwnQueries.pagesPages', { pages })}</span>}
-            </>
-          ),
-        },
-        { ...clicks, figure: true, cell: (row) => count(row.clicks) },
-        { ...changed, figure: true, cell: (row) => <Change row={row} held={held} /> },
-        { ...impressions, figure: true, cell: (row) => count(row.impressions) },
-        { ...ctr, figure: true, cell: (row) => <RateWord of={row.ctr} /> },
-        { ...place, figure: true, cell: (row) => decimal(row.position, 1) },
-        { ...expected, figure: true, cell: (row) => decimal(row.expected, 1) },
-        {
-          ...ratio,
-          figure: true,
-          cell: (row) =>
-            row.ratio ? (
-              decimal(row.ratio.ratio, 2)
-            ) : (
-              <span className="faint">{t('gaps:OwnQueries.unknown')}</span>
-            ),
-          title: (row) =>
-            row.ratio
-              ? t('gaps:OwnQueries.n95IntervalLowHigh', {
-                  low: decimal(row.ratio.low, 2),
-                  high: decimal(row.ratio.high, 2),
-                })
-              : undefined,
-        },
-        {
-          head: t('gaps:OwnQueries.captured'),
-          tip: t('gaps:OwnQueries.ourOrganicPositionInTheNewest'),
-          figure: true,
-          cell: ({ captured }) => <PositionWord of={captured} />,
-        },
-        goal && {
-          head: t('gaps:OwnQueries.clicksShort'),
-          tip: t('gaps:OwnQueries.clicksFewerThanTheWantedCTR'),
-          figure: true,
-          cell: ({ shortfall }) => decimal(shortfall, 1),
-        },
-        {
-          head: t('gaps:OwnQueries.standsOut'),
-          tip: t('gaps:OwnQueries.whatIsUnusualAboutItAnd'),
-          cell: (row) => said(row),
-        },
-      ]}
-    />
-  );
-}
-
-function Change({ row: { clicks, before }, held }: { row: OwnQueryRow; held: boolean }) {
-  if (before === null)
-    return <span className="faint">{held ? t('gaps:OwnQueries.new') : t('gaps:OwnQueries.unknown')}</span>;
-  const more = clicks - before.clicks;
-  return more > 0 ? `+${count(more)}` : count(more);
-}
-
-function said(row: OwnQueryRow): string {
-  return [
-    row.word === 'as expected' || row.word === 'unknown' ? '' : row.word,
-    row.near ? t('gaps:OwnQueries.near') : '',
-    row.listed ? '' : t('gaps:OwnQueries.unlisted'),
-  ]
-    .filter(Boolean)
-    .join(' · ');
 }

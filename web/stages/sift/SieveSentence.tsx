@@ -13,6 +13,7 @@ import { HoldsOrNot } from './HoldsOrNot';
 import { Choice, NumberInput, Several } from './sentenceInputs';
 import { plain } from './sentenceWords';
 import { Told } from '../../words/Told';
+import { Limits, Unknown } from './SieveLimits';
 import { t, wordOf } from '../../words/t';
 
 interface SieveSentenceProps {
@@ -31,11 +32,6 @@ const LEVELS = [
   { value: 'doubtful', label: t('sift:SieveSentence.doubtfulWords') },
 ] as const;
 const SPOKEN = LANGUAGES.map((value) => ({ value, label: LANGUAGE_NAMES[value] }));
-const UNKNOWN = [
-  { value: 'kept', label: t('sift:SieveSentence.unknownKept') },
-  { value: 'out', label: t('sift:SieveSentence.unknownOut') },
-] as const;
-
 /** A sieve as a sentence, each word of it edited where it stands. */
 // eslint-disable-next-line max-lines-per-function -- one short sentence for each kind of sieve
 export function SieveSentence({ sieve, targets, lists, markers, reasons, onChange }: SieveSentenceProps) {
@@ -258,48 +254,4 @@ export function SieveSentence({ sieve, targets, lists, markers, reasons, onChang
         </>
       );
   }
-}
-
-type WithLimits = Extract<Sieve, { kind: 'figure' | 'position' }>;
-
-function Limits({ sieve, onChange }: { sieve: WithLimits; onChange: (sieve: Sieve) => void }) {
-  return (
-    <>
-      <Told
-        id="sift:SieveSentence.fromTo"
-        parts={{
-          numberInput: (
-            <NumberInput
-              name={t('sift:SieveSentence.least')}
-              value={sieve.least}
-              onChange={(least) => onChange({ ...sieve, least })}
-            />
-          ),
-        }}
-      />{' '}
-      <NumberInput
-        name={t('sift:SieveSentence.most')}
-        value={sieve.most}
-        onChange={(most) => onChange({ ...sieve, most })}
-      />
-      <Unknown sieve={sieve} onChange={onChange} />
-    </>
-  );
-}
-
-function Unknown({
-  sieve,
-  onChange,
-}: {
-  sieve: Extract<Sieve, { unknown: boolean }>;
-  onChange: (sieve: Sieve) => void;
-}) {
-  return (
-    <Choice
-      name={t('sift:SieveSentence.theUnknown')}
-      value={sieve.unknown ? 'kept' : 'out'}
-      options={UNKNOWN}
-      onChange={(value) => onChange({ ...sieve, unknown: value === 'kept' })}
-    />
-  );
 }
