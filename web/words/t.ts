@@ -20,10 +20,12 @@ const LOCALES: Record<Language, { numbers: string; days: string }> = {
 
 const held = i18next.createInstance();
 let language: Language = 'en';
+let codes: Readonly<Record<string, string>> = {};
 
 /** Begins with a language and the texts that the first page needs; texts of a stage are added when it opens. */
 export function startWords(chosen: Language, texts: Partial<Words>): void {
   language = chosen;
+  codes = texts.codes ?? {};
   void held.init({
     lng: chosen,
     resources: { [chosen]: texts },
@@ -35,7 +37,7 @@ export function startWords(chosen: Language, texts: Partial<Words>): void {
   });
 }
 
-export function addWords<Space extends keyof Words>(space: Space, texts: Words[Space]): void {
+export function addWords(space: keyof Words, texts: Words[keyof Words]): void {
   held.addResourceBundle(language, space, texts);
 }
 
@@ -54,12 +56,12 @@ export const filled = (text: string, values: Values = {}): string =>
 
 /** A count with its noun, which agrees with it; `shown` is the count as it is spelled. */
 export function countedWords(many: number, shown: string, noun: Counted): string {
-  return held.t(`counts:${noun}`, { count: many, shown });
+  // A noun of two words is taken for a sentence where its room is written before it.
+  return held.t(noun, { ns: 'counts', nsSeparator: false, count: many, shown });
 }
 
 /** What a code of the method or the contract is called on the screen; what is no code stays as it is. */
 export function wordOf(code: string): string {
-  const codes = held.getResourceBundle(language, 'codes') as Record<string, string>;
   return Object.hasOwn(codes, code) ? codes[code]! : code;
 }
 

@@ -3,7 +3,8 @@ import { join } from 'node:path';
 import { GAP_FIGURES } from '@opsimath/contract/figures/gapFigures';
 import { GLOSSARY } from '@opsimath/core/glossary';
 import { POOL_FIGURES } from '@opsimath/contract/figures/poolFigures';
-import { countedWords, filled, t, wordOf } from './t';
+import { counted } from '../parts/words/figures';
+import { filled, t, wordOf } from './t';
 
 type Texts = Record<string, string>;
 const textsOf = (language: string, space: string): Texts => flat(read(language, space));
@@ -80,11 +81,18 @@ test('every word of the glossary is explained in German', () => {
 
 test('a text takes its values, a count agrees with its noun, a code says its word', () => {
   expect(t('gaps:GapTitle.weAreOnTheFrontFor', { onFront: '3', onFrontWithDemand: '2' })).toContain('3');
-  expect(countedWords(1, '1', 'keyword')).toBe('1 keyword');
-  expect(countedWords(2, '2', 'query')).toBe('2 queries');
   expect(wordOf('absent')).toBe('absent');
   expect(wordOf('no code of ours')).toBe('no code of ours');
   expect(wordOf('')).toBe('');
   expect(wordOf('toString')).toBe('toString');
   expect(filled('<b>{{name}}</b>', { name: '<i>' })).toBe('<b><i></b>');
 });
+
+test.each([
+  [0, 'paid slot', '0 paid slots'],
+  [1, 'paid slot', '1 paid slot'],
+  [1200, 'keyword', '1,200 keywords'],
+  [1, 'query', '1 query'],
+  [2, 'query', '2 queries'],
+  [null, 'result', '– results'],
+] as const)('%s of %s', (many, noun, words) => expect(counted(many, noun)).toBe(words));
