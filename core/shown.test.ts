@@ -1,13 +1,4 @@
-import { counted, shown, spelledDay } from './shown';
-
-test.each([
-  [0, 'slot', undefined, '0 slots'],
-  [1, 'slot', undefined, '1 slot'],
-  [1200, 'keyword', undefined, '1,200 keywords'],
-  [1, 'query', 'queries', '1 query'],
-  [2, 'query', 'queries', '2 queries'],
-  [null, 'result', undefined, '– results'],
-])('%s of %s', (many, noun, nouns, words) => expect(counted(many, noun, nouns)).toBe(words));
+import { shown, speller, spelledDay } from './shown';
 
 test.each([
   ['share', 0.0512, undefined, '5.1 %'],
@@ -21,3 +12,10 @@ test.each([
 ] as const)('a %s of %s', (kind, value, digits, words) => expect(shown(kind, value, digits)).toBe(words));
 
 test('what is no day stays as it is', () => expect(spelledDay('soon')).toBe('soon'));
+
+test('another language spells them its own way', () => {
+  const german = speller({ numbers: 'de-DE', days: 'de-DE' });
+  expect(german.shown('money', 12_345.6)).toBe('12.346');
+  expect(german.shown('share', 0.0512)).toBe('5,1 %');
+  expect(german.spelledDay('2026-03-14')).toBe('14. März 2026');
+});

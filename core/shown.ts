@@ -65,12 +65,3 @@ export function speller(locales: { numbers: string; days: string }): Speller {
 
 /** As English spells them: reports, files, and all that the server says. */
 export const { shown, spelledDay } = speller({ numbers: 'en-US', days: 'en-GB' });
-
-/**
- * A count with its noun, which agrees with it: `1 slot`, `2 slots`, `3 companies`; `– slots` where it is unknown.
- *
- * @example counted(1, 'slot') // '1 slot'
- */
-export function counted(many: number | null | undefined, noun: string, nouns = `${noun}s`): string {
-  return `${shown('count', many)} ${many === 1 ? noun : nouns}`;
-}

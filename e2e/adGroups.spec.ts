@@ -1,9 +1,8 @@
 import { readFileSync } from 'node:fs';
 import type { AdGroup } from '@opsimath/contract/api/adGroups';
 import type { PublishedChange } from '@opsimath/contract/api/drafts';
-import { BEFORE, DATE, MARKET, expect, test } from './running';
+import { DATE, MARKET, SCOPE, expect, test } from './running';
 
-const SCOPE = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
 let address = '';
 let at = '';
 let keywords: { id: number; text: string }[] = [];

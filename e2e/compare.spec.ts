@@ -1,9 +1,8 @@
 import { readFileSync } from 'node:fs';
 import type { GapPage, GapRow } from '@opsimath/contract/api/gaps';
 import { gapsTitle } from './gapsTitle';
-import { BEFORE, DATE, MARKET, OWN, RIVALS, expect, test } from './running';
+import { BEFORE, DATE, MARKET, OWN, RIVALS, SCOPE, expect, test } from './running';
 
-const SCOPE = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
 let address = '';
 let at = '';
 test.beforeAll(async ({ running }) => {

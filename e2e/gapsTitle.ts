@@ -1,5 +1,5 @@
-import { counted } from '@opsimath/core/shown';
+import { shown } from '@opsimath/core/shown';
 
 /** What the title of Gaps says of so many keywords that pass. */
 export const gapsTitle = (total: number): string =>
-  `${counted(total, 'keyword')} ${total === 1 ? 'matches' : 'match'} these filters`;
+  `${shown('count', total)} ${total === 1 ? 'keyword matches' : 'keywords match'} these filters`;

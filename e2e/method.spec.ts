@@ -1,11 +1,8 @@
-import { BEFORE, DATE, MARKET, expect, test } from './running';
+import { SCOPE, comparedProject, expect, test } from './running';
 
-const SCOPE = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
 let root = '';
 test.beforeAll(async ({ running }) => {
-  const project = await running.project();
-  await running.compared(project.at, 30);
-  root = `${running.server.url}/p/${project.id}`;
+  root = await comparedProject(running);
 });
 
 test('a head explains its figure; from there to the method, from section to section, and back to the gaps as they were', async ({

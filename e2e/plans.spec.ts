@@ -1,9 +1,8 @@
 import type { AnsweringView, RoundPlan, RoundsView } from '@opsimath/contract/api/rounds';
 import type { Draft } from '@opsimath/contract/api/drafts';
 import type { Project } from '@opsimath/contract/api/projects';
-import { BEFORE, DATE, MARKET, expect, test } from './running';
+import { BEFORE, DATE, MARKET, SCOPE, expect, test } from './running';
 
-const SCOPE = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
 let address = '';
 let at = '';
 let round = 0;

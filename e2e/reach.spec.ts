@@ -1,9 +1,8 @@
 import type { GapPage } from '@opsimath/contract/api/gaps';
 import type { LookUp } from '@opsimath/contract/api/lookUps';
 import type { Page } from '@playwright/test';
-import { BEFORE, DATE, MARKET, expect, test } from './running';
+import { DATE, MARKET, SCOPE, expect, test } from './running';
 
-const SCOPE = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
 const OF_A_SET = 'find=of+a+set';
 let at = '';
 let root = '';

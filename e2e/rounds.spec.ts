@@ -1,8 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { RoundPlan, RoundsView } from '@opsimath/contract/api/rounds';
-import { BEFORE, DATE, MARKET, expect, test } from './running';
+import { SCOPE, expect, test } from './running';
 
-const SCOPE = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
 let address = '';
 let at = '';
 test.beforeAll(async ({ running }) => {

@@ -1,9 +1,8 @@
 import type { GapPage } from '@opsimath/contract/api/gaps';
 import type { Study } from '@opsimath/contract/api/study';
 import { unreadable } from './readable';
-import { BEFORE, DATE, MARKET, OWN, expect, test } from './running';
+import { DATE, OWN, SCOPE, expect, test } from './running';
 
-const SCOPE = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
 let address = '';
 let at = '';
 let keyword = 0;

@@ -1,15 +1,15 @@
-import { BEFORE, DATE, MARKET, expect, test } from './running';
+import { SCOPE, comparedProject, expect, test } from './running';
 
 test('the tour leads through every stage in ten steps, by button and by key, and can be left', async ({
   page,
   running,
 }) => {
-  const project = await running.project();
-  await running.compared(project.at, 30);
+  const root = await comparedProject(running);
+  const path = new URL(root).pathname;
   await page.goto(running.server.url);
   await page
     .getByRole('row')
-    .filter({ has: page.locator(`a[href="/p/${project.id}/gaps"]`) })
+    .filter({ has: page.locator(`a[href="${path}/gaps"]`) })
     .getByRole('link', { name: 'A tour in ten steps' })
     .click();
   const tour = page.getByRole('dialog', { name: 'Tour' });
@@ -29,8 +29,6 @@ test('the tour leads through every stage in ten steps, by button and by key, and
   await page.keyboard.press('Escape');
   await expect(tour).toBeHidden();
   await expect(page).not.toHaveURL(/tour=/);
-  await page.goto(
-    `${running.server.url}/p/${project.id}/gaps?market=${MARKET}&date=${DATE}&compare=${BEFORE}&tour=4`,
-  );
+  await page.goto(`${root}/gaps?${SCOPE}&tour=4`);
   await expect(page.locator('.kinds.tour-lit')).toBeVisible();
 });

@@ -1,10 +1,9 @@
 import { existsSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { BEFORE, DATE, MARKET, expect, test } from './running';
+import { SCOPE, comparedProject, expect, test } from './running';
 
 const DIST = fileURLToPath(new URL('../web/dist', import.meta.url));
-const SCOPE = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
 /** Compressed script of the first page with a table, in kB: what it weighs, and a little. */
 const MOST_KB = 510;
 
@@ -12,14 +11,13 @@ test('the first page of a stage takes no more script than it may, and none that 
   page,
   running,
 }) => {
-  const project = await running.project();
-  await running.compared(project.at, 30);
+  const root = await comparedProject(running);
   const scripts: string[] = [];
   page.on('response', (answer) => {
     const { pathname } = new URL(answer.url());
     if (pathname.endsWith('.js')) scripts.push(pathname);
   });
-  await page.goto(`${running.server.url}/p/${project.id}/gaps?${SCOPE}`);
+  await page.goto(`${root}/gaps?${SCOPE}`);
   await expect(page.getByRole('grid', { name: 'Gaps' }).getByRole('row').nth(1)).toContainText(/\w/);
   const weights = scripts.map((name) => {
     const file = path.join(DIST, `${name}.gz`);

@@ -1,9 +1,8 @@
 import type { Dossier } from '@opsimath/contract/api/dossier';
 import type { GapPage, GapRow } from '@opsimath/contract/api/gaps';
 import type { WhatToDo } from '@opsimath/contract/api/whatToDo';
-import { BEFORE, DATE, MARKET, OWN, RIVALS, expect, test } from './running';
+import { DATE, MARKET, OWN, RIVALS, SCOPE, expect, test } from './running';
 
-const SCOPE = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
 let address = '';
 let at = '';
 test.beforeAll(async ({ running }) => {

@@ -10,15 +10,15 @@ import { ProjectList } from './ProjectList';
 import { Shell } from './Shell';
 import { themeOf } from './theme';
 
-const Roster = lazy(() => withWords('roster', () => import('../stages/roster/Roster')));
-const LookUpStage = lazy(() => withWords('lookup', () => import('../stages/lookup/LookUpStage')));
-const SiftStage = lazy(() => withWords('sift', () => import('../stages/sift/SiftStage')));
-const Gaps = lazy(() => withWords('gaps', () => import('../stages/gaps/Gaps')));
-const Rounds = lazy(() => withWords('rounds', () => import('../stages/rounds/Rounds')));
-const Drafts = lazy(() => withWords('drafts', () => import('../stages/drafts/Drafts')));
-const Watch = lazy(() => withWords('watch', () => import('../stages/watch/Watch')));
-const Method = lazy(() => withWords('method', () => import('../stages/method/Method')));
-const ReportStage = lazy(() => withWords('report', () => import('../stages/report/ReportStage')));
+const Roster = lazy(() => withWords(['roster'], () => import('../stages/roster/Roster')));
+const LookUpStage = lazy(() => withWords(['lookup'], () => import('../stages/lookup/LookUpStage')));
+const SiftStage = lazy(() => withWords(['sift'], () => import('../stages/sift/SiftStage')));
+const Gaps = lazy(() => withWords(['gaps'], () => import('../stages/gaps/Gaps')));
+const Rounds = lazy(() => withWords(['rounds'], () => import('../stages/rounds/Rounds')));
+const Drafts = lazy(() => withWords(['drafts'], () => import('../stages/drafts/Drafts')));
+const Watch = lazy(() => withWords(['watch'], () => import('../stages/watch/Watch')));
+const Method = lazy(() => withWords(['method', 'glossary'], () => import('../stages/method/Method')));
+const ReportStage = lazy(() => withWords(['report'], () => import('../stages/report/ReportStage')));
 
 const router = createBrowserRouter([
   { path: '/', element: <ProjectList />, errorElement: <Broken /> },

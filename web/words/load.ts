@@ -3,13 +3,13 @@ import { FIRST_SPACES } from './catalog';
 import { LANGUAGES, type Language, addWords, languageNow } from './t';
 
 const PLACE = 'opsimath.language';
-/** A file a language and room, each read when it is needed. */
+/** A file a language and room, each read when it is needed; what a language has no file for stands in the contract or the core. */
 const FILES = import.meta.glob<Words[keyof Words]>(['./*/*.json', '!./en/{shell,parts,codes,counts}.json'], {
   import: 'default',
 });
 
-const read = (language: Language, space: keyof Words): Promise<Words[keyof Words]> =>
-  FILES[`./${language}/${space}.json`]!();
+const read = async (language: Language, space: keyof Words): Promise<Words[keyof Words]> =>
+  (await FILES[`./${language}/${space}.json`]?.()) ?? {};
 
 export function keptLanguage(): Language {
   const kept = localStorage.getItem(PLACE);
@@ -31,9 +31,10 @@ export async function readFirst(language: Language): Promise<Partial<Words>> {
 }
 
 /** A stage with its texts, the texts first. */
-export async function withWords<Stage>(space: StageSpace, stage: () => Promise<Stage>): Promise<Stage> {
-  if (space === 'method' && languageNow() !== 'en')
-    addWords('glossary', (await read(languageNow(), 'glossary')) as Words['glossary']);
-  addWords(space, (await read(languageNow(), space)) as Words[StageSpace]);
+export async function withWords<Stage>(
+  spaces: readonly (StageSpace | 'glossary')[],
+  stage: () => Promise<Stage>,
+): Promise<Stage> {
+  await Promise.all(spaces.map(async (space) => addWords(space, await read(languageNow(), space))));
   return stage();
 }

@@ -147,9 +147,7 @@ function QueriesTold({ page }: { page: OwnQueryPage }) {
           values={{
             from: spelledDay(page.from),
             to: spelledDay(page.to),
-            held: heldOf(page.held, page.days),
-            impressions: counted(sum.impressions, 'impression'),
-            position: decimal(sum.position, 1),
+            ...ofPeriod(sum, page.held, page.days),
             clicks: counted(Math.round(sum.expected), 'click'),
           }}
           parts={{ rateWord: <RateWord of={rateOf(sum.clicks, sum.impressions)} /> }}
@@ -166,10 +164,8 @@ function QueriesTold({ page }: { page: OwnQueryPage }) {
               values={{
                 beforeFrom: spelledDay(page.beforeFrom),
                 beforeTo: spelledDay(page.beforeTo),
-                held: heldOf(page.heldBefore, page.days),
+                ...ofPeriod(sumBefore, page.heldBefore, page.days),
                 clicks: counted(sumBefore.clicks, 'click'),
-                impressions: counted(sumBefore.impressions, 'impression'),
-                position: decimal(sumBefore.position, 1),
               }}
               parts={{ rateWord: <RateWord of={rateOf(sumBefore.clicks, sumBefore.impressions)} /> }}
             />
@@ -180,6 +176,17 @@ function QueriesTold({ page }: { page: OwnQueryPage }) {
     </div>
   );
 }
+
+/** What is said of either period. */
+const ofPeriod = (
+  { impressions, position }: Pick<OwnQueryPage['sum'], 'impressions' | 'position'>,
+  held: number,
+  days: number,
+) => ({
+  held: heldOf(held, days),
+  impressions: counted(impressions, 'impression'),
+  position: decimal(position, 1),
+});
 
 /** Says what is held of a period unless it is all of it. */
 function heldOf(held: number, days: number): string {
