@@ -14,7 +14,7 @@ const place = (value: Position, presumed: boolean): React.ReactNode =>
   typeof value === 'number' ? (
     value
   ) : (
-    <span className="faint" title={presumed ? wordOf(PRESUMED) : undefined}>
+    <span className="faint" title={presumed ? PRESUMED : undefined}>
       {presumed ? t('gaps:gapExtraColumns.absentPresumed') : wordOf(value)}
     </span>
   );

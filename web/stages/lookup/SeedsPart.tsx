@@ -8,7 +8,7 @@ import { useLookUpsQuery, useModeCountsQuery } from '../../state/lookUpApi';
 import { useScope } from '../../state/useScope';
 import { useSettled } from '../../state/useSettled';
 import type { LookUpDraft } from './useLookUpDraft';
-import { t, wordOf } from '../../words/t';
+import { t } from '../../words/t';
 
 const TYPING_MS = 400;
 const MOST_COUNTED = 50;
@@ -105,7 +105,7 @@ export function SeedsPart({ draft, onChange }: SeedsPartProps) {
           >
             <Tooltip title={tip}>{label}</Tooltip>{' '}
             {countOf(value) !== undefined && (
-              <span className="faint" title={seeds.length > 1 ? wordOf(SUM_TIP) : undefined}>
+              <span className="faint" title={seeds.length > 1 ? SUM_TIP : undefined}>
                 {count(countOf(value))}
               </span>
             )}

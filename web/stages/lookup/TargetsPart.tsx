@@ -121,7 +121,7 @@ export function TargetsPart({ targets, draft, pasted, orders, onChange }: Target
               })
             }
           >
-            {wordOf(label)}
+            {label}
           </Checkbox>
         ))}
       </div>

@@ -13,7 +13,7 @@ import { FrontParents } from './FrontParents';
 import { StrikeWords } from './StrikeWords';
 import { useLookUpOf } from '../../state/useLookUpOf';
 import './cards.css';
-import { t, wordOf } from '../../words/t';
+import { t } from '../../words/t';
 
 const ORDERS = [
   { value: 'position', label: t('roster:FindRivals.byPosition') },
@@ -88,7 +88,7 @@ export function FindRivals({ targets }: { targets: readonly Target[] }) {
               }))}
               onChange={setShow}
             />
-            <span className="faint">{wordOf(HISTORY)}</span>
+            <span className="faint">{HISTORY}</span>
           </div>
           <Cards front={front} order={order} />
         </>
