@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url';
 import type { ReportContent, ReportTable } from '@opsimath/contract/api/reportContent';
 import type { Page } from '@playwright/test';
 import { BEFORE, DATE, MARKET } from '../server/testing/running';
+import { carry } from './carry';
 import { expect, test } from './running';
 
 const READER = fileURLToPath(new URL('../server/testing/readPdf.mjs', import.meta.url));
@@ -47,11 +48,7 @@ test('built: sections moved by key and by mouse, added, taken away, undone; it s
 
   const grip = sections(page).getByRole('button', { name: 'Carry Words used' });
   const over = sections(page).getByRole('button', { name: 'Carry In short' });
-  const [from, to] = [(await grip.boundingBox())!, (await over.boundingBox())!];
-  await page.mouse.move(from.x + 4, from.y + 6);
-  await page.mouse.down();
-  await page.mouse.move(from.x + 4, from.y - 12, { steps: 4 });
-  await page.mouse.move(to.x + 4, to.y + 2, { steps: 10 });
+  await carry(page, grip, over, { held: page.locator('.report-sections .carried'), put: { x: 4, y: 2 } });
   await page.mouse.up();
   await expect.poll(async () => (await names(page))[0]).toBe('Words used');
 

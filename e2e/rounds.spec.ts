@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { RoundPlan, RoundsView } from '@opsimath/contract/api/rounds';
-import { SCOPE, expect, test } from './running';
+import { carry } from './carry';
+import { BEFORE, DATE, MARKET, SCOPE, expect, test } from './running';
 
 let address = '';
 let at = '';
@@ -57,12 +58,11 @@ test('a round is filled by optimisation, work moves by key and by mouse, is put 
   // By mouse: from the queue into the second round.
   const carried = queue.getByRole('article').first();
   const name = (await carried.getByRole('heading').innerText()).trim();
-  const from = (await carried.boundingBox())!;
-  const to = (await second.getByText(/^Carry work here/).boundingBox())!;
-  await page.mouse.move(from.x + 30, from.y + 14);
-  await page.mouse.down();
-  await page.mouse.move(from.x + 60, from.y + 40, { steps: 4 });
-  await page.mouse.move(to.x + 40, to.y + 12, { steps: 8 });
+  await carry(page, carried, second.getByText(/^Carry work here/), {
+    held: page.locator('.work-card.overlay'),
+    taken: { x: 30, y: 14 },
+  });
+  await expect(second).toHaveClass(/drop-here/);
   await page.mouse.up();
   await expect(second.getByRole('article')).toHaveCount(3);
   await expect(second.getByRole('article', { name: new RegExp(`^${name}:`) })).toBeVisible();
@@ -91,7 +91,19 @@ test('a round is filled by optimisation, work moves by key and by mouse, is put 
 
 test('every part of it can be read by assistive technology; after a reload it stands as it stood', async ({
   page,
+  running,
 }) => {
+  const { rounds }: RoundsView = await running.api.get(`${at}/rounds?${SCOPE}`);
+  if (rounds.length === 0) {
+    const { id }: { id: number } = await running.api.post(`${at}/rounds`, {
+      name: 'Round 1',
+      starts: '2026-03-16',
+      ends: '2026-03-27',
+      people: [{ name: 'Ada', days: 3 }],
+      most: 6,
+    });
+    await running.api.post(`${at}/rounds/${id}/fill`, { market: MARKET, date: DATE, compare: BEFORE });
+  }
   for (const view of ['', '&view=calendar', '&view=answering']) {
     await page.goto(`${address}${view}`);
     await page.waitForLoadState('networkidle');

@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { carry } from './carry';
 import { DATE, MARKET, OWN, RIVALS, expect, test } from './running';
 
 let at = '';
@@ -98,11 +99,7 @@ test('steps are taken back and done again, by key and by button; a sieve moves b
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(sieves.first()).toContainText('volume');
   // By its dots it is carried to the place of the other.
-  const other = (await sieves.nth(1).boundingBox())!;
-  await sieves.first().locator('.grip').hover();
-  await page.mouse.down();
-  await page.mouse.move(other.x + 20, other.y + other.height / 2, { steps: 6 });
-  await page.mouse.move(other.x + 20, other.y + other.height - 4, { steps: 3 });
+  await carry(page, sieves.first().locator('.grip'), sieves.nth(1), { held: page.locator('.step.carried') });
   await page.mouse.up();
   await expect(sieves.nth(1)).toContainText('volume');
   await page.getByRole('button', { name: 'Undo' }).click();
