@@ -1,4 +1,4 @@
-import { createWriteStream, mkdtempSync, openAsBlob, rmSync } from 'node:fs';
+import { createWriteStream, mkdtempSync, openAsBlob, readdirSync, rmSync, statSync } from 'node:fs';
 import { once as eventOnce } from 'node:events';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -53,6 +53,16 @@ async function writeTable(file: string, keywords: number): Promise<void> {
   await eventOnce(stream, 'close');
 }
 
+/** What a folder takes on the disk in MB, but for one file and what was brought in and is kept as it came. */
+function diskOf(folder: string, without = ''): number {
+  let bytes = 0;
+  for (const entry of readdirSync(folder, { recursive: true, withFileTypes: true })) {
+    const file = path.join(entry.parentPath, entry.name);
+    if (entry.isFile() && file !== without && !file.endsWith('.upload')) bytes += statSync(file).size;
+  }
+  return bytes / 1e6;
+}
+
 async function measureSize({ keywords, first, then }: (typeof SIZES)[number]): Promise<Measured[]> {
   const folder = mkdtempSync(path.join(tmpdir(), 'opsimath-gaps-'));
   const services = await startServices(['--size', '0.08']);
@@ -69,6 +79,8 @@ async function measureSize({ keywords, first, then }: (typeof SIZES)[number]): P
     say(`${name} keywords: writing and importing…`);
     const file = path.join(folder, 'rankings.csv');
     await writeTable(file, keywords);
+    const diskBefore = diskOf(folder, file);
+    const measured: Measured[] = [];
     const answer = await fetch(`${server.url}/api${at}/imports?name=rankings.csv&kind=rankings`, {
       method: 'POST',
       headers: { 'content-type': 'application/octet-stream' },
@@ -78,19 +90,25 @@ async function measureSize({ keywords, first, then }: (typeof SIZES)[number]): P
       import: { id: number };
       preview: { reading: object };
     };
-    const started = await opsimath.post(`/imports/${entry.id}/start`, {
-      market: MARKET,
-      reading: preview.reading,
-    });
-    await opsimath.finished(started.job.id);
-    rmSync(file);
+    measured.push(
+      await once(`${name}: import, word index included`, keywords < 1e6 ? null : 8000, async () => {
+        const started = await opsimath.post(`/imports/${entry.id}/start`, {
+          market: MARKET,
+          reading: preview.reading,
+        });
+        await opsimath.finished(started.job.id);
+      }),
+    );
+    say(`Memory of the server after the import, at most: ${peakMemory(server.pid).toFixed(0)} MB`);
     await server.stop();
+    rmSync(file);
+    say(`Disk for it: ${(diskOf(folder) - diskBefore).toFixed(0)} MB`);
+    if (process.argv.includes('--import')) return measured;
     server = await startServer(options);
     const cold = api(server.url);
     const scope = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
     const gaps = (query: string): Promise<{ total: number }> =>
       cold.get(`${at}/gaps?${scope}&limit=100&${query}`);
-    const measured: Measured[] = [];
     measured.push(await once(`${name}: first answer after a cold start`, first, () => gaps('')));
     const { total } = await gaps('');
     const sorts = [
@@ -135,7 +153,11 @@ async function measureSize({ keywords, first, then }: (typeof SIZES)[number]): P
   }
 }
 
-const only = process.argv.includes('--small') ? SIZES.slice(0, 1) : SIZES;
+const only = process.argv.includes('--small')
+  ? SIZES.slice(0, 1)
+  : process.argv.includes('--import')
+    ? SIZES.slice(1)
+    : SIZES;
 const measured: Measured[] = [];
 for (const size of only) measured.push(...(await measureSize(size)));
 print(measured);

@@ -4,7 +4,7 @@ import { stems } from '@opsimath/core/text/stems';
 import { type Database, writeTogether } from './storage/connection';
 import { rawRows } from './storage/rawRows';
 
-const SORTING_BYTES = 48 * 1024 * 1024;
+const SORTING_BYTES = 16 * 1024 * 1024;
 
 /** Takes keywords that came since the last time into the word index. Cheap when there are none. */
 export async function indexNewKeywords(database: Database): Promise<void> {

@@ -102,21 +102,38 @@ export function keywordIdsOfKnown(
 
 type NewKeyword = Pick<KeywordRow, 'key' | 'text'>;
 
-/** Most texts are their own keys: those are handed over once, for taking pairs apart is what takes the time. */
+/**
+ * Most texts are their own keys: those are handed over once, and where all are, none is looked at for being a pair. That
+ * there are new keywords is counted once for all of them, where each row of other tables is counted by a trigger.
+ */
 async function addKeywords(
   database: Database,
   marketId: number,
   entries: readonly NewKeyword[],
 ): Promise<number[]> {
-  const handed = entries.map((entry) => (entry.key === entry.text ? entry.key : [entry.key, entry.text]));
-  const answer = await database.client.execute({
-    sql: `INSERT OR IGNORE INTO keyword (market_id, key, text)
-          SELECT ?, iif(type = 'text', value, value ->> 0), iif(type = 'text', value, value ->> 1) FROM json_each(?)`,
-    args: [marketId, JSON.stringify(handed)],
-  });
-  const last = Number(answer.lastInsertRowid ?? 0);
+  const isPair = (entry: NewKeyword): boolean => entry.key !== entry.text;
+  const handed = entries.map((entry) => (isPair(entry) ? [entry.key, entry.text] : entry.key));
+  const columns = entries.some(isPair)
+    ? `iif(type = 'text', value, value ->> 0), iif(type = 'text', value, value ->> 1)`
+    : 'value, value';
+  const [added] = await database.client.batch(
+    [
+      {
+        sql: `INSERT OR IGNORE INTO keyword (market_id, key, text) SELECT ?, ${columns} FROM json_each(?)`,
+        args: [marketId, JSON.stringify(handed)],
+      },
+      {
+        sql: `INSERT INTO ground_revision (ground, scope, revision)
+              VALUES ('new keywords', ?, 1)
+              ON CONFLICT (ground, scope) DO UPDATE SET revision = revision + 1`,
+        args: [`m${marketId}`],
+      },
+    ],
+    'write',
+  );
+  const last = Number(added!.lastInsertRowid ?? 0);
   // Nobody else added any of them meanwhile: the ids follow one another.
-  if (answer.rowsAffected === entries.length) return entries.map((_, i) => last - entries.length + 1 + i);
+  if (added!.rowsAffected === entries.length) return entries.map((_, i) => last - entries.length + 1 + i);
   return findIds(
     database,
     marketId,

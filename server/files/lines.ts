@@ -18,16 +18,25 @@ export interface Lines {
   cut: ReadonlySet<number>;
 }
 
+/** Where in a file reading begins: before this byte, with the line of this number. */
+export interface LineStart {
+  byte: number;
+  line: number;
+}
+
 /** Lines of a text file as they come, a piece of the file at a time. They end with LF, CRLF or CR alone. */
-export async function* readLines(file: string, encoding: string): AsyncGenerator<Lines> {
-  const decoder = iconv.getDecoder(encoding, { stripBOM: true });
+export async function* readLines(
+  file: string,
+  encoding: string,
+  start: LineStart = { byte: 0, line: 1 },
+): AsyncGenerator<Lines> {
+  const decoder = iconv.getDecoder(encoding, { stripBOM: start.byte === 0 });
   /** What has come of a line that has not ended yet. */
   let rest = '';
   /** Whether more has come of it than is kept. */
   let isCut = false;
-  let line = 1;
-  let bytes = 0;
-  for await (const piece of createReadStream(file, { highWaterMark: PIECE_BYTES })) {
+  let { line, byte: bytes } = start;
+  for await (const piece of createReadStream(file, { highWaterMark: PIECE_BYTES, start: bytes })) {
     bytes += (piece as Buffer).length;
     const text = rest + decoder.write(piece as Buffer);
     // A CR at the very end may be the first half of a line end: it waits for the next piece.

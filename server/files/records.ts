@@ -77,7 +77,8 @@ interface Line {
   text: string;
 }
 
-class RecordReader {
+/** Takes lines apart as they come. What is complete is given; a quoted field may still be open. */
+export class RecordReader {
   private parts: FilePart[] = [];
   /** Whole rows with quotation marks, not yet taken apart. */
   private whole: Line[] = [];
@@ -97,6 +98,11 @@ class RecordReader {
       else this.takeQuoted({ line: at, text });
     }
     this.settleWhole();
+  }
+
+  /** Whether the next line goes on a quoted field. */
+  get isOpen(): boolean {
+    return this.open.length > 0;
   }
 
   give(): FilePart[] {

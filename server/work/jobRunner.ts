@@ -57,6 +57,8 @@ export class JobRunner {
   private startThread(): Worker {
     const { folder, databaseFile, filesFolder, source, turn, people, onTrouble } = this.options;
     const worker = new Worker(path.join(folder, 'jobWorker.js'), {
+      // Its garbage is short-lived; left alone it would grow to hundreds of megabytes.
+      resourceLimits: { maxYoungGenerationSizeMb: 24 },
       workerData: { file: databaseFile, filesFolder, source, turn: turn.shared, people: people.shared },
     });
     const { threadId } = worker;

@@ -1,5 +1,5 @@
 import { type Database, writeTogether } from '../storage/connection';
-import { type Columns, joinColumns } from './columns';
+import { BLOCK, type Columns, joinColumns } from './columns';
 import { type StoredSegment, allColumns, findSegments, segmentStatements } from './segments';
 
 const MOST_ROWS = 262_144;
@@ -25,7 +25,8 @@ export async function mergeSmallSegments(
   for (const segment of await findSegments(database, filter)) {
     const name = JSON.stringify([segment.source, segment.lookUpId, segment.subject, segment.projectId]);
     const group = groups.get(name) ?? [];
-    group.push(segment);
+    // What fills a quarter of a block by itself is not small.
+    if (segment.rows < BLOCK / 4) group.push(segment);
     groups.set(name, group);
   }
   for (const group of groups.values()) {

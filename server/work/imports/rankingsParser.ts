@@ -1,10 +1,11 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import type { FileReading } from '@opsimath/contract/api/imports';
 import type { AddressPlatform } from '@opsimath/core/text/address';
-import { key } from '@opsimath/core/text/key';
-import { readRecordBatches } from '../../files/records';
+import { type LineTaker, takeLines } from '../../files/plainLines';
 import { type ImportedRows, rowReader } from '../../files/rowReaders';
-import { type Counts, type Rejected, Tally } from './tally';
+import { RankingBytes } from './rankingsBytes';
+import { AddressNumbers, KeywordNumbers, PartColumns, type RankingsPart } from './rankingsColumns';
+import { Tally } from './tally';
 
 export interface ParserTask {
   file: string;
@@ -13,37 +14,23 @@ export interface ParserTask {
   /** Records that were taken in before a stop. */
   skip: number;
 }
+/** What the thread tells: how far it has read, or a part that is to be stored. */
+export type ParserMessage = { read: number } | { part: RankingsPart };
 
-/** A part of a table of rankings in columns: one entry a row, texts once. */
-export interface RankingsPart {
-  /** Unique, in the order met. */
-  keys: string[];
-  /** The first text met of each key; `null` where it is the key itself. */
-  texts: (string | null)[];
-  /** Index into `keys`. */
-  keyword: Int32Array;
-  addresses: string[];
-  /** Index into `addresses`. */
-  address: Int32Array;
-  day: Int32Array;
-  organic: Uint8Array;
-  paid: Uint8Array;
-  /** NaN where the file gives none. */
-  volume: Float64Array;
-  /** What became of the lines of this part. */
-  counts: Counts;
-  rejected: Rejected[];
-  /** Bytes of the file read so far. */
-  bytes: number;
-  last: boolean;
-}
-
-const PART_ROWS = 200_000;
+const PART_ROWS = 400_000;
 /** Parts that may wait to be stored: more would only fill the memory. */
 const MOST_WAITING = 1;
 
 const { file, reading, platforms, skip } = workerData as ParserTask;
+const { encoding, delimiter, headerLine } = reading;
+const firstLine = headerLine + 1;
 const lineShift = reading.format === 'json lines' ? -1 : 0;
+const tally = new Tally(rowReader(reading, platforms), delimiter, firstLine, lineShift, skip);
+let keywords = new KeywordNumbers();
+let addresses = new AddressNumbers();
+let bytes = new RankingBytes(reading, platforms, keywords, addresses);
+let part = new PartColumns(PART_ROWS, false);
+const ready: RankingsPart[] = [];
 let waiting = 0;
 let wake: () => void = () => undefined;
 parentPort!.on('message', () => {
@@ -51,87 +38,64 @@ parentPort!.on('message', () => {
   wake();
 });
 
-class PartBuilder {
-  private readonly slots = new Map<string, number>();
-  private readonly texts: (string | null)[] = [];
-  private readonly addressSlots = new Map<string, number>();
-  private readonly addresses: string[] = [];
-  private readonly keyword = new Int32Array(PART_ROWS);
-  private readonly address = new Int32Array(PART_ROWS);
-  private readonly day = new Int32Array(PART_ROWS);
-  private readonly organic = new Uint8Array(PART_ROWS);
-  private readonly paid = new Uint8Array(PART_ROWS);
-  private readonly volume = new Float64Array(PART_ROWS);
-  rows = 0;
-  private lastText = '';
-  private lastSlot = -1;
-
-  add(row: ImportedRows['rankings']): void {
-    const at = this.rows++;
-    // Files are often sorted by keyword.
-    if (row.query !== this.lastText) {
-      this.lastText = row.query;
-      this.lastSlot = this.slotOf(row.query);
+const taker: LineTaker = {
+  plain(line, cells) {
+    if (tally.isSkipping) tally.takeRead(line);
+    else if (!bytes.read(cells)) return false;
+    else if (tally.takeRead(line)) {
+      const { row } = bytes;
+      part.add(row.keyword, row.address, row);
+      finishIfFull();
     }
-    this.keyword[at] = this.lastSlot;
-    let address = this.addressSlots.get(row.page);
-    if (address === undefined) this.addressSlots.set(row.page, (address = this.addresses.push(row.page) - 1));
-    this.address[at] = address;
-    this.day[at] = row.day;
-    this.organic[at] = row.organic;
-    this.paid[at] = row.paid;
-    this.volume[at] = row.volume;
-  }
-
-  /** Texts of one key are one, and the first of them is kept. */
-  private slotOf(text: string): number {
-    const own = key(text);
-    let slot = this.slots.get(own);
-    if (slot === undefined) this.slots.set(own, (slot = this.texts.push(own === text ? null : text) - 1));
-    return slot;
-  }
-
-  finish({ list, ...counts }: ReturnType<Tally['settle']>, bytes: number, last: boolean): RankingsPart {
-    return {
-      keys: [...this.slots.keys()],
-      texts: this.texts,
-      keyword: this.keyword.slice(0, this.rows),
-      addresses: this.addresses,
-      address: this.address.slice(0, this.rows),
-      day: this.day.slice(0, this.rows),
-      organic: this.organic.slice(0, this.rows),
-      paid: this.paid.slice(0, this.rows),
-      volume: this.volume.slice(0, this.rows),
-      counts,
-      rejected: list,
-      bytes,
-      last,
-    };
-  }
-}
-
-async function send(part: RankingsPart): Promise<void> {
-  waiting++;
-  const { keyword, address, day, organic, paid, volume } = part;
-  const columns = [keyword, address, day, organic, paid, volume].map(({ buffer }) => buffer as ArrayBuffer);
-  parentPort!.postMessage(part, columns);
-  while (waiting > MOST_WAITING) await new Promise<void>((resolve) => (wake = resolve));
-}
-
-const { encoding, delimiter, headerLine } = reading;
-const firstLine = headerLine + 1;
-const tally = new Tally(rowReader(reading, platforms), delimiter, firstLine, lineShift, skip);
-let part = new PartBuilder();
-let lastBytes = 0;
-for await (const { records, bytes } of readRecordBatches(file, encoding, delimiter, firstLine)) {
-  lastBytes = bytes;
-  for (const record of records) {
+    return true;
+  },
+  part(record) {
     const taken = tally.take(record);
-    if (taken) part.add(taken.row as ImportedRows['rankings']);
-    if (part.rows === PART_ROWS || tally.pending === 2 * PART_ROWS) {
-      await send(part.finish(tally.settle(), bytes, false));
-      part = new PartBuilder();
+    if (taken) {
+      const row = taken.row as ImportedRows['rankings'];
+      part.add(keywords.slotOf(row.query), addresses.slotOf(row.page), row);
     }
+    finishIfFull();
+  },
+};
+
+function finishIfFull(): void {
+  if (part.isFull || keywords.isRich || tally.pending === 2 * PART_ROWS) finish(false);
+}
+
+function finish(last: boolean): void {
+  ready.push(part.finish(keywords, addresses, tally.settle(), last));
+  const restart = keywords.isFull || addresses.isFull;
+  if (restart) {
+    keywords = new KeywordNumbers();
+    addresses = new AddressNumbers();
+    bytes = new RankingBytes(reading, platforms, keywords, addresses);
+  }
+  if (!last) part = new PartColumns(PART_ROWS, restart);
+}
+
+function tell(message: ParserMessage, moved: ArrayBuffer[] = []): void {
+  parentPort!.postMessage(message, moved);
+}
+
+async function sendReady(read: number): Promise<void> {
+  for (const part of ready.splice(0)) {
+    waiting++;
+    const { keySlots, keyword, address, day, organic, paid, volume } = part;
+    const columns = [keySlots, keyword, address, day, organic, paid, volume];
+    tell(
+      { part: { ...part, bytes: read } },
+      columns.map(({ buffer }) => buffer as ArrayBuffer),
+    );
+    while (waiting > MOST_WAITING) await new Promise<void>((resolve) => (wake = resolve));
   }
 }
-await send(part.finish(tally.settle(), lastBytes, true));
+
+let read = 0;
+for await (const bytes of takeLines(file, encoding, delimiter, firstLine, taker)) {
+  read = bytes;
+  if (ready.length > 0) await sendReady(read);
+  else tell({ read });
+}
+finish(true);
+await sendReady(read);

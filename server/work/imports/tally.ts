@@ -40,14 +40,7 @@ export class Tally {
 
   /** The row of a part that is to be kept, with its line; `null` for every other. */
   take(part: FilePart): { row: ImportedRow; line: number } | null {
-    if (part.line !== this.next)
-      throw new Error(`line ${this.next} was missed: the next part is of line ${part.line}`);
-    this.next = part.line + part.lines;
-    if (this.toSkip > 0) {
-      this.toSkip--;
-      return null;
-    }
-    this.counts.records++;
+    if (!this.isWanted(part.line, part.lines)) return null;
     const line = part.line + this.lineShift;
     if (isBroken(part)) this.reject({ line, reason: part.reason, content: part.content });
     else if (!isRecord(part)) this.counts.blank++;
@@ -62,6 +55,30 @@ export class Tally {
       }
     }
     return null;
+  }
+
+  /** Whether an earlier run has taken in what comes next. */
+  get isSkipping(): boolean {
+    return this.toSkip > 0;
+  }
+
+  /** Counts a line that was read elsewhere and is kept: whether it is, for an earlier run may have taken it in. */
+  takeRead(line: number): boolean {
+    if (!this.isWanted(line, 1)) return false;
+    this.counts.kept++;
+    return true;
+  }
+
+  /** Goes on by some lines, none left out: whether they are for this run. */
+  private isWanted(line: number, lines: number): boolean {
+    if (line !== this.next) throw new Error(`line ${this.next} was missed: the next part is of line ${line}`);
+    this.next = line + lines;
+    if (this.toSkip > 0) {
+      this.toSkip--;
+      return false;
+    }
+    this.counts.records++;
+    return true;
   }
 
   /** A row that was kept so far turns out to be of no use. */
