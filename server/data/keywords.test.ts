@@ -10,6 +10,7 @@ import {
   keywordIdsContaining,
   keywordIdsOf,
   keywordsById,
+  keywordIdsByKey,
   keywordsByKey,
 } from './keywords';
 import { indexNewKeywords, keywordIdsHolding } from './keywordWords';
@@ -176,6 +177,7 @@ describe('searching', () => {
       Buffer.from(a) < Buffer.from(b) ? -1 : Buffer.compare(Buffer.from(a), Buffer.from(b)),
     );
     expect([...ids]).toEqual(inOrder.map(([, id]) => id));
+    expect(await keywordIdsByKey(database(), MARKET)).toEqual(ids);
     expect([...counts]).toEqual(inOrder.map(([identity]) => words(identity).length));
   });
 

@@ -1,7 +1,7 @@
 import type { Ground } from '@opsimath/contract/api/grounds';
 import type { Database } from '../../data/storage/connection';
 import { type GroundsOf, type Revisions, readRevisions } from '../../data/grounds';
-import { keywordIdRange, keywordsByKey } from '../../data/keywords';
+import { keywordIdRange, keywordIdsByKey, keywordsByKey } from '../../data/keywords';
 import type { MarketRow } from '../../data/markets';
 import { ColumnStore } from './columnStore';
 import { Kept, type KeptKind, type NameParts, nameOf } from './kept';
@@ -59,7 +59,7 @@ export class Workspace {
   /** Rank of every keyword of a market by its key, as index of the sorted ids. */
   alphabet(market: MarketRow, revisions: Revisions): Promise<Int32Array> {
     return this.keep('ranks', revisions, [market.id], async () => {
-      const { ids } = await this.alphabetical(market, revisions);
+      const ids = await keywordIdsByKey(this.database, market.id);
       const range = (await keywordIdRange(this.database, market.id)) ?? { least: 0, most: -1 };
       const ranks = new Int32Array(range.most - range.least + 1);
       ids.forEach((id, rank) => (ranks[id - range.least] = rank));
