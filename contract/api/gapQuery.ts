@@ -29,6 +29,10 @@ export const gapMark = z.enum([
 ]);
 export type GapMark = z.infer<typeof gapMark>;
 
+/** Whose name a keyword holds: of a target of ours, of a rival, of neither. */
+export const heldName = z.enum(['our name', 'a rival’s name', 'no name']);
+export type HeldName = z.infer<typeof heldName>;
+
 /** What rows can be sorted by: every figure of the register, and what is in words. */
 export const gapSort = z.enum([...GAP_FIGURE_NAMES, 'keyword', 'kind', 'action', 'paid', 'verdict']);
 export type GapSort = z.infer<typeof gapSort>;
@@ -77,6 +81,7 @@ export const gapFilter = z.object({
   bands: list(z.enum(DEPTH_BANDS)),
   /** Kinds of the page of ours that ranks; on the web alone. */
   pageKinds: list(z.enum(PAGE_KINDS)),
+  names: list(heldName),
   verdicts: list(z.enum(VERDICTS)),
   actions: list(action),
   /** See {@link readLimits}. */

@@ -180,6 +180,8 @@ export const gapTotals = z.object({
   bands: z.array(z.int()),
   /** By kind of the page of ours that ranks, in the order of PAGE_KINDS. */
   pageKinds: z.array(z.int()),
+  /** By whose name the keyword holds, in the order of the contract's list. */
+  names: z.array(z.int()),
   verdicts: z.array(z.int()),
   actions: z.array(z.int()),
 });

@@ -1,7 +1,9 @@
 import type { GapGroups, GapPage, GapRow } from '@opsimath/contract/api/gaps';
+import { heldName } from '@opsimath/contract/api/gapQuery';
 import ExcelJS from 'exceljs';
 import { ACTIONS } from '@opsimath/core/gap/action';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
+import { key } from '@opsimath/core/text/key';
 import { PAGE_KINDS, pageKind } from '@opsimath/core/text/pageKind';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { BEFORE, DATE, MARKET, Running } from '../testing/running';
@@ -57,6 +59,18 @@ test('each count says how many there would be, and choosing it gives just those'
     ['pageKinds', page.totals.pageKinds, PAGE_KINDS, (row, n) => kindOf(row) === PAGE_KINDS[n]],
     ['rivals', page.totals.rivals, page.rivals.map(({ id }) => String(id)), front],
   ];
+  const targets: { name: string; side: string }[] = await running.api.get(`${at}/targets`);
+  const holds = ({ text }: GapRow, side: string): boolean =>
+    targets.some((target) => target.side === side && ` ${key(text)} `.includes(` ${key(target.name)} `));
+  const named = ['own', 'rival'];
+  groups.push([
+    'names',
+    page.totals.names,
+    heldName.options,
+    (row, n) => (n < 2 ? holds(row, named[n]!) : !named.some((side) => holds(row, side))),
+  ]);
+  // Each of the three is there to be chosen.
+  expect(page.totals.names.every((count) => count > 0)).toBe(true);
   for (const [name, counts, values, belongs] of groups)
     for (const [n, value] of values.entries()) {
       const wanted = all.filter((row) => belongs(row, n));

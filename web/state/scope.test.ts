@@ -1,4 +1,4 @@
-import { action, gapKind, gapMark, gapSort, paidState } from '@opsimath/contract/api/gapQuery';
+import { action, gapKind, gapMark, gapSort, heldName, paidState } from '@opsimath/contract/api/gapQuery';
 import { FOUND_BY } from '@opsimath/contract/api/lookUps';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
 import { PAGE_KINDS } from '@opsimath/core/text/pageKind';
@@ -59,6 +59,7 @@ test('what is written into an address is read back', () => {
     rivals: fc.uniqueArray(fc.integer({ min: 1, max: 1e6 }), { maxLength: 3 }),
     bands: fc.subarray([...DEPTH_BANDS]),
     pageKinds: fc.subarray([...PAGE_KINDS]),
+    names: fc.subarray([...heldName.options]),
     verdicts: fc.subarray([...VERDICTS]),
     actions: fc.subarray([...action.options]),
     limits: fc.constantFrom('', 'chance:0.2..0.6', 'volume:100..?,spread:..3'),

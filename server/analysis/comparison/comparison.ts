@@ -71,6 +71,8 @@ export interface Comparison extends CaptureFacts, ComparisonParts {
   verdicts: Uint8Array;
   /** Index into WARY. */
   wary: Uint8Array;
+  /** 1 where the keyword holds our name, plus 2 where it holds a rival's. */
+  names: Uint8Array;
   effort: Float64Array;
 }
 
@@ -137,6 +139,7 @@ export async function buildComparison(store: ColumnStore, parts: ComparisonParts
     worthSigma,
     verdicts: new Uint8Array(size).fill(VERDICTS.indexOf('unjudged')),
     wary: new Uint8Array(size),
+    names: new Uint8Array(size),
   });
 }
 
@@ -210,9 +213,11 @@ export function withWords(
   { ids, codes }: { ids: Int32Array; codes: Uint8Array },
   choices: ReadonlyMap<number, number>,
   waryOf: ReadonlyMap<number, number>,
+  namesOf: ReadonlyMap<number, number>,
   whole: Comparison | null,
 ): Comparison {
-  if (ids.length === 0 && choices.size === 0 && waryOf.size === 0 && whole === null) return comparison;
+  const nothingSaid = ids.length === 0 && choices.size === 0 && waryOf.size === 0;
+  if (nothingSaid && namesOf.size === 0 && whole === null) return comparison;
   const codeOf = new Map<number, number>();
   ids.forEach((id, n) => codeOf.set(id, codes[n]!));
   const { keywords } = comparison;
@@ -221,13 +226,21 @@ export function withWords(
   const verdicts = byId((id) => codeOf.get(id) ?? UNJUDGED);
   const { fits } = comparison.project.settings;
   const wary = byId((id) => waryOf.get(id) ?? 0);
+  const names = byId((id) => namesOf.get(id) ?? 0);
   // Whoever judged a keyword has seen what it holds.
   const unjudged = [fits.unjudged, fits.adjacent, fits.off];
   const fit = filled(new Float64Array(keywords.length), (i) =>
     verdicts[i] === UNJUDGED ? unjudged[wary[i]!]! : fits[VERDICTS[verdicts[i]!]!],
   );
   const chosen = byId((id) => (choices.get(id) ?? -1) + 1);
-  return compared({ ...comparison, whole, verdicts, wary, columns: { ...comparison.columns, fit, chosen } });
+  return compared({
+    ...comparison,
+    whole,
+    verdicts,
+    wary,
+    names,
+    columns: { ...comparison.columns, fit, chosen },
+  });
 }
 
 /** A figure of a comparison's keywords by entry of the standings; NaN elsewhere. */

@@ -1,4 +1,4 @@
-import { type GapFilterRead, type GapMark, action, gapMark } from '@opsimath/contract/api/gapQuery';
+import { type GapFilterRead, type GapMark, action, gapMark, heldName } from '@opsimath/contract/api/gapQuery';
 import { type Facet, type Narrowed, narrow } from '@opsimath/core/gap/facets';
 import { GAP_KINDS, isNear } from '@opsimath/core/gap/kind';
 import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
@@ -25,7 +25,17 @@ const DEFENCE = 1 << MARKS.indexOf('defence');
 const SEVERAL = 1 << MARKS.indexOf('several of ours');
 const SLIPPING = MOVEMENT_MARKS.indexOf('slipping');
 /** What rows are divided by, in this order. */
-const FACETS = ['kinds', 'paid', 'marks', 'rivals', 'bands', 'pageKinds', 'verdicts', 'actions'] as const;
+const FACETS = [
+  'kinds',
+  'paid',
+  'marks',
+  'rivals',
+  'bands',
+  'pageKinds',
+  'names',
+  'verdicts',
+  'actions',
+] as const;
 type FacetName = (typeof FACETS)[number];
 
 /** Which rows pass, and how many there would be of each kind, paid state, mark… */
@@ -46,6 +56,7 @@ export async function applyFilter(
     rivals: { all: rivals, wanted: filter.rivals },
     bands: { all: DEPTH_BANDS, wanted: filter.bands },
     pageKinds: { all: PAGE_KINDS, wanted: filter.pageKinds },
+    names: { all: heldName.options, wanted: filter.names },
     verdicts: { all: VERDICTS, wanted: filter.verdicts },
     actions: { all: action.options, wanted: filter.actions },
   };
@@ -81,7 +92,7 @@ function facetBits(comparison: Comparison): Record<FacetName, ArrayLike<number>>
 }
 
 function makeBits(comparison: Comparison): Record<FacetName, ArrayLike<number>> {
-  const { gaps, columns, verdicts, project, curve, openBlocks, byHand, keywords } = comparison;
+  const { gaps, columns, verdicts, project, curve, openBlocks, byHand, keywords, names } = comparison;
   const { front } = project.settings;
   const size = gaps.kind.length;
   const marks = new Uint16Array(size);
@@ -115,6 +126,8 @@ function makeBits(comparison: Comparison): Record<FacetName, ArrayLike<number>> 
     rivals,
     bands: filled(new Uint8Array(size), (i) => 1 << depthBand(columns.ownOrganic[i]!)),
     pageKinds: pageKindBits(comparison),
+    // Neither of ours nor of a rival: the third.
+    names: filled(new Uint8Array(size), (i) => names[i]! || 4),
     verdicts: oneBit(verdicts),
     actions: oneBit(gaps.action),
   };

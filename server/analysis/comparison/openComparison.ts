@@ -24,6 +24,7 @@ import { type Standings, buildStandings } from '../facts/standings';
 import { modelsUntil } from '../models/models';
 import type { Workspace } from '../kept/workspace';
 import { type Comparison, buildComparison, withWords } from './comparison';
+import { namesHeld } from './namesHeld';
 import { waryKeywords } from './wary';
 
 /** Auctions count for so many days (method §17). */
@@ -68,6 +69,7 @@ export async function openComparison(
       await workspace.keep('wary', revisions, [projectId, market.id], () =>
         waryKeywords(workspace, projectId, market),
       ),
+      await workspace.keep('names', revisions, [projectId, market.id], () => namesHeld(workspace, projectId)),
       whole?.comparison ?? null,
     ),
   );

@@ -17,6 +17,7 @@ const KINDS = {
   compared: { most: 12, grounds: ['facts', 'keywords', 'tracked'] },
   judged: { most: 6, grounds: ['verdicts', 'choices', 'words', 'new keywords'] },
   wary: { most: 6, grounds: ['words', 'keywords', 'new keywords', 'roster'] },
+  names: { most: 6, grounds: ['new keywords', 'roster'] },
   order: { most: 24, grounds: [] },
   filter: { most: 12, grounds: [] },
   curve: { most: 12, grounds: ['facts', 'keywords', 'roster'] },

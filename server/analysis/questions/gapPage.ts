@@ -97,6 +97,7 @@ export function totalsOf(comparison: Comparison, filtered: Filtered, order: Int3
     rivals: [...filtered.rivals],
     bands: [...filtered.bands],
     pageKinds: [...filtered.pageKinds],
+    names: [...filtered.names],
     verdicts: [...filtered.verdicts],
     actions: [...filtered.actions],
   };

@@ -44,8 +44,8 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
   const { project, scope, change } = useScope();
   const { data: lookUps } = useLookUpsQuery(project);
   const { data: lists } = useListsQuery(project);
-  const { rivals, bands, pageKinds, verdicts, actions } = scope;
-  const further = [rivals, bands, pageKinds, verdicts, actions].some((wanted) => wanted.length > 0);
+  const { rivals, bands, pageKinds, names, verdicts, actions } = scope;
+  const further = [rivals, bands, pageKinds, names, verdicts, actions].some((wanted) => wanted.length > 0);
   const [wide, setWide] = useState(
     further ||
       scope.marks.includes('several of ours') ||

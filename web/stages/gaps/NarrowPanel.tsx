@@ -1,7 +1,7 @@
 import { type GapLimit, readLimits, writeLimits } from '@opsimath/contract/api/gapLimits';
 import { GAP_FIGURE_NAMES } from '@opsimath/contract/figures/gapFigures';
 import { type GapPage } from '@opsimath/contract/api/gaps';
-import { action } from '@opsimath/contract/api/gapQuery';
+import { action, heldName } from '@opsimath/contract/api/gapQuery';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
 import { PAGE_KINDS } from '@opsimath/core/text/pageKind';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
@@ -76,6 +76,19 @@ export function NarrowPanel({ project, page, scope, onChange }: NarrowPanelProps
             count={totals?.rivals[n]}
             on={scope.rivals.includes(rival.id)}
             onPress={() => onChange({ rivals: toggled(scope.rivals, rival.id) })}
+          />
+        ))}
+      </div>
+      <span className="faint">{t('gaps:NarrowPanel.theKeywordHolds')}</span>
+      <div>
+        {heldName.options.map((name, n) => (
+          <FilterToggle
+            key={name}
+            name={wordOf(name)}
+            tip={t('gaps:NarrowPanel.aTargetsName')}
+            count={totals?.names[n]}
+            on={scope.names.includes(name)}
+            onPress={() => onChange({ names: toggled(scope.names, name) })}
           />
         ))}
       </div>

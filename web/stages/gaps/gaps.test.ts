@@ -55,6 +55,7 @@ test('a scope asks the API for what it holds', () => {
     kinds: ['absent'],
     bands: ['4–10'],
     pageKinds: [],
+    names: [],
     limits: 'chance:0.2..0.6',
     sort: '-volume,keyword',
     cluster: 9,

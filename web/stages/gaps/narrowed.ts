@@ -9,6 +9,7 @@ export const EVERYTHING: Partial<Scope> = {
   rivals: [],
   bands: [],
   pageKinds: [],
+  names: [],
   verdicts: [],
   actions: [],
   limits: '',
@@ -28,7 +29,8 @@ export function isNarrowed(scope: Scope): boolean {
 
 /** Filter and order of gaps as the API reads them. */
 export function gapFilterOf(scope: Scope): Omit<GapQuery, 'market' | 'date'> {
-  const { kinds, paid, marks, rivals, bands, pageKinds, verdicts, actions, limits, find, sort } = scope;
+  const { kinds, paid, marks, rivals, bands, pageKinds, names, verdicts, actions, limits, find, sort } =
+    scope;
   return {
     kinds,
     paid,
@@ -36,6 +38,7 @@ export function gapFilterOf(scope: Scope): Omit<GapQuery, 'market' | 'date'> {
     rivals,
     bands,
     pageKinds,
+    names,
     verdicts,
     actions,
     limits,

@@ -1,5 +1,14 @@
 import { readLimits, writeLimits } from '@opsimath/contract/api/gapLimits';
-import { type GapMark, action, gapKind, gapMark, gapSort, paidState } from '@opsimath/contract/api/gapQuery';
+import {
+  type GapMark,
+  type HeldName,
+  action,
+  gapKind,
+  gapMark,
+  gapSort,
+  heldName,
+  paidState,
+} from '@opsimath/contract/api/gapQuery';
 import type { Action } from '@opsimath/core/gap/action';
 import type { GapKind } from '@opsimath/core/gap/kind';
 import type { PaidState } from '@opsimath/core/gap/paid';
@@ -23,6 +32,8 @@ export interface GapScope {
   bands: DepthBand[];
   /** Kinds of the page of ours that ranks. */
   pageKinds: PageKind[];
+  /** Whose name the keyword holds. */
+  names: HeldName[];
   verdicts: Verdict[];
   actions: Action[];
   /** Limits of figures, as the API writes them. */
@@ -57,6 +68,7 @@ export function readGaps(address: AddressReader): GapScope {
     rivals: address.ids('rivals'),
     bands: address.several('bands', DEPTH_BANDS),
     pageKinds: address.several('pageKinds', PAGE_KINDS),
+    names: address.several('names', heldName.options),
     verdicts: address.several('verdicts', VERDICTS),
     actions: address.several('actions', action.options),
     limits: writeLimits(readLimits(address.text('limits'))),
