@@ -88,16 +88,6 @@ export function StepLine({
             onChange={(sieve) => void recipe.setSieve(step.id, sieve)}
           />
         </div>
-        <span
-          className="step-counts"
-          aria-label={t('sift:StepLine.inInOutOut', { in: did?.in ?? 0, out: did?.out ?? 0 })}
-        >
-          <span className="faint">
-            {count(did?.in)}
-            {' →'}
-          </span>{' '}
-          <b>{count(did?.out)}</b>
-        </span>
       </div>
       {did?.problem && (
         <div className="step-problem" role="alert">
@@ -121,6 +111,16 @@ export function StepLine({
         </div>
       )}
       <div className="step-acts">
+        <span
+          className="step-counts"
+          aria-label={t('sift:StepLine.inInOutOut', { in: did?.in ?? 0, out: did?.out ?? 0 })}
+        >
+          <span className="faint">
+            {count(did?.in)}
+            {' →'}
+          </span>{' '}
+          <b>{count(did?.out)}</b>
+        </span>
         {taken > 0 && (
           <button className="plain written" aria-pressed={opened} onClick={onOpen}>
             {opened

@@ -43,7 +43,7 @@ export function siftColumns(task: {
       id: 'keyword',
       head: t('sift:siftColumns.keyword'),
       sort: 'keyword',
-      width: 212,
+      width: 184,
       cell: (row) => (
         <span
           className={row.translation ? 'said-twice' : undefined}
