@@ -4,6 +4,7 @@ import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
 import { PAID_STATES } from '@opsimath/core/gap/paid';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
 import { PAGE_KINDS } from '@opsimath/core/text/pageKind';
+import { PURPOSES } from '@opsimath/core/sift/purpose';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { z } from 'zod';
 import { isoDay } from '../source/answers';
@@ -82,6 +83,8 @@ export const gapFilter = z.object({
   /** Kinds of the page of ours that ranks; on the web alone. */
   pageKinds: list(z.enum(PAGE_KINDS)),
   names: list(heldName),
+  /** What the search is for, as Sift reads it; of a look-up's pool alone. */
+  purposes: list(z.enum(PURPOSES)),
   verdicts: list(z.enum(VERDICTS)),
   actions: list(action),
   /** See {@link readLimits}. */
@@ -97,6 +100,8 @@ export const gapFilter = z.object({
 });
 export const gapQuery = comparisonScope.extend(gapFilter.shape).extend({
   sort: orders,
+  /** What is counted beside the rest, since it takes longer the first time. */
+  also: z.enum(['purposes']).optional(),
   offset: z.coerce.number().int().min(0).default(0),
   limit: z.coerce.number().int().min(1).max(500).default(100),
 });

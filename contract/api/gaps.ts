@@ -182,6 +182,8 @@ export const gapTotals = z.object({
   pageKinds: z.array(z.int()),
   /** By whose name the keyword holds, in the order of the contract's list. */
   names: z.array(z.int()),
+  /** By purpose, in the order of PURPOSES; `null` where they were not asked for, or no look-up's pool is compared. */
+  purposes: z.array(z.int()).nullable(),
   verdicts: z.array(z.int()),
   actions: z.array(z.int()),
 });

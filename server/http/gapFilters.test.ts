@@ -1,5 +1,7 @@
 import type { GapGroups, GapPage, GapRow } from '@opsimath/contract/api/gaps';
 import { heldName } from '@opsimath/contract/api/gapQuery';
+import type { SiftPage } from '@opsimath/contract/api/sift';
+import { PURPOSES, type Purpose } from '@opsimath/core/sift/purpose';
 import ExcelJS from 'exceljs';
 import { ACTIONS } from '@opsimath/core/gap/action';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
@@ -96,6 +98,31 @@ test('a page is what somebody said by hand: in the filter, in groups and on the 
   expect(group).toMatchObject({ keywords: talks + ofPage, narrowed: { pageKinds: ['talk'] } });
   await said('by rule');
   expect((await gaps({ pageKinds: 'talk' })).total).toBe(talks);
+});
+
+test('purposes of a pool are those that Sift reads, said by hand as well; without a pool nobody reads them', async () => {
+  const [lookUp] = (await running.api.get(`${at}/look-ups`)) as { id: number }[];
+  const inPool = (more: Record<string, string> = {}): Promise<GapPage> =>
+    gaps({ pool: lookUp!.id, also: 'purposes', ...more });
+  const sifted = async (purpose: Purpose): Promise<number> => {
+    const steps = [{ id: 'a', on: true, sieve: { kind: 'purpose', purposes: [purpose] } }];
+    return ((await running.api.post(`/look-ups/${lookUp!.id}/sift`, { steps })) as SiftPage).total;
+  };
+  const expected = async (): Promise<number[]> => Promise.all(PURPOSES.map(sifted));
+  const { totals, rows } = await inPool();
+  expect(totals.purposes).toEqual(await expected());
+  expect(totals.purposes!.filter((count) => count > 0).length).toBeGreaterThan(1);
+  for (const [n, purpose] of PURPOSES.entries())
+    expect([purpose, (await inPool({ purposes: purpose })).total]).toEqual([purpose, totals.purposes![n]]);
+  const say = (purpose: Purpose | null) =>
+    running.api.put(`${at}/keywords/${rows[0]!.id}/purpose`, { purpose, person: 'Ines' });
+  const learn = await inPool({ purposes: 'learn' });
+  await say('learn');
+  expect((await inPool({ purposes: 'learn' })).total).toBe(learn.total + 1);
+  await say(null);
+  expect((await inPool({ purposes: 'learn' })).total).toBe(learn.total);
+  expect((await gaps({ purposes: 'learn' })).totals.purposes).toBeNull();
+  expect((await gaps({ purposes: 'learn' })).total).toBe(page.total);
 });
 
 test('counts of one group obey the others: depth bands of what is to be retitled', async () => {

@@ -2,6 +2,7 @@ import { action, gapKind, gapMark, gapSort, heldName, paidState } from '@opsimat
 import { FOUND_BY } from '@opsimath/contract/api/lookUps';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
 import { PAGE_KINDS } from '@opsimath/core/text/pageKind';
+import { PURPOSES } from '@opsimath/core/sift/purpose';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import fc from 'fast-check';
 import { type Scope, readScope, scopeDefaults, writeScope } from './scope';
@@ -60,6 +61,7 @@ test('what is written into an address is read back', () => {
     bands: fc.subarray([...DEPTH_BANDS]),
     pageKinds: fc.subarray([...PAGE_KINDS]),
     names: fc.subarray([...heldName.options]),
+    purposes: fc.subarray([...PURPOSES]),
     verdicts: fc.subarray([...VERDICTS]),
     actions: fc.subarray([...action.options]),
     limits: fc.constantFrom('', 'chance:0.2..0.6', 'volume:100..?,spread:..3'),

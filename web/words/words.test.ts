@@ -1,5 +1,14 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
+import { gapMark, heldName } from '@opsimath/contract/api/gapQuery';
+import { jobState } from '@opsimath/contract/api/jobs';
+import { ACTIONS } from '@opsimath/core/gap/action';
+import { GAP_KINDS } from '@opsimath/core/gap/kind';
+import { PAID_STATES } from '@opsimath/core/gap/paid';
+import { WORTH_SOURCES } from '@opsimath/core/gap/worth';
+import { PURPOSES } from '@opsimath/core/sift/purpose';
+import { VERDICTS } from '@opsimath/core/sift/sieve';
+import { PAGE_KINDS } from '@opsimath/core/text/pageKind';
 import { GAP_FIGURES } from '@opsimath/contract/figures/gapFigures';
 import { GLOSSARY } from '@opsimath/core/glossary';
 import { POOL_FIGURES } from '@opsimath/contract/figures/poolFigures';
@@ -96,3 +105,22 @@ test.each([
   [2, 'query', '2 queries'],
   [null, 'result', '– results'],
 ] as const)('%s of %s', (many, noun, words) => expect(counted(many, noun)).toBe(words));
+
+test('what rows are told by has a word in every language', () => {
+  const codes = [
+    ...gapMark.options,
+    ...heldName.options,
+    ...GAP_KINDS,
+    ...PAID_STATES,
+    ...ACTIONS,
+    ...PAGE_KINDS,
+    ...PURPOSES,
+    ...VERDICTS,
+    ...WORTH_SOURCES,
+    ...jobState.options,
+  ];
+  for (const language of ['en', 'de']) {
+    const words = textsOf(language, 'codes');
+    expect(codes.filter((code) => !Object.hasOwn(words, code))).toEqual([]);
+  }
+});

@@ -7,6 +7,7 @@ import { isOnFront } from '@opsimath/core/ranking/front';
 import { bringsLittle } from '@opsimath/core/ranking/littleDemand';
 import { DEPTH_BANDS, depthBand } from '@opsimath/core/ranking/position';
 import { PAGE_KINDS } from '@opsimath/core/text/pageKind';
+import { PURPOSES } from '@opsimath/core/sift/purpose';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { keywordIdsContaining } from '../../data/keywords';
 import { listById, listMembers } from '../../data/lists';
@@ -33,21 +34,29 @@ const FACETS = [
   'bands',
   'pageKinds',
   'names',
+  'purposes',
   'verdicts',
   'actions',
 ] as const;
 type FacetName = (typeof FACETS)[number];
+/** What each row has of what is the comparison's own; purposes are read in a pool. */
+type RowBits = Record<Exclude<FacetName, 'purposes'>, ArrayLike<number>>;
 
 /** Which rows pass, and how many there would be of each kind, paid state, mark… */
-export type Filtered = Pick<Narrowed, 'passes' | 'total'> & Record<FacetName, Int32Array>;
+export type Filtered = Pick<Narrowed, 'passes' | 'total'> &
+  Record<FacetName, Int32Array> & {
+    /** Whether purposes were read. */
+    isByPurpose: boolean;
+  };
 
 /** Each count answers "how many would there be if this were chosen": it obeys every other group but not its own. */
 export async function applyFilter(
   workspace: Workspace,
   comparison: Comparison,
   filter: GapFilterRead,
+  purposes: Uint8Array | null = null,
 ): Promise<Filtered> {
-  const bits = facetBits(comparison);
+  const bits = { ...facetBits(comparison), purposes };
   const rivals = comparison.sides.rivals.map(({ id }) => id);
   const chosen: Record<FacetName, { all: readonly unknown[]; wanted: readonly unknown[] }> = {
     kinds: { all: GAP_KINDS, wanted: filter.kinds },
@@ -57,18 +66,20 @@ export async function applyFilter(
     bands: { all: DEPTH_BANDS, wanted: filter.bands },
     pageKinds: { all: PAGE_KINDS, wanted: filter.pageKinds },
     names: { all: heldName.options, wanted: filter.names },
+    // Nothing is told by a purpose that nobody has read.
+    purposes: { all: PURPOSES, wanted: purposes === null ? [] : filter.purposes },
     verdicts: { all: VERDICTS, wanted: filter.verdicts },
     actions: { all: action.options, wanted: filter.actions },
   };
   const facets = FACETS.map((name): Facet => {
     const { all, wanted } = chosen[name];
     const mask = wanted.reduce<number>((sum, item) => sum | bitOf(all, item), 0);
-    return { bits: bits[name], wanted: mask, size: all.length };
+    return { bits: bits[name] ?? [], wanted: mask, size: all.length };
   });
   const also = await allowed(workspace, comparison, filter);
   const { passes, total, counts } = narrow(comparison.keywords.length, facets, also);
   const named = Object.fromEntries(FACETS.map((name, n) => [name, counts[n]!]));
-  return { passes, total, ...named } as Filtered;
+  return { passes, total, isByPurpose: purposes !== null, ...named } as Filtered;
 }
 
 /** What is not among all cannot be wanted: a rival that is gone, say. */
@@ -83,15 +94,15 @@ export function marksOfRow(comparison: Comparison, i: number): GapMark[] {
   return MARKS.filter((_, mark) => (bits & (1 << mark)) !== 0);
 }
 
-const kept = new WeakMap<Comparison, Record<FacetName, ArrayLike<number>>>();
+const kept = new WeakMap<Comparison, RowBits>();
 
-function facetBits(comparison: Comparison): Record<FacetName, ArrayLike<number>> {
+function facetBits(comparison: Comparison): RowBits {
   let bits = kept.get(comparison);
   if (!bits) kept.set(comparison, (bits = makeBits(comparison)));
   return bits;
 }
 
-function makeBits(comparison: Comparison): Record<FacetName, ArrayLike<number>> {
+function makeBits(comparison: Comparison): RowBits {
   const { gaps, columns, verdicts, project, curve, openBlocks, byHand, keywords, names } = comparison;
   const { front } = project.settings;
   const size = gaps.kind.length;

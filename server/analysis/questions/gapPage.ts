@@ -5,6 +5,7 @@ import { bringsLittle } from '@opsimath/core/ranking/littleDemand';
 import { median } from '@opsimath/core/ranking/statistics';
 import { UNKNOWN } from '@opsimath/core/ranking/position';
 import type { Comparison } from '../comparison/comparison';
+import { comparedPurposes } from '../comparison/comparedPurposes';
 import { applyFilter, type Filtered } from '../comparison/gapFilter';
 import { orderBy } from '../comparison/gapOrder';
 import { gapRows } from '../comparison/gapRow';
@@ -43,6 +44,9 @@ export async function gapPage(
   };
 }
 
+/** What purposes rest on beside the comparison. */
+const PURPOSE_GROUNDS = ['choices', 'lookUp', 'new keywords'] as const;
+
 /** A comparison with its sorted rows and what the filter lets through. */
 export async function filteredOrder(
   workspace: Workspace,
@@ -53,13 +57,18 @@ export async function filteredOrder(
   const order = await workspace.keep('order', revisions, [name, query.sort], async () =>
     orderBy(comparison, query.sort, await workspace.alphabet(comparison.market, revisions)),
   );
-  const { sort: _, offset: _o, limit: _l, ...filter } = query;
+  const { sort: _, offset: _o, limit: _l, also, ...filter } = query;
+  const { pool } = filter;
+  const byPurpose = pool !== undefined && (also === 'purposes' || filter.purposes.length > 0);
   const filtered = await workspace.keep(
     'filter',
     revisions,
-    [name, filter],
-    () => applyFilter(workspace, comparison, filter),
-    filter.inList === undefined ? [] : ['lists'],
+    [name, filter, byPurpose],
+    async () => {
+      const purposes = byPurpose ? await comparedPurposes(workspace, comparison, pool) : null;
+      return applyFilter(workspace, comparison, filter, purposes);
+    },
+    [...(filter.inList === undefined ? [] : (['lists'] as const)), ...(byPurpose ? PURPOSE_GROUNDS : [])],
   );
   return { comparison, name, order, filtered, revisions };
 }
@@ -98,6 +107,7 @@ export function totalsOf(comparison: Comparison, filtered: Filtered, order: Int3
     bands: [...filtered.bands],
     pageKinds: [...filtered.pageKinds],
     names: [...filtered.names],
+    purposes: filtered.isByPurpose ? [...filtered.purposes] : null,
     verdicts: [...filtered.verdicts],
     actions: [...filtered.actions],
   };

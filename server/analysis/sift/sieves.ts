@@ -11,16 +11,16 @@ import { keywordIdsHolding, keywordIdsHoldingForms } from '../../data/keywordWor
 import { listMembers } from '../../data/lists';
 import { markedIds } from '../../data/markers';
 import { keywordsSeenByHand } from '../../data/handPositions';
-import { saidPurposes } from '../../data/saidPurposes';
 import { keywordsJudgedFor } from '../../data/verdicts';
 import { TREND_WORDS } from '../../data/segments/metricsColumns';
 import { bannedPhrases } from '../pool/bannedPhrases';
 import type { NamedPool, Pool } from '../pool/pool';
 import { poolFigures } from '../pool/poolFigures';
-import { poolContaining, poolGrains, poolLanguages, poolPurposes, poolSigns } from '../pool/poolWords';
+import { poolContaining, poolGrains, poolLanguages, poolSigns } from '../pool/poolWords';
 import { poolNearness } from '../pool/nearness';
 import { poolRivalCoverage } from '../pool/rivalCoverage';
 import { keywordsInGroups } from '../comparison/ownQueryRows';
+import { purposesWithSaid } from './purposes';
 import { mainVariants } from './variantGroups';
 import { type Judged, indicesOf } from './judged';
 import type { Workspace } from '../kept/workspace';
@@ -54,16 +54,6 @@ export const SIEVE_GROUNDS: Record<Sieve['kind'], readonly Ground[]> = {
   'own queries': ['lists', 'tracked', 'hand'],
   'main variants': ['variants', 'translations'],
 };
-
-/** By rule, and as somebody said where they did. */
-async function purposesWithSaid(workspace: Workspace, named: NamedPool): Promise<Uint8Array> {
-  const { pool } = named;
-  const said = await saidPurposes(workspace.database, pool.projectId, pool.market.id);
-  const codes = (await poolPurposes(workspace, named)).slice();
-  for (const [id, { purpose }] of said)
-    for (const i of indicesOf(pool, [id])) codes[i] = PURPOSES.indexOf(purpose);
-  return codes;
-}
 
 /** One byte a keyword of the pool: 1 where it passes the sieve. */
 export async function sievePasses(

@@ -44,15 +44,19 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
   const { project, scope, change } = useScope();
   const { data: lookUps } = useLookUpsQuery(project);
   const { data: lists } = useListsQuery(project);
-  const { rivals, bands, pageKinds, names, verdicts, actions } = scope;
-  const further = [rivals, bands, pageKinds, names, verdicts, actions].some((wanted) => wanted.length > 0);
+  const { rivals, bands, pageKinds, names, purposes, verdicts, actions } = scope;
+  const further = [rivals, bands, pageKinds, names, purposes, verdicts, actions].some(
+    (wanted) => wanted.length > 0,
+  );
   const [wide, setWide] = useState(
     further ||
       scope.marks.includes('several of ours') ||
       (scope.limits !== '' && !map) ||
       scope.inList !== null,
   );
-  const answer = useGapPageQuery({ project, query: { ...query, offset: 0 } });
+  // Purposes are read only where their counts are seen: the first time that takes longer.
+  const counted = wide && scope.pool !== null ? ({ also: 'purposes' } as const) : {};
+  const answer = useGapPageQuery({ project, query: { ...query, ...counted, offset: 0 } });
   const { data: first, error, isFetching, refetch } = answer;
   if (error) {
     return (

@@ -4,6 +4,7 @@ import { type GapPage } from '@opsimath/contract/api/gaps';
 import { action, heldName } from '@opsimath/contract/api/gapQuery';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
 import { PAGE_KINDS } from '@opsimath/core/text/pageKind';
+import { PURPOSES } from '@opsimath/core/sift/purpose';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { Checkbox, InputNumber, Select } from 'antd';
 import { useListsQuery } from '../../state/siftApi';
@@ -92,6 +93,24 @@ export function NarrowPanel({ project, page, scope, onChange }: NarrowPanelProps
           />
         ))}
       </div>
+      {scope.pool !== null && (
+        <>
+          <span className="faint">{t('gaps:NarrowPanel.searchedTo')}</span>
+          <div>
+            {PURPOSES.map((purpose, n) => (
+              <FilterToggle
+                key={purpose}
+                name={wordOf(purpose)}
+                tip={t('gaps:NarrowPanel.whatTheSearchIsFor', { purpose: wordOf(purpose) })}
+                section="13"
+                count={totals?.purposes?.[n]}
+                on={scope.purposes.includes(purpose)}
+                onPress={() => onChange({ purposes: toggled(scope.purposes, purpose) })}
+              />
+            ))}
+          </div>
+        </>
+      )}
       <span className="faint">{t('gaps:NarrowPanel.toDo')}</span>
       <div>
         {action.options.map((name, n) =>

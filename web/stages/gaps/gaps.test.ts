@@ -56,6 +56,7 @@ test('a scope asks the API for what it holds', () => {
     bands: ['4–10'],
     pageKinds: [],
     names: [],
+    purposes: [],
     limits: 'chance:0.2..0.6',
     sort: '-volume,keyword',
     cluster: 9,

@@ -10,6 +10,7 @@ export const EVERYTHING: Partial<Scope> = {
   bands: [],
   pageKinds: [],
   names: [],
+  purposes: [],
   verdicts: [],
   actions: [],
   limits: '',
@@ -29,8 +30,21 @@ export function isNarrowed(scope: Scope): boolean {
 
 /** Filter and order of gaps as the API reads them. */
 export function gapFilterOf(scope: Scope): Omit<GapQuery, 'market' | 'date'> {
-  const { kinds, paid, marks, rivals, bands, pageKinds, names, verdicts, actions, limits, find, sort } =
-    scope;
+  const {
+    kinds,
+    paid,
+    marks,
+    rivals,
+    bands,
+    pageKinds,
+    names,
+    purposes,
+    verdicts,
+    actions,
+    limits,
+    find,
+    sort,
+  } = scope;
   return {
     kinds,
     paid,
@@ -39,6 +53,7 @@ export function gapFilterOf(scope: Scope): Omit<GapQuery, 'market' | 'date'> {
     bands,
     pageKinds,
     names,
+    purposes: scope.pool === null ? [] : purposes,
     verdicts,
     actions,
     limits,

@@ -14,6 +14,7 @@ import type { GapKind } from '@opsimath/core/gap/kind';
 import type { PaidState } from '@opsimath/core/gap/paid';
 import { DEPTH_BANDS, type DepthBand } from '@opsimath/core/ranking/position';
 import { PAGE_KINDS, type PageKind } from '@opsimath/core/text/pageKind';
+import { PURPOSES, type Purpose } from '@opsimath/core/sift/purpose';
 import { VERDICTS, type Verdict } from '@opsimath/core/sift/sieve';
 import type { AddressReader } from './address';
 
@@ -34,6 +35,8 @@ export interface GapScope {
   pageKinds: PageKind[];
   /** Whose name the keyword holds. */
   names: HeldName[];
+  /** What the search is for; of a look-up's pool. */
+  purposes: Purpose[];
   verdicts: Verdict[];
   actions: Action[];
   /** Limits of figures, as the API writes them. */
@@ -69,6 +72,7 @@ export function readGaps(address: AddressReader): GapScope {
     bands: address.several('bands', DEPTH_BANDS),
     pageKinds: address.several('pageKinds', PAGE_KINDS),
     names: address.several('names', heldName.options),
+    purposes: address.several('purposes', PURPOSES),
     verdicts: address.several('verdicts', VERDICTS),
     actions: address.several('actions', action.options),
     limits: writeLimits(readLimits(address.text('limits'))),
