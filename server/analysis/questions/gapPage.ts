@@ -5,7 +5,7 @@ import { bringsLittle } from '@opsimath/core/ranking/littleDemand';
 import { median } from '@opsimath/core/ranking/statistics';
 import { UNKNOWN } from '@opsimath/core/ranking/position';
 import type { Comparison } from '../comparison/comparison';
-import { comparedPurposes } from '../comparison/comparedPurposes';
+import { comparedPurposes } from './comparedPurposes';
 import { applyFilter, type Filtered } from '../comparison/gapFilter';
 import { orderBy } from '../comparison/gapOrder';
 import { gapRows } from '../comparison/gapRow';

@@ -2,7 +2,7 @@ import { filled } from '../facts/columnMaps';
 import type { Workspace } from '../kept/workspace';
 import { openPool } from '../pool/pool';
 import { purposesWithSaid } from '../sift/purposes';
-import type { Comparison } from './comparison';
+import type { Comparison } from '../comparison/comparison';
 
 /**
  * One bit for the purpose of each compared keyword, in the order of PURPOSES, as Sift reads it in the pool of a
