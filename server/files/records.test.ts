@@ -43,6 +43,17 @@ test('lines are numbered as in the file, blank ones among them', async () => {
   ]);
 });
 
+test('quoted rows in a row are numbered as in the file, each with the lines it takes', async () => {
+  const parts = await read('"a",1\n"b\nb",2\n"c",3\n"d\n\nd",4\n"e",5');
+  expect(parts.map(({ line, lines }) => [line, lines])).toEqual([
+    [1, 1],
+    [2, 2],
+    [4, 1],
+    [5, 3],
+    [8, 1],
+  ]);
+});
+
 test.each([',', '\t'])('an inch mark is no quote: every line is a row', async (delimiter) => {
   const rows = [
     ['15" laptop bag', '100'],

@@ -169,8 +169,8 @@ export class RecordReader {
     }) as unknown as { record: string[]; info: { lines: number } }[];
     let at = 0;
     records.forEach(({ record, info }, n) => {
-      // The count runs to the line on which the row ends.
-      const after = n === records.length - 1 ? lines.length : info.lines - 1;
+      // The count runs to the line on which the row ends, that line included.
+      const after = n === records.length - 1 ? lines.length : info.lines;
       const { line, text } = lines[at]!;
       this.add({ line, lines: after - at, fields: record }, text);
       at = after;
