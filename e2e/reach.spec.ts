@@ -262,6 +262,30 @@ for (const [width, height] of [
     expect(outside).toEqual([]);
   });
 
+test('at 200 % zoom every stage is read by scrolling down alone, its table has rows, a dossier the window', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 640, height: 400 });
+  const places = ['roster', 'look-up', `sift?lookUp=${pool}`, 'gaps', 'rounds', 'drafts', 'watch', 'report'];
+  const wider: string[] = [];
+  for (const place of places) {
+    await page.goto(`${root}/${place}${place.includes('?') ? '&' : '?'}${SCOPE}`);
+    await expect(page.locator('#stage')).not.toBeEmpty();
+    await page.waitForLoadState('networkidle');
+    const width = await page.evaluate(() => document.documentElement.scrollWidth);
+    if (width > 640) wider.push(`${place}: ${width}`);
+  }
+  expect(wider).toEqual([]);
+  await page.goto(`${root}/gaps?${SCOPE}`);
+  const row = page.getByRole('grid', { name: 'Gaps' }).getByRole('row').nth(1);
+  await row.scrollIntoViewIfNeeded();
+  await row.locator('b').click();
+  const dossier = page.getByRole('complementary', { name: 'Dossier' });
+  await expect(dossier.getByRole('heading', { level: 1 })).toBeInViewport();
+  await dossier.getByRole('button', { name: 'Close the dossier' }).click();
+  await expect(row).toBeInViewport();
+});
+
 test('a dossier opens beside the view it was asked for in, and a link brings both back', async ({ page }) => {
   await page.goto(`${root}/gaps?${SCOPE}&view=paid`);
   const list = page.getByRole('region', { name: 'Rivals buy, we do not' });
