@@ -56,7 +56,7 @@ export const GAP_FIGURES = {
     tip: ({ currency }) =>
       `Worth of a click in ${currency}. By own conversions, price and margin, or the CPC, else set for the project. Estimated.`,
     estimated: true,
-    width: 64,
+    width: 72,
   },
   gain: {
     head: 'Clicks added',
