@@ -44,10 +44,11 @@ export async function runRankingsImport(
   const platforms = await addressPlatforms(database);
   const task = { file, reading: entry.reading, platforms, skip: entry.recordsRead };
   let bytesTold = 0;
+  // What is read runs ahead of what is stored: nothing is told twice, and nothing taken back.
   const tellBytes = (bytes: number): JobProgress => {
-    const told = progress.advance(bytes - bytesTold);
-    bytesTold = bytes;
-    return told;
+    const more = Math.max(0, bytes - bytesTold);
+    bytesTold += more;
+    return progress.advance(more);
   };
   for await (const part of partsOf(task, tellBytes)) {
     signal.throwIfAborted();
