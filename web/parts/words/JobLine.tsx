@@ -1,7 +1,7 @@
 import type { Job } from '@opsimath/contract/api/jobs';
-import { count, counted, duration } from './figures';
+import { count, counted, duration, spelledDay } from './figures';
 import './jobLine.css';
-import { t } from '../../words/t';
+import { t, wordOf } from '../../words/t';
 
 /** How far long work is: what it does, how much is done, how long it will take. */
 export function JobLine({ job }: { job: Job }) {
@@ -11,7 +11,7 @@ export function JobLine({ job }: { job: Job }) {
   return (
     <div role="status" className="job-line">
       <span>
-        {job.state === 'queued' ? t('parts:JobLine.waiting') : step}
+        {job.state === 'queued' ? t('parts:JobLine.waiting') : stepWord(step)}
         {done > 0 &&
           ` · ${count(done)}${total ? ` ${t('parts:JobLine.ofTotal', { total: count(total) })}` : ''}`}
         {units > 0 && ` · ${counted(units, 'unit')}`}
@@ -26,4 +26,10 @@ export function JobLine({ job }: { job: Job }) {
       </span>
     </div>
   );
+}
+
+/** What the server calls a step, in the words of the interface. */
+function stepWord(step: string): string {
+  const day = /^result pages of (\d{4}-\d\d-\d\d)$/.exec(step)?.[1];
+  return day === undefined ? wordOf(step) : t('parts:JobLine.resultPagesOfDay', { day: spelledDay(day) });
 }
