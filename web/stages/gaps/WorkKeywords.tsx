@@ -47,7 +47,7 @@ export function WorkKeywords({ line, query }: { line: WorkLine; query: Omit<GapQ
             className="figure"
             title={t('gaps:WorkKeywords.whatThatIsWorthInCurrency', { currency: data.currency })}
           >
-            {t('gaps:WorkKeywords.adds')}
+            {t('gaps:WorkKeywords.adds', { currency: data.currency })}
           </th>
         </tr>
       </thead>
