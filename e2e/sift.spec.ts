@@ -1,3 +1,4 @@
+import type { Recipe } from '@opsimath/contract/api/sift';
 import type { Page } from '@playwright/test';
 import { carry } from './carry';
 import { DATE, MARKET, OWN, RIVALS, expect, test } from './running';
@@ -76,6 +77,31 @@ test('a recipe is built, a hidden single word is found and rescued, and verdicts
   await page.reload();
   await expect(status).toContainText(/1 of 50 wanted are fit .*1 adjacent, 1 off/);
   await expect(sieve.getByRole('checkbox')).not.toBeChecked();
+});
+
+test('two limits typed faster than the server answers are both kept', async ({ page, running }) => {
+  await page.goto(address);
+  await add(page, 'volume');
+  await expect(page).toHaveURL(/recipe=\d+/);
+  const recipe = Number(new URL(page.url()).searchParams.get('recipe'));
+  // The first change is held on its way until the second was typed.
+  let letGo: () => void = () => undefined;
+  const typed = new Promise<void>((resolve) => (letGo = resolve));
+  let changes = 0;
+  await page.route(`**/recipes/${recipe}`, async (route) => {
+    if (route.request().method() === 'PATCH' && changes++ === 0) await typed;
+    await route.continue();
+  });
+  await page.getByLabel('Least').fill('300');
+  await page.getByLabel('Least').press('Enter');
+  await expect.poll(() => changes).toBe(1);
+  await page.getByLabel('Most').fill('5000');
+  await page.getByLabel('Most').press('Enter');
+  letGo();
+  const sieve = async (): Promise<unknown> =>
+    ((await running.api.get(`${at}/recipes`)) as Recipe[]).find(({ id }) => id === recipe)!.steps[0]!.sieve;
+  await expect.poll(sieve).toMatchObject({ least: 300, most: 5000 });
+  await expect(page.getByLabel('Most')).toHaveValue('5000');
 });
 
 test('steps are taken back and done again, by key and by button; a sieve moves by keyboard', async ({

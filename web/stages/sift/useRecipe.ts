@@ -1,17 +1,11 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
-import type { Recipe, RecipeChange, RecipeStep, Sieve } from '@opsimath/contract/api/sift';
+import type { RecipeStep, Sieve } from '@opsimath/contract/api/sift';
 import { request } from '../../state/operations';
-import {
-  siftApi,
-  useAddRecipeMutation,
-  useChangeRecipeMutation,
-  useRecipesQuery,
-  useRemoveRecipeMutation,
-} from '../../state/siftApi';
-import { useAppSelector } from '../../state/store';
+import { siftApi, useRecipesQuery, useRemoveRecipeMutation } from '../../state/siftApi';
 import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
 import { movedSteps } from './movedSteps';
+import { useRecipeChange } from './useRecipeChange';
 import { t } from '../../words/t';
 
 const NO_STEPS: RecipeStep[] = [];
@@ -21,44 +15,11 @@ const NO_IDS: number[] = [];
 export function useRecipe(lookUp: LookUp) {
   const { project, scope, change: changeScope } = useScope();
   const { data: recipes } = useRecipesQuery(project);
-  const [add] = useAddRecipeMutation();
-  const [save] = useChangeRecipeMutation();
+  const change = useRecipeChange(lookUp);
   const [remove] = useRemoveRecipeMutation();
-  const person = useAppSelector((state) => state.preferences.person);
   const undoable = useUndoable(project);
   const recipe = recipes?.find(({ id }) => id === scope.recipe) ?? null;
 
-  const change = async (what: string, next: RecipeChange): Promise<void> => {
-    const { changeRecipe } = siftApi.endpoints;
-    if (recipe === null) {
-      const made = await add({
-        project,
-        entry: { name: t('sift:useRecipe.forName', { name: lookUp.name }), ...next },
-      }).unwrap();
-      changeScope({ recipe: made.id }, { replace: true });
-      const asked = (parts: RecipeChange) =>
-        request(changeRecipe, {
-          project,
-          recipe: made.id,
-          change: { ...parts, revision: made.revision, person },
-        });
-      undoable({ what, undo: asked(emptied(next)), redo: asked(next) });
-      return;
-    }
-    const before = partsOf(recipe, next);
-    // On the revision that is shown: what others changed meanwhile is merged, or refused where it clashes.
-    const asked = (parts: RecipeChange, revision: number) => ({
-      project,
-      recipe: recipe.id,
-      change: { ...parts, revision, person },
-    });
-    const { revision } = await save(asked(next, recipe.revision)).unwrap();
-    undoable({
-      what,
-      undo: request(changeRecipe, asked(before, revision)),
-      redo: request(changeRecipe, asked(next, recipe.revision)),
-    });
-  };
   /** Takes the recipe away; that can be taken back as well. */
   const takeAway = async (): Promise<void> => {
     if (recipe === null) return;
@@ -86,48 +47,39 @@ export function useRecipe(lookUp: LookUp) {
     /** Puts a sieve at the end and gives its id. */
     addSieve: async (sieve: Sieve): Promise<string> => {
       const id = crypto.randomUUID().slice(0, 8);
-      await change(t('sift:useRecipe.addASieve'), { steps: [...steps, { id, on: true, sieve }] });
+      await change(t('sift:useRecipe.addASieve'), (now) => ({ steps: [...now, { id, on: true, sieve }] }));
       return id;
     },
     setSieve: (id: string, sieve: Sieve) =>
-      change(t('sift:useRecipe.changeASieve'), {
-        steps: steps.map((step) => (step.id === id ? { ...step, sieve } : step)),
-      }),
+      change(t('sift:useRecipe.changeASieve'), (now) => ({
+        steps: now.map((step) => (step.id === id ? { ...step, sieve } : step)),
+      })),
     turn: (id: string) =>
-      change(t('sift:useRecipe.turnASieveOnOrOff'), {
-        steps: steps.map((step) => (step.id === id ? { ...step, on: !step.on } : step)),
-      }),
+      change(t('sift:useRecipe.turnASieveOnOrOff'), (now) => ({
+        steps: now.map((step) => (step.id === id ? { ...step, on: !step.on } : step)),
+      })),
     turnAll: (on: boolean) =>
       change(
         t('sift:useRecipe.turnAllSievesWhich', {
           which: on ? t('sift:useRecipe.on') : t('sift:useRecipe.off'),
         }),
-        { steps: steps.map((step) => ({ ...step, on })) },
+        (now) => ({ steps: now.map((step) => ({ ...step, on })) }),
       ),
     drop: (id: string) =>
-      change(t('sift:useRecipe.takeASieveAway'), { steps: steps.filter((step) => step.id !== id) }),
+      change(t('sift:useRecipe.takeASieveAway'), (now) => ({ steps: now.filter((step) => step.id !== id) })),
     move: (id: string, to: number) =>
-      change(t('sift:useRecipe.moveASieve'), { steps: movedSteps(steps, id, to) }),
+      change(t('sift:useRecipe.moveASieve'), (now) => ({ steps: movedSteps(now, id, to) })),
     rescue: (...keywords: number[]) =>
       change(
         keywords.length === 1
           ? t('sift:useRecipe.rescueAKeyword')
           : t('sift:useRecipe.rescueKeywordsKeywords', { keywords: keywords.length }),
-        {
-          rescued: [...new Set([...rescued, ...keywords])],
-        },
+        (_, now) => ({ rescued: [...new Set([...now, ...keywords])] }),
       ),
     release: (keyword: number) =>
-      change(t('sift:useRecipe.giveUpARescuedKeyword'), { rescued: rescued.filter((id) => id !== keyword) }),
+      change(t('sift:useRecipe.giveUpARescuedKeyword'), (_, now) => ({
+        rescued: now.filter((id) => id !== keyword),
+      })),
   };
 }
 export type UsedRecipe = ReturnType<typeof useRecipe>;
-
-/** What a recipe holds now of the parts that a change names. */
-function partsOf(recipe: Recipe, change: RecipeChange): RecipeChange {
-  return Object.fromEntries(Object.keys(change).map((name) => [name, recipe[name as keyof Recipe]]));
-}
-
-function emptied(change: RecipeChange): RecipeChange {
-  return { ...(change.steps && { steps: [] }), ...(change.rescued && { rescued: [] }) };
-}
