@@ -15,10 +15,10 @@ export async function comparedPurposes(
 ): Promise<Uint8Array> {
   const named = await openPool(workspace, lookUp);
   const codes = await purposesWithSaid(workspace, named);
-  const codeOf = new Map<number, number>();
-  named.pool.ids.forEach((id, i) => codeOf.set(id, codes[i]!));
+  const bitOf = new Map<number, number>();
+  named.pool.ids.forEach((id, i) => bitOf.set(id, 1 << codes[i]!));
   return filled(new Uint8Array(keywords.length), (i) => {
-    const code = codeOf.get(keywords[i]!);
-    return code === undefined ? 0 : 1 << code;
+    const id = keywords[i]!;
+    return bitOf.get(id) ?? 0;
   });
 }
