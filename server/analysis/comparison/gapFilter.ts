@@ -44,9 +44,9 @@ type RowBits = Record<Exclude<FacetName, 'purposes'>, ArrayLike<number>>;
 
 /** Which rows pass, and how many there would be of each kind, paid state, mark… */
 export type Filtered = Pick<Narrowed, 'passes' | 'total'> &
-  Record<FacetName, Int32Array> & {
-    /** Whether purposes were read. */
-    isByPurpose: boolean;
+  Record<keyof RowBits, Int32Array> & {
+    /** Only where purposes were read. */
+    purposes?: Int32Array;
   };
 
 /** Each count answers "how many would there be if this were chosen": it obeys every other group but not its own. */
@@ -56,7 +56,11 @@ export async function applyFilter(
   filter: GapFilterRead,
   purposes: Uint8Array | null = null,
 ): Promise<Filtered> {
-  const bits = { ...facetBits(comparison), purposes };
+  // What nobody has read divides nothing, and is not walked through.
+  const bits: RowBits & { purposes?: Uint8Array } = {
+    ...facetBits(comparison),
+    ...(purposes && { purposes }),
+  };
   const rivals = comparison.sides.rivals.map(({ id }) => id);
   const chosen: Record<FacetName, { all: readonly unknown[]; wanted: readonly unknown[] }> = {
     kinds: { all: GAP_KINDS, wanted: filter.kinds },
@@ -66,20 +70,20 @@ export async function applyFilter(
     bands: { all: DEPTH_BANDS, wanted: filter.bands },
     pageKinds: { all: PAGE_KINDS, wanted: filter.pageKinds },
     names: { all: heldName.options, wanted: filter.names },
-    // Nothing is told by a purpose that nobody has read.
-    purposes: { all: PURPOSES, wanted: purposes === null ? [] : filter.purposes },
+    purposes: { all: PURPOSES, wanted: filter.purposes },
     verdicts: { all: VERDICTS, wanted: filter.verdicts },
     actions: { all: action.options, wanted: filter.actions },
   };
-  const facets = FACETS.map((name): Facet => {
+  const read = FACETS.filter((name) => bits[name] !== undefined);
+  const facets = read.map((name): Facet => {
     const { all, wanted } = chosen[name];
     const mask = wanted.reduce<number>((sum, item) => sum | bitOf(all, item), 0);
-    return { bits: bits[name] ?? [], wanted: mask, size: all.length };
+    return { bits: bits[name]!, wanted: mask, size: all.length };
   });
   const also = await allowed(workspace, comparison, filter);
   const { passes, total, counts } = narrow(comparison.keywords.length, facets, also);
-  const named = Object.fromEntries(FACETS.map((name, n) => [name, counts[n]!]));
-  return { passes, total, isByPurpose: purposes !== null, ...named } as Filtered;
+  const named = Object.fromEntries(read.map((name, n) => [name, counts[n]!]));
+  return { passes, total, ...named } as Filtered;
 }
 
 /** What is not among all cannot be wanted: a rival that is gone, say. */

@@ -107,7 +107,7 @@ export function totalsOf(comparison: Comparison, filtered: Filtered, order: Int3
     bands: [...filtered.bands],
     pageKinds: [...filtered.pageKinds],
     names: [...filtered.names],
-    purposes: filtered.isByPurpose ? [...filtered.purposes] : null,
+    purposes: filtered.purposes ? [...filtered.purposes] : null,
     verdicts: [...filtered.verdicts],
     actions: [...filtered.actions],
   };
