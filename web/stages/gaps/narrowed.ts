@@ -28,37 +28,29 @@ export function isNarrowed(scope: Scope): boolean {
   });
 }
 
+/** What the API reads as the address has it. */
+const AS_IT_IS = [
+  'kinds',
+  'paid',
+  'marks',
+  'rivals',
+  'bands',
+  'pageKinds',
+  'names',
+  'verdicts',
+  'actions',
+  'limits',
+  'find',
+  'sort',
+] as const;
+
 /** Filter and order of gaps as the API reads them. */
 export function gapFilterOf(scope: Scope): Omit<GapQuery, 'market' | 'date'> {
-  const {
-    kinds,
-    paid,
-    marks,
-    rivals,
-    bands,
-    pageKinds,
-    names,
-    purposes,
-    verdicts,
-    actions,
-    limits,
-    find,
-    sort,
-  } = scope;
+  const same = Object.fromEntries(AS_IT_IS.map((name) => [name, scope[name]]));
   return {
-    kinds,
-    paid,
-    marks,
-    rivals,
-    bands,
-    pageKinds,
-    names,
-    purposes: scope.pool === null ? [] : purposes,
-    verdicts,
-    actions,
-    limits,
-    find,
-    sort,
+    ...(same as Pick<Scope, (typeof AS_IT_IS)[number]>),
+    // They are read in a pool alone.
+    purposes: scope.pool === null ? [] : scope.purposes,
     inList: scope.inList ?? undefined,
     cluster: scope.cluster ?? undefined,
     target: scope.answering || undefined,
