@@ -48,7 +48,7 @@ const line = fc.tuple(
 test('what is read from bytes is what is read from texts; what is left alone is left to them', () => {
   fc.assert(
     fc.property(fc.array(line, { minLength: 1, maxLength: 12 }), (lines) => {
-      const [keywords, addresses] = [new KeywordNumbers(), new AddressNumbers()];
+      const [keywords, addresses] = [new KeywordNumbers('utf-8'), new AddressNumbers()];
       const bytes = new RankingBytes(READING, [], keywords, addresses);
       const reader = rowReader(READING);
       const texts: string[] = [];
@@ -75,7 +75,7 @@ test('what is read from bytes is what is read from texts; what is left alone is 
 });
 
 test('the usual line is read from its bytes, once and again', () => {
-  const bytes = new RankingBytes(READING, [], new KeywordNumbers(), new AddressNumbers());
+  const bytes = new RankingBytes(READING, [], new KeywordNumbers('utf-8'), new AddressNumbers());
   const cells = cellsOf(['Bike Bag', 'https://www.south.example/p1/', '14.03.2026', '12', '', '1300']);
   for (let n = 0; n < 2; n++) {
     expect(bytes.read(cells)).toBe(true);
@@ -84,7 +84,7 @@ test('the usual line is read from its bytes, once and again', () => {
 });
 
 test('of several texts of one key the first is kept; keys come sorted, each with its number', () => {
-  const keywords = new KeywordNumbers();
+  const keywords = new KeywordNumbers('utf-8');
   const slots = ['Bike Bag', 'bike bag', 'apple bag', 'BIKE BAG'].map((text) => keywords.slotOf(text));
   expect(slots).toEqual([0, 0, 1, 0]);
   expect(keywords.takeFresh()).toEqual({
@@ -94,4 +94,25 @@ test('of several texts of one key the first is kept; keys come sorted, each with
   });
   expect(keywords.slotOf('zip bag')).toBe(2);
   expect(keywords.takeFresh().keys).toEqual(['zip bag']);
+});
+
+test('bytes that say one text in the file and another in UTF-8 are two keywords', () => {
+  const keywords = new KeywordNumbers('windows-1252');
+  const bytes = new RankingBytes(
+    { ...READING, encoding: 'windows-1252' },
+    [],
+    keywords,
+    new AddressNumbers(),
+  );
+  const slotOf = (query: string): number => {
+    const cells = cellsOf(['', 'south.example', '14.03.2026', '3', '', '']);
+    const text = Buffer.concat([Buffer.from(query, 'latin1'), cells.bytes]);
+    const moved = (column: Int32Array): Int32Array => column.map((at) => at + query.length);
+    const [starts, ends] = [moved(cells.starts), moved(cells.ends)];
+    starts[0] = 0;
+    expect(bytes.read({ bytes: text, starts, ends, count: cells.count })).toBe(true);
+    return bytes.row.keyword;
+  };
+  // The second is the first in UTF-8, read as Windows text.
+  expect([slotOf('für'), slotOf('fÃ¼r'), slotOf('für')]).toEqual([0, 1, 0]);
 });

@@ -43,12 +43,18 @@ const MOST_BYTES = 160_000_000;
 
 /** Keywords of a file by number. Texts of one key are one, and the first of them is kept. */
 export class KeywordNumbers {
-  private table = new ByteTable();
+  private readonly table = new ByteTable();
+  /** Keys are held in UTF-8: the same bytes may say another text in a file of another encoding. */
+  private readonly keys: ByteTable;
   private count = 0;
   private fresh: string[] = [];
   /** Texts that are not their own keys, by key. */
   private texts = new Map<string, string>();
   private bytesBefore = 0;
+
+  constructor(encoding: string) {
+    this.keys = /^utf-?8$/i.test(encoding) ? this.table : new ByteTable();
+  }
 
   /** The number of the keyword whose text these bytes are; −1 while it is not known. */
   find(bytes: Uint8Array, from: number, to: number): number {
@@ -66,10 +72,10 @@ export class KeywordNumbers {
   slotOf(text: string): number {
     const own = key(text);
     const bytes = Buffer.from(own);
-    let slot = this.table.find(bytes, 0, bytes.length);
+    let slot = this.keys.find(bytes, 0, bytes.length);
     if (slot < 0) {
       slot = this.count++;
-      this.table.add(bytes, 0, bytes.length, slot);
+      this.keys.add(bytes, 0, bytes.length, slot);
       this.fresh.push(`${own}${BEHIND}${slot}`);
       if (own !== text) this.texts.set(own, text);
     }

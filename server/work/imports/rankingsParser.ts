@@ -26,7 +26,7 @@ const { encoding, delimiter, headerLine } = reading;
 const firstLine = headerLine + 1;
 const lineShift = reading.format === 'json lines' ? -1 : 0;
 const tally = new Tally(rowReader(reading, platforms), delimiter, firstLine, lineShift, skip);
-let keywords = new KeywordNumbers();
+let keywords = new KeywordNumbers(encoding);
 let addresses = new AddressNumbers();
 let bytes = new RankingBytes(reading, platforms, keywords, addresses);
 let part = new PartColumns(PART_ROWS, false);
@@ -67,7 +67,7 @@ function finish(last: boolean): void {
   ready.push(part.finish(keywords, addresses, tally.settle(), last));
   const restart = keywords.isFull || addresses.isFull;
   if (restart) {
-    keywords = new KeywordNumbers();
+    keywords = new KeywordNumbers(encoding);
     addresses = new AddressNumbers();
     bytes = new RankingBytes(reading, platforms, keywords, addresses);
   }

@@ -19,12 +19,12 @@ type Row = [query: string, page: string, day: number, organic: number, paid: num
 
 /** Rows as the parser's thread hands them over, in parts of so many. */
 function partsOf(rows: readonly Row[], most: number, restartAt = -1): RankingsPart[] {
-  let [keywords, addresses] = [new KeywordNumbers(), new AddressNumbers()];
+  let [keywords, addresses] = [new KeywordNumbers('utf-8'), new AddressNumbers()];
   const tally = new Tally(() => null, ',', 1, 0, 0);
   const parts: RankingsPart[] = [];
   for (let from = 0; from < rows.length; from += most) {
     const restart = from === restartAt;
-    if (restart) [keywords, addresses] = [new KeywordNumbers(), new AddressNumbers()];
+    if (restart) [keywords, addresses] = [new KeywordNumbers('utf-8'), new AddressNumbers()];
     const part = new PartColumns(most, restart);
     for (const [query, page, day, organic, paid, volume] of rows.slice(from, from + most))
       part.add(keywords.slotOf(query), addresses.slotOf(page), { day, organic, paid, volume });
