@@ -119,6 +119,8 @@ test('a recipe is built and rows are judged without a mouse', async ({ page }) =
     await expect(active.filter({ hasNotText: last === '' ? '–' : new RegExp(`^${last}$`) })).toHaveCount(1);
     last = (await active.textContent())!;
   }
+  // A menu marks its entry first and moves the focus a frame later; a key goes to what has the focus.
+  await expect(active).toBeFocused();
   await page.keyboard.press('Enter');
   // What the new sieve asks for has the focus at once.
   await expect(page.getByRole('textbox', { name: 'Least' })).toBeFocused();
