@@ -1,4 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
+import type { GapPage } from '@opsimath/contract/api/gaps';
 import { gapsTitle } from './gapsTitle';
 import { BEFORE, DATE, MARKET, expect, test } from './running';
 
@@ -38,12 +39,48 @@ test('the end of a long table is one key away, and every row is there', async ({
   const grid = page.getByRole('grid', { name: 'Gaps' });
   await expect(grid.getByRole('row').nth(1)).toContainText(/\w/);
   const project = address.split('/')[4];
-  const scope = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
-  const { total } = await running.api.get(`/projects/${project}/gaps?${scope}&limit=1`);
-  const { rows } = await running.api.get(`/projects/${project}/gaps?${scope}&limit=1&offset=${total - 1}`);
+  const scope = `market=${MARKET}&date=${DATE}&compare=${BEFORE}&variants=together`;
+  const { lines } = await running.api.get(`/projects/${project}/gaps?${scope}&limit=1`);
+  const { rows } = await running.api.get(`/projects/${project}/gaps?${scope}&limit=1&offset=${lines - 1}`);
   await page.getByRole('grid', { name: 'Gaps' }).focus();
   await page.keyboard.press('End');
-  await expect(grid.locator(`#row-${total - 1}`)).toContainText(rows[0].text);
+  await expect(grid.locator(`#row-${lines - 1}`)).toContainText(rows[0].text);
+});
+
+test('variants stand on one line and open below it, by a press and by a key; each has its own line at will', async ({
+  page,
+  running,
+}) => {
+  const project = address.split('/')[4];
+  const scope = `market=${MARKET}&date=${DATE}&compare=${BEFORE}`;
+  const asked = (more: string): Promise<GapPage> =>
+    running.api.get(`/projects/${project}/gaps?${scope}&limit=500${more}`);
+  const { rows, lines, total } = await asked('&variants=together');
+  const at = rows.findIndex(({ variants }) => variants !== null);
+  const { id, text, variants } = rows[at]!;
+  const { rows: opened } = await asked(`&variants=together&opened=${id}`);
+  await page.goto(`${address}?${scope}`);
+  const grid = page.getByRole('grid', { name: 'Gaps' });
+  await expect(grid).toHaveAttribute('aria-rowcount', String(lines + 1));
+  const many = grid.getByRole('button', { name: new RegExp(`^${variants!.others} variants? of ${text}$`) });
+  await expect(many).toHaveAttribute('aria-expanded', 'false');
+  await many.click();
+  await expect(many).toHaveAttribute('aria-expanded', 'true');
+  await expect(grid).toHaveAttribute('aria-rowcount', String(lines + variants!.others + 1));
+  await expect(grid.locator(`#row-${at + 1}`)).toContainText(opened[at + 1]!.text);
+  await expect(page.getByRole('complementary', { name: 'Dossier' })).toBeHidden();
+  // What is opened stands in the address; on a variant, the key closes what it hangs under.
+  await page.reload();
+  await expect(grid.locator(`#row-${at + 1}`)).toContainText(opened[at + 1]!.text);
+  await grid.focus();
+  for (let n = 0; n <= at; n++) await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('v');
+  await expect(grid).toHaveAttribute('aria-rowcount', String(lines + 1));
+  await expect(page).not.toHaveURL(/opened=/);
+  await page.getByRole('combobox', { name: 'Groups' }).click();
+  await page.getByTitle('each keyword on its own line').click();
+  await expect(grid).toHaveAttribute('aria-rowcount', String(total + 1));
+  await expect(grid.locator('.variants-of')).toHaveCount(0);
 });
 
 test('keys are listed, the command box finds a keyword, the theme turns', async ({ page }) => {

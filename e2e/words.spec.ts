@@ -64,6 +64,15 @@ for (const language of ['en', 'de'])
     expect(found).toEqual([]);
   });
 
+test('why an action stands where it does is said in German', async ({ page }) => {
+  await page.addInitScript(() => localStorage.setItem('opsimath.language', 'de'));
+  await page.goto(`${root}/gaps?view=work&${SCOPE}`);
+  await page.getByRole('row').nth(1).getByRole('button').first().click();
+  await expect(page.locator('tr.opened p').first()).toHaveText(
+    /^(Bringt etwa [\d.,]+ USD im Monat bei .* Arbeit: |Unbekannt, was es bringt, )/,
+  );
+});
+
 test('the language is chosen by a press; what was open stays open, numbers and days are spelled as there', async ({
   page,
 }) => {

@@ -5,7 +5,8 @@ import { OWN_PERIODS, readPeriod } from '@opsimath/core/demand/period';
 import { z } from 'zod';
 import { isoDay, slotKind, sourceMetrics } from '../source/answers';
 import { comparisonScope } from './gapQuery';
-import { elsewhere, gapRow, rivalColumn } from './gaps';
+import { gapRow, rivalColumn } from './gaps';
+import { elsewhere } from './reasonFacts';
 import { position } from './position';
 
 /** A comparison, and the period over which own search performance is read. */

@@ -102,6 +102,9 @@ export const gapQuery = comparisonScope.extend(gapFilter.shape).extend({
   sort: orders,
   /** What is counted beside the rest, since it takes longer the first time. */
   also: z.enum(['purposes']).optional(),
+  /** Close variants (method §1) on one line, that of the one that comes first; those of keywords opened below it. */
+  variants: z.enum(['together']).optional(),
+  opened: list(z.coerce.number().int()),
   offset: z.coerce.number().int().min(0).default(0),
   limit: z.coerce.number().int().min(1).max(500).default(100),
 });

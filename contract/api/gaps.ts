@@ -7,6 +7,7 @@ import { isoDay } from '../source/answers';
 import { action, gapKind, gapMark, gapQuery, movementMark, paidState } from './gapQuery';
 import { volumeRange } from './pool';
 import { position } from './position';
+import { elsewhere, reasonFacts } from './reasonFacts';
 
 /** Rows that pass, in groups; `sort` says which row speaks for a group. */
 export const gapGroupQuery = gapQuery.extend({ by: z.enum(['cluster', 'target', 'action', 'page kind']) });
@@ -35,10 +36,6 @@ export const gapGroups = z.object({
   ),
 });
 export type GapGroups = z.infer<typeof gapGroups>;
-
-/** What an action does to other keywords of the same page: how many win or lose a click a month or more, and clicks of all. */
-const keywordsAndClicks = z.object({ keywords: z.int(), clicks: z.number() });
-export const elsewhere = z.object({ won: keywordsAndClicks, lost: keywordsAndClicks });
 
 export const gapRow = z.object({
   id: z.int(),
@@ -99,7 +96,16 @@ export const gapRow = z.object({
   action,
   /** Somebody chose it. */
   chosen: z.boolean(),
+  /** Why the action stands where it does, in English, and what that is made of. */
   reason: z.string(),
+  why: reasonFacts,
+  /**
+   * Where close variants are together: how many others this line stands for, their searches a month, and whether they are
+   * shown below it. `null` for a keyword by itself, and everywhere else.
+   */
+  variants: z.object({ others: z.int(), searches: z.number(), opened: z.boolean() }).nullable(),
+  /** The keyword whose variant this line is, where that is opened. */
+  under: z.int().nullable(),
   cpcLow: z.number().nullable(),
   cpcHigh: z.number().nullable(),
   adCompetition: z.number().nullable(),
@@ -200,6 +206,10 @@ export type RivalColumn = z.infer<typeof rivalColumn>;
 export const gapPage = z.object({
   /** Rows that pass the filter. */
   total: z.int(),
+  /** Lines that they stand on: fewer where close variants are together, with those that are opened. */
+  lines: z.int(),
+  /** Whether close variants stand together: not among more keywords than can be told apart at once. */
+  together: z.boolean(),
   rows: z.array(gapRow),
   rivals: z.array(rivalColumn),
   totals: gapTotals,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { action, gapQuery } from './gapQuery';
-import { elsewhere } from './gaps';
+import { elsewhere, reasonFacts } from './reasonFacts';
 
 /** Work for the keywords that pass a filter; the filter is that of the table. */
 export const whatToDoQuery = gapQuery.omit({ sort: true });
@@ -27,7 +27,9 @@ export const workLine = z.object({
   /** Days of work, and value for one. */
   effort: z.number(),
   priority: z.number(),
+  /** In English, and what that is made of. */
   reason: z.string(),
+  why: reasonFacts,
   /** The keywords it serves, those that matter most first. */
   serves: z.array(z.object({ id: z.int(), text: z.string(), clicks: z.number(), value: z.number() })),
 });

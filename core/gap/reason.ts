@@ -27,95 +27,130 @@ export interface ReasonFacts {
   } | null;
 }
 
-/** Why an action stands where it does, as one plain sentence (method §8). */
-export function reason(facts: ReasonFacts): string {
-  switch (facts.action) {
-    case 'capture first':
-      return 'We or all rivals are unknown here: no result page has been captured that would tell.';
-    case 'merge':
-      return `${facts.ownTargets} of our pages share this result page, the best at ${facts.own}.`;
-    case 'hold':
-      return `${ownPhrase(facts)}; nothing that can be done would add to it.`;
-    case 'trim bid':
-      return `${lead(facts)}: we pay for slot ${facts.ownPaid} while standing at ${facts.own} without paying.`;
-    case 'advertise':
-      return `${lead(facts)}: ${searchedPhrase(facts)}${lower(ownPhrase(facts))}, and a click is worth more than it costs.`;
-    case 'retitle':
-    case 'add the words':
-      return `${lead(facts)}: ${searchedPhrase(facts)}${lower(ownPhrase(facts))}${titlePhrase(facts)}${chancePhrase(facts)}${elsewherePhrase(facts)}.`;
-    case 'strengthen':
-      return `${lead(facts)}: ${searchedPhrase(facts)}${lower(ownPhrase(facts))}, ${rivalsPhrase(facts.rivalsInFront, facts.front)}${chancePhrase(facts)}${elsewherePhrase(facts)}.`;
-    case 'new page':
-    case 'new video':
-    case 'new listing':
-      return `${lead(facts)}: ${searchedPhrase(facts)}${rivalsPhrase(facts.rivalsInFront, facts.front)}, and no ${facts.action.slice(4)} of ours holds all its words${chancePhrase(facts)}.`;
-  }
+/** Sentences and parts of them, with `{{names}}` for what is put in; another language has its own of the same names. */
+export const ENGLISH_REASONS = {
+  'capture first': 'We or all rivals are unknown here: no result page has been captured that would tell.',
+  merge: '{{ownTargets}} of our pages share this result page, the best at {{own}}.',
+  hold: '{{stand}}; nothing that can be done would add to it.',
+  'trim bid': '{{adds}}: we pay for slot {{ownPaid}} while standing at {{own}} without paying.',
+  advertise: '{{adds}}: {{searched}}{{stand}}, and a click is worth more than it costs.',
+  retitle: '{{adds}}: {{searched}}{{stand}}{{title}}{{chance}}{{elsewhere}}.',
+  'add the words': '{{adds}}: {{searched}}{{stand}}{{title}}{{chance}}{{elsewhere}}.',
+  strengthen: '{{adds}}: {{searched}}{{stand}}, {{rivals}}{{chance}}{{elsewhere}}.',
+  'new page': '{{adds}}: {{searched}}{{rivals}}, and no page of ours holds all its words{{chance}}.',
+  'new video': '{{adds}}: {{searched}}{{rivals}}, and no video of ours holds all its words{{chance}}.',
+  'new listing': '{{adds}}: {{searched}}{{rivals}}, and no listing of ours holds all its words{{chance}}.',
+  adds: 'Adds about {{value}} {{currency}} a month for {{days}}',
+  addsUnknown: 'What it adds is unknown, for {{days}}',
+  searched: 'searched {{searches}} times a month, ',
+  ranked: 'We stand at {{own}}',
+  absent: 'We are absent',
+  unknown: 'Our position is unknown',
+  noRival: 'no rival within the first {{front}}',
+  aRival: 'a rival at {{positions}}',
+  rivals: 'rivals at {{positions}}',
+  and: ' and ',
+  title: ' with the phrase missing from the title',
+  titleNone: ' with the phrase missing from the title; none of the first {{results}} has it',
+  titleSome: ' with the phrase missing from the title; {{lacking}} of the first {{results}} lack it too',
+  chance: '; the chance of the first {{front}} goes from {{asIs}} to {{chance}}',
+  winsOne: '; wins about {{clicks}} clicks on 1 other keyword of the page',
+  wins: '; wins about {{clicks}} clicks on {{keywords}} other keywords of the page',
+  costsOne: '; costs about {{clicks}} clicks on 1 other keyword',
+  costs: '; costs about {{clicks}} clicks on {{keywords}} other keywords',
+  tenthOfADay: 'a tenth of a day',
+  quarterOfADay: 'a quarter of a day',
+  halfADay: 'half a day',
+  aDay: 'a day',
+  days: '{{days}} days',
+} as const;
+export type ReasonWords = Record<keyof typeof ENGLISH_REASONS, string>;
+
+/**
+ * Why an action stands where it does, as one plain sentence (method §8).
+ * @param locale how numbers are spelled
+ * @example reason({ action: 'merge', ownTargets: 2, own: 8, … }) // '2 of our pages share this result page, the best at 8.'
+ */
+export function reason(
+  facts: ReasonFacts,
+  words: ReasonWords = ENGLISH_REASONS,
+  locale: string = 'en-US',
+): string {
+  const say = (name: keyof ReasonWords, values: Values = {}): string => filled(words[name], values);
+  const number = (value: number): string => rounded(value, locale);
+  const stand = standing(facts, say);
+  return say(facts.action, {
+    ownTargets: facts.ownTargets,
+    own: facts.own,
+    ownPaid: facts.ownPaid,
+    adds: added(facts, say, number),
+    searched: facts.searches === null ? '' : say('searched', { searches: number(facts.searches) }),
+    stand: facts.action === 'hold' ? stand : stand.charAt(0).toLowerCase() + stand.slice(1),
+    title: titleLacks(facts, say),
+    rivals: rivalsHeld(facts, say),
+    chance: chanceMoves(facts, say),
+    elsewhere: elsewhereMoves(facts, say, number),
+  });
 }
 
-function lead({ value, currency, effort }: ReasonFacts): string {
-  if (value === null) return `What it adds is unknown, for ${daysPhrase(effort)}`;
-  return `Adds about ${rounded(value)} ${currency} a month for ${daysPhrase(effort)}`;
-}
+type Values = Readonly<Record<string, string | number>>;
+type Say = (name: keyof ReasonWords, values?: Values) => string;
+type Spell = (value: number) => string;
 
-function searchedPhrase({ searches }: ReasonFacts): string {
-  return searches === null ? '' : `searched ${rounded(searches)} times a month, `;
+const filled = (text: string, values: Values): string =>
+  text.replace(/\{\{(\w+)\}\}/g, (_, name: string) => String(values[name] ?? ''));
+
+function added({ value, currency, effort }: ReasonFacts, say: Say, spell: Spell): string {
+  const days = daysOfWork(effort, say);
+  return value === null ? say('addsUnknown', { days }) : say('adds', { value: spell(value), currency, days });
 }
 
 /** What the title lacks, and how many of the front lack it too. */
-function titlePhrase({ frontPhrase: front }: ReasonFacts): string {
-  const missing = ' with the phrase missing from the title';
-  if (front === null || front.held >= front.results) return missing;
+function titleLacks({ frontPhrase: front }: ReasonFacts, say: Say): string {
+  if (front === null || front.held >= front.results) return say('title');
   return front.held === 0
-    ? `${missing}; none of the first ${front.results} has it`
-    : `${missing}; ${front.results - front.held} of the first ${front.results} lack it too`;
+    ? say('titleNone', { results: front.results })
+    : say('titleSome', { results: front.results, lacking: front.results - front.held });
 }
 
-function chancePhrase({ asIs, chance, front }: ReasonFacts): string {
+function chanceMoves({ asIs, chance, front }: ReasonFacts, say: Say): string {
   if (asIs === null || chance === null) return '';
-  return `; the chance of the first ${front} goes from ${percent(asIs)} to ${percent(chance)}`;
+  return say('chance', { front, asIs: percent(asIs), chance: percent(chance) });
 }
 
 /** What the page’s other keywords win and lose, where it is more than a click. */
-function elsewherePhrase({ elsewhere }: ReasonFacts): string {
+function elsewhereMoves({ elsewhere }: ReasonFacts, say: Say, spell: Spell): string {
   if (elsewhere === null) return '';
-  const { won, lost } = elsewhere;
-  const others = (count: number): string => `${count} other keyword${count === 1 ? '' : 's'}`;
-  const wins =
-    won.keywords === 0
-      ? ''
-      : `; wins about ${rounded(won.clicks)} clicks on ${others(won.keywords)} of the page`;
-  const costs =
-    lost.keywords === 0 ? '' : `; costs about ${rounded(lost.clicks)} clicks on ${others(lost.keywords)}`;
-  return wins + costs;
+  const told = (
+    { keywords, clicks }: { keywords: number; clicks: number },
+    one: keyof ReasonWords,
+    many: keyof ReasonWords,
+  ): string => (keywords === 0 ? '' : say(keywords === 1 ? one : many, { clicks: spell(clicks), keywords }));
+  return told(elsewhere.won, 'winsOne', 'wins') + told(elsewhere.lost, 'costsOne', 'costs');
 }
 
-function ownPhrase(facts: ReasonFacts): string {
-  if (isRanked(facts.own)) return `We stand at ${facts.own}`;
-  return facts.own === ABSENT ? 'We are absent' : 'Our position is unknown';
+function standing({ own }: ReasonFacts, say: Say): string {
+  return isRanked(own) ? say('ranked', { own }) : say(own === ABSENT ? 'absent' : 'unknown');
 }
 
-function rivalsPhrase(positions: readonly number[], front: number): string {
-  if (positions.length === 0) return `no rival within the first ${front}`;
-  const list =
-    positions.length === 1
-      ? `${positions[0]}`
-      : `${positions.slice(0, -1).join(', ')} and ${positions.at(-1)}`;
-  return `${positions.length === 1 ? 'a rival' : 'rivals'} at ${list}`;
+function rivalsHeld({ rivalsInFront: held, front }: ReasonFacts, say: Say): string {
+  if (held.length === 0) return say('noRival', { front });
+  if (held.length === 1) return say('aRival', { positions: held[0]! });
+  return say('rivals', { positions: held.slice(0, -1).join(', ') + say('and') + held.at(-1)! });
 }
 
 /** Days of work as people say them. */
-function daysPhrase(days: number): string {
-  if (days === 0.1) return 'a tenth of a day';
-  if (days === 0.25) return 'a quarter of a day';
-  if (days === 0.5) return 'half a day';
-  return days === 1 ? 'a day' : `${days} days`;
+function daysOfWork(days: number, say: Say): string {
+  if (days === 0.1) return say('tenthOfADay');
+  if (days === 0.25) return say('quarterOfADay');
+  if (days === 0.5) return say('halfADay');
+  return days === 1 ? say('aDay') : say('days', { days });
 }
 
-const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 /** To two digits below a hundred, to three above: it is an estimate. */
-function rounded(value: number): string {
+function rounded(value: number, locale: string): string {
   const digits = Math.abs(value) < 100 ? 2 : 3;
-  return Number(value.toPrecision(digits)).toLocaleString('en-US', { maximumFractionDigits: 2 });
+  return Number(value.toPrecision(digits)).toLocaleString(locale, { maximumFractionDigits: 2 });
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { ABSENT, UNKNOWN } from '../ranking/position';
 import { ACTIONS } from './action';
 import { rivalLetters } from './letters';
-import { reason, type ReasonFacts } from './reason';
+import { ENGLISH_REASONS, reason, type ReasonFacts, type ReasonWords } from './reason';
 import { hasAsTyped, prepareKeyword, prepareText, textStanding } from './textStanding';
 
 describe('how the words of a target stand to a keyword', () => {
@@ -140,6 +140,15 @@ describe('the reason for an action', () => {
   ] as [Partial<ReasonFacts>, string][])('%j', (over, sentence) =>
     expect(reason({ ...facts, ...over })).toBe(sentence),
   );
+
+  test('is said with the words and numbers of another language', () => {
+    const words = Object.fromEntries(
+      Object.entries(ENGLISH_REASONS).map(([name, text]) => [name, text.replace(/^searched/, 'gesucht')]),
+    ) as ReasonWords;
+    const said = reason({ ...facts, action: 'strengthen' }, words, 'de-DE');
+    expect(said).toContain('gesucht 14.200 times');
+    expect(said).toContain('rivals at 3, 5 and 9');
+  });
 
   test('is one sentence for every action and position', () => {
     for (const action of ACTIONS) {

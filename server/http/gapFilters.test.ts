@@ -4,8 +4,10 @@ import type { SiftPage } from '@opsimath/contract/api/sift';
 import { PURPOSES, type Purpose } from '@opsimath/core/sift/purpose';
 import ExcelJS from 'exceljs';
 import { ACTIONS } from '@opsimath/core/gap/action';
+import { reason } from '@opsimath/core/gap/reason';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
 import { key } from '@opsimath/core/text/key';
+import { closeVariantKey } from '@opsimath/core/text/stems';
 import { PAGE_KINDS, pageKind } from '@opsimath/core/text/pageKind';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { BEFORE, DATE, MARKET, Running } from '../testing/running';
@@ -81,6 +83,54 @@ test('each count says how many there would be, and choosing it gives just those'
       expect([name, value, chosen.total]).toEqual([name, value, wanted.length]);
       if (wanted.length <= 500) expect(ids(chosen.rows)).toEqual(ids(wanted));
     }
+});
+
+test('close variants share the line of the one that comes first; opened, they stand below it', async () => {
+  const pageOf = (more: Record<string, string | number>) => gaps({ variants: 'together', ...more });
+  const folded = await pageOf({});
+  expect(folded.together).toBe(true);
+  expect(folded.total).toBe(page.total);
+  // By the method's own words: the same stems in any order, without joining words.
+  const stemsOf = ({ text }: GapRow): string => closeVariantKey(text, 'en');
+  const firsts = all.filter((row, n) => all.findIndex((other) => stemsOf(other) === stemsOf(row)) === n);
+  expect(folded.lines).toBe(firsts.length);
+  expect(firsts.length).toBeLessThan(all.length);
+  expect(folded.rows.map(({ id }) => id)).toEqual(firsts.slice(0, 500).map(({ id }) => id));
+  for (const row of folded.rows) {
+    const others = all.filter((other) => other.id !== row.id && stemsOf(other) === stemsOf(row));
+    const searches = others.reduce((sum, { volume }) => sum + (volume ?? 0), 0);
+    expect(row.variants).toEqual(
+      others.length === 0 ? null : { others: others.length, searches, opened: false },
+    );
+  }
+  const [one, two] = folded.rows.filter(({ variants }) => variants !== null);
+  const opened = `${one!.id},${two!.id},999999999`;
+  const both = await pageOf({ opened });
+  expect(both.lines).toBe(folded.lines + one!.variants!.others + two!.variants!.others);
+  const below = all.filter((row) => row.id !== one!.id && stemsOf(row) === stemsOf(one!));
+  const at = both.rows.findIndex(({ id }) => id === one!.id);
+  expect(both.rows[at]!.variants!.opened).toBe(true);
+  expect(both.rows.slice(at + 1, at + 1 + below.length).map(({ id, under }) => [id, under])).toEqual(
+    below.map(({ id }) => [id, one!.id]),
+  );
+  // A page that begins amid them goes on where the one before ended.
+  expect((await pageOf({ opened, offset: at + 1 })).rows.slice(0, 9)).toEqual(
+    both.rows.slice(at + 1, at + 10),
+  );
+  // What is filtered out is no variant of anything.
+  const narrowed = await pageOf({ find: one!.text });
+  expect(narrowed.rows.map(({ id }) => id)).toContain(one!.id);
+  expect(narrowed.total).toBe((await gaps({ find: one!.text })).total);
+  expect((await gaps({ opened })).rows.every((row) => row.variants === null && row.under === null)).toBe(
+    true,
+  );
+});
+
+test('the sentence on an action is made of what is told beside it', () => {
+  for (const { reason: said, why, action } of all) {
+    expect(why.action).toBe(action);
+    expect(reason(why)).toBe(said);
+  }
 });
 
 test('a page is what somebody said by hand: in the filter, in groups and on the front; taken back it is by its path', async () => {

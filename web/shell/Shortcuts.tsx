@@ -22,6 +22,7 @@ const BY_STAGE: Record<string, [string, string][]> = {
     [t('shell:Shortcuts.homeEnd'), t('shell:Shortcuts.firstAndLastRow')],
     [t('shell:Shortcuts.space'), t('shell:Shortcuts.putTheRowIntoTheTray')],
     [t('shell:Shortcuts.enter'), t('shell:Shortcuts.openTheDossier')],
+    ['v', t('shell:Shortcuts.showOrHideTheVariantsOf')],
     [t('shell:Shortcuts.shiftPressOnAHead'), t('shell:Shortcuts.sortByItAsWell')],
     ['/', t('shell:Shortcuts.findAKeyword')],
   ],

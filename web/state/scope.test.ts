@@ -69,6 +69,8 @@ test('what is written into an address is read back', () => {
     cluster: id,
     answering: fc.constantFrom('', 'tarnwick.example/fell'),
     by: fc.constantFrom('' as const, 'cluster' as const, 'action' as const),
+    lines: fc.constantFrom('' as const, 'apart' as const),
+    opened: fc.uniqueArray(fc.integer({ min: 1, max: 1e6 }), { maxLength: 3 }),
     gapColumns: fc.subarray(['cpc', 'difficulty']),
     sort: fc
       .subarray([...gapSort.options], { minLength: 1, maxLength: 3 })

@@ -1,3 +1,4 @@
+import type { ReasonWords } from '@opsimath/core/gap/reason';
 import type codes from './en/codes.json';
 import type counts from './en/counts.json';
 import type drafts from './en/drafts.json';
@@ -32,6 +33,8 @@ export interface Words {
   report: typeof report;
   method: typeof method;
   /** What a word means stands in the core, where reports read it too: English has nothing here. */
+  /** Nor here: sentences on what to do are the core's. */
+  reasons: ReasonWords;
   glossary: Partial<Record<string, { word: string; meaning: string }>>;
 }
 

@@ -32,9 +32,14 @@ export async function readFirst(language: Language): Promise<Partial<Words>> {
 
 /** A stage with its texts, the texts first. */
 export async function withWords<Stage>(
-  spaces: readonly (StageSpace | 'glossary')[],
+  spaces: readonly (StageSpace | 'glossary' | 'reasons')[],
   stage: () => Promise<Stage>,
 ): Promise<Stage> {
-  await Promise.all(spaces.map(async (space) => addWords(space, await read(languageNow(), space))));
+  await Promise.all(
+    spaces.map(async (space) => {
+      const texts = await read(languageNow(), space);
+      if (Object.keys(texts).length > 0) addWords(space, texts);
+    }),
+  );
   return stage();
 }

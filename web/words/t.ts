@@ -84,5 +84,9 @@ export function glossaryWords(
   return (held.getResourceBundle(language, 'glossary') as Words['glossary'] | undefined)?.[word] ?? english;
 }
 
+/** What the sentence on an action is made of, where the language has its own; else the server's is read as it is. */
+export const reasonTexts = (): Words['reasons'] | undefined =>
+  held.getResourceBundle(language, 'reasons') as Words['reasons'] | undefined;
+
 export const languageNow = (): Language => language;
 export const localeNow = (): { numbers: string; days: string } => LOCALES[language];

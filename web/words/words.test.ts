@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { gapMark, heldName } from '@opsimath/contract/api/gapQuery';
 import { jobState } from '@opsimath/contract/api/jobs';
 import { ACTIONS } from '@opsimath/core/gap/action';
+import { ENGLISH_REASONS } from '@opsimath/core/gap/reason';
 import { GAP_KINDS } from '@opsimath/core/gap/kind';
 import { PAID_STATES } from '@opsimath/core/gap/paid';
 import { WORTH_SOURCES } from '@opsimath/core/gap/worth';
@@ -86,6 +87,13 @@ test('every figure of the contract has German words', () => {
 
 test('every word of the glossary is explained in German', () => {
   expect(Object.keys(read('de', 'glossary')).sort()).toEqual(GLOSSARY.map(({ word }) => word).sort());
+});
+
+test('reasons have German words, with the same values put in', () => {
+  const german = read('de', 'reasons') as Texts;
+  expect(Object.keys(german)).toEqual(Object.keys(ENGLISH_REASONS));
+  for (const [name, text] of Object.entries(ENGLISH_REASONS))
+    expect([name, named(german[name]!)]).toEqual([name, named(text)]);
 });
 
 test('a text takes its values, a count agrees with its noun, a code says its word', () => {

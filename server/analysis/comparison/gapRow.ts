@@ -4,7 +4,7 @@ import { ACTIONS, type Action } from '@opsimath/core/gap/action';
 import { GAP_KINDS, isNear } from '@opsimath/core/gap/kind';
 import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
 import { PAID_STATES } from '@opsimath/core/gap/paid';
-import { reason } from '@opsimath/core/gap/reason';
+import { type ReasonFacts, reason } from '@opsimath/core/gap/reason';
 import { worthParts } from '@opsimath/core/gap/worthParts';
 import { WORTH_SOURCES } from '@opsimath/core/gap/worth';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
@@ -39,6 +39,8 @@ export async function gapRows(
     ...gapRow(comparison, i, keywords.get(comparison.keywords[i]!)!.text, addresses, tracked),
     block: blockOf(comparison, i, holders),
     warnings: warnings.get(comparison.keywords[i]!) ?? [],
+    variants: null,
+    under: null,
   }));
 }
 
@@ -48,7 +50,7 @@ function gapRow(
   text: string,
   addresses: ReadonlyMap<number, string>,
   tracked: ReadonlySet<number>,
-): Omit<GapRow, 'block' | 'warnings'> {
+): Omit<GapRow, 'block' | 'warnings' | 'variants' | 'under'> {
   const { columns, gaps, now, before, metrics } = comparison;
   const row = comparison.rows[i]!;
   const own = columns.ownOrganic[i]!;
@@ -57,6 +59,10 @@ function gapRow(
   const rivals = columns.rivalOrganic.map((rival) => rival[i]!);
   const capture = now.capture[row]!;
   const figure = (name: GapFigure): number | null => gapFigure(comparison, name, i);
+  const why = reasonFacts(comparison, i, action, {
+    value: known(gaps.worthAMonth[i]!),
+    elsewhere: elsewhereOf(comparison, i, action),
+  });
   return {
     id: comparison.keywords[i]!,
     text,
@@ -92,17 +98,15 @@ function gapRow(
     worthSource: WORTH_SOURCES[comparison.worthSource[i]!]!,
     aim: gaps.aim[i] === 0 ? null : gaps.aim[i]!,
     gain: figure('gain'),
-    elsewhere: elsewhereOf(comparison, i, action),
+    elsewhere: why.elsewhere,
     elsewhereValue: gaps.elsewhereValue[i]! || 0,
     worthAMonth: figure('a month'),
     effort: comparison.effort[i]!,
     priority: figure('priority'),
     action,
     chosen: columns.chosen[i] === ACTIONS.indexOf(action) + 1,
-    reason: reasonOf(comparison, i, action, {
-      value: known(gaps.worthAMonth[i]!),
-      elsewhere: elsewhereOf(comparison, i, action),
-    }),
+    reason: reason(why),
+    why,
     cpcLow: known(metrics.cpcLow[row]!),
     cpcHigh: known(metrics.cpcHigh[row]!),
     adCompetition: figure('ad competition'),
@@ -122,18 +126,18 @@ function gapRow(
   };
 }
 
-/** Why an action stands where it does, in a sentence. @param brings what it adds a month, and on other keywords */
-export function reasonOf(
+/** What tells why an action stands where it does. @param brings what it adds a month, and on other keywords */
+export function reasonFacts(
   comparison: Comparison,
   i: number,
   action: Action,
   brings: { value: number | null; elsewhere: ToldElsewhere | null },
-): string {
+): GapRow['why'] & ReasonFacts {
   const { columns, project } = comparison;
   const { front, efforts, currency } = project.settings;
   const foretold = FORETOLD_OF[action];
   const held = columns.rivalOrganic.map((rival) => rival[i]!);
-  return reason({
+  return {
     action,
     own: columns.ownOrganic[i]!,
     ownPaid: columns.ownPaid[i]!,
@@ -147,7 +151,7 @@ export function reasonOf(
     currency,
     effort: efforts[action],
     ...brings,
-  });
+  };
 }
 
 /** What an action for a keyword does to other keywords of its page; `null` where it touches none that counts. */

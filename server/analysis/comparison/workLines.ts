@@ -1,5 +1,6 @@
 import type { WorkLine } from '@opsimath/contract/api/whatToDo';
 import { type WorthParts, spreadOfSum } from '@opsimath/core/gap/spreadOfWorth';
+import { reason } from '@opsimath/core/gap/reason';
 import { prepareText } from '@opsimath/core/gap/textStanding';
 import { worthParts } from '@opsimath/core/gap/worthParts';
 import { proposedTitle } from '@opsimath/core/plan/proposedTitle';
@@ -12,7 +13,7 @@ import type { Workspace } from '../kept/workspace';
 import { OwnMaterial } from '../models/ownMaterial';
 import type { Comparison } from './comparison';
 import { FORETOLD_OF } from './foretell';
-import { reasonOf } from './gapRow';
+import { reasonFacts } from './gapRow';
 import { toldElsewhere } from './pageEffects';
 
 export const WORK_SEED = 20_260_315;
@@ -74,6 +75,10 @@ export async function linesOf(
     const words = place === null ? null : material.wordsOf(place.id);
     const limit = project.settings.titleLimits[market.surface];
     const isNew = FORETOLD_OF[work.action] === 'written';
+    const why = reasonFacts(comparison, work.lead, work.action, {
+      value: work.value,
+      elsewhere: toldOf(work.serves.filter(({ entry }) => entry !== work.lead)),
+    });
     return {
       action: work.action,
       target: place === null ? null : { address: place.address, title: place.title },
@@ -93,10 +98,8 @@ export async function linesOf(
       ...spreadOfSum(partsOfWork(comparison, work), WORK_SEED),
       effort: work.effort,
       priority: work.priority,
-      reason: reasonOf(comparison, work.lead, work.action, {
-        value: work.value,
-        elsewhere: toldOf(work.serves.filter(({ entry }) => entry !== work.lead)),
-      }),
+      reason: reason(why),
+      why,
       serves: named[n]!.map(({ entry, clicks, value }) => ({
         id: keywords[entry]!,
         text: textOf(entry),

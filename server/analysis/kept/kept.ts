@@ -56,6 +56,8 @@ const KINDS = {
   'word counts': { most: 4, grounds: [] },
   tree: { most: 3, grounds: [] },
   variants: { most: 4, grounds: ['new keywords', 'variants', 'translations'] },
+  /** Named by their comparison. */
+  'close variants': { most: 4, grounds: ['new keywords'] },
   answer: { most: 100, grounds: [] },
 } as const satisfies Record<string, { most: number; grounds: readonly Ground[] }>;
 export type KeptKind = keyof typeof KINDS;

@@ -1,5 +1,6 @@
-import { type GapPage } from '@opsimath/contract/api/gaps';
+import type { GapPage, GapRow } from '@opsimath/contract/api/gaps';
 import { type GapQueryRead, gapKind, gapMark, paidState } from '@opsimath/contract/api/gapQuery';
+import { type VariantLines, linesBetween } from '@opsimath/core/gap/variantLines';
 import { isOnFront } from '@opsimath/core/ranking/front';
 import { bringsLittle } from '@opsimath/core/ranking/littleDemand';
 import { median } from '@opsimath/core/ranking/statistics';
@@ -12,6 +13,7 @@ import { gapRows } from '../comparison/gapRow';
 import type { Standings } from '../facts/standings';
 import { type OpenComparison, openComparison } from '../comparison/openComparison';
 import type { Workspace } from '../kept/workspace';
+import { linesOfGaps } from './gapLines';
 
 /** One page of gaps with the counts that work as filters. */
 export async function gapPage(
@@ -19,17 +21,20 @@ export async function gapPage(
   projectId: number,
   query: GapQueryRead,
 ): Promise<GapPage> {
-  const { comparison, order, filtered } = await filteredOrder(workspace, projectId, query);
-  const indices: number[] = [];
-  let passed = 0;
-  for (let n = 0; n < order.length && indices.length < query.limit; n++) {
-    const i = order[n]!;
-    if (filtered.passes[i] === 0) continue;
-    if (passed++ >= query.offset) indices.push(i);
-  }
+  const opened = await filteredOrder(workspace, projectId, query);
+  const { comparison, order, filtered } = opened;
+  const folded = await linesOfGaps(workspace, opened, query);
+  const { lines, rows } = folded
+    ? await foldedRows(workspace, comparison, folded, query)
+    : {
+        lines: filtered.total,
+        rows: await gapRows(workspace.database, comparison, between(order, filtered, query)),
+      };
   return {
     total: filtered.total,
-    rows: await gapRows(workspace.database, comparison, indices),
+    lines,
+    together: folded !== null,
+    rows,
     rivals: rivalColumns(comparison),
     totals: totalsOf(comparison, filtered, order),
     own: comparison.sides.ownName,
@@ -41,6 +46,50 @@ export async function gapPage(
       latest: latestDate(comparison.now),
       compareLatest: comparison.before ? latestDate(comparison.before) : null,
     },
+  };
+}
+
+/** Rows that pass from `offset` on. */
+function between(order: Int32Array, { passes }: Filtered, { offset, limit }: GapQueryRead): number[] {
+  const indices: number[] = [];
+  let passed = 0;
+  for (let n = 0; n < order.length && indices.length < limit; n++) {
+    const i = order[n]!;
+    if (passes[i] !== 0 && passed++ >= offset) indices.push(i);
+  }
+  return indices;
+}
+
+/** Lines from `offset` on, each told what it stands for, and how many there are. */
+async function foldedRows(
+  { database }: Workspace,
+  comparison: Comparison,
+  folded: VariantLines,
+  { opened, offset, limit }: GapQueryRead,
+): Promise<{ lines: number; rows: GapRow[] }> {
+  const { keywords, volume } = comparison;
+  const wanted = new Set(opened);
+  const isOpened = (i: number): boolean => wanted.has(keywords[i]!);
+  const shown = linesBetween(folded, isOpened, offset, limit);
+  const rows = await gapRows(
+    database,
+    comparison,
+    shown.map(({ row }) => row),
+  );
+  let lines = folded.first.length;
+  for (const [first, others] of folded.others) if (isOpened(first)) lines += others.length;
+  return {
+    lines,
+    rows: rows.map((row, n) => {
+      const { row: i, under } = shown[n]!;
+      const others = under === null ? folded.others.get(i) : undefined;
+      const searches = (others ?? []).reduce((sum, other) => sum + (volume[other]! || 0), 0);
+      return {
+        ...row,
+        under: under === null ? null : keywords[under]!,
+        variants: others ? { others: others.length, searches, opened: isOpened(i) } : null,
+      };
+    }),
   };
 }
 
@@ -57,7 +106,7 @@ export async function filteredOrder(
   const order = await workspace.keep('order', revisions, [name, query.sort], async () =>
     orderBy(comparison, query.sort, await workspace.alphabet(comparison.market, revisions)),
   );
-  const { sort: _, offset: _o, limit: _l, also, ...filter } = query;
+  const { sort: _, offset: _o, limit: _l, variants: _v, opened: _e, also, ...filter } = query;
   const { pool } = filter;
   const byPurpose = pool !== undefined && (also === 'purposes' || filter.purposes.length > 0);
   const filtered = await workspace.keep(

@@ -30,14 +30,22 @@ import { notUsual } from './notUsual';
 import { Told } from '../../words/Told';
 import { t } from '../../words/t';
 
-type Groups = Exclude<Scope['by'], ''> | 'none';
+type Groups = Exclude<Scope['by'], ''> | 'none' | 'apart';
 const GROUPS: { value: Groups; label: string }[] = [
-  { value: 'none', label: t('gaps:Comparison.notInGroups') },
+  { value: 'none', label: t('gaps:Comparison.variantsOnOneLine') },
+  { value: 'apart', label: t('gaps:Comparison.eachKeywordOnItsOwnLine') },
   { value: 'cluster', label: t('gaps:Comparison.byCluster') },
   { value: 'target', label: t('gaps:Comparison.byOurTarget') },
   { value: 'page kind', label: t('gaps:Comparison.byKindOfOurPage') },
   { value: 'action', label: t('gaps:Comparison.byWhatToDo') },
 ];
+
+/** Lines of the table, or groups. */
+function byOf(chosen: Groups): Partial<Scope> {
+  if (chosen === 'none' || chosen === 'apart')
+    return { by: '', lines: chosen === 'apart' ? 'apart' : '', opened: [] };
+  return { by: chosen };
+}
 
 /** Every keyword with its lane, gap kind, worth, and what to do; as a table, in groups, or with the map above it. */
 export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
@@ -56,7 +64,8 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
   );
   // Purposes are read only where their counts are seen: the first time that takes longer.
   const counted = wide && scope.pool !== null ? ({ also: 'purposes' } as const) : {};
-  const answer = useGapPageQuery({ project, query: { ...query, ...counted, offset: 0 } });
+  const onLines = scope.lines === 'apart' ? {} : ({ variants: 'together', opened: scope.opened } as const);
+  const answer = useGapPageQuery({ project, query: { ...query, ...onLines, ...counted, offset: 0 } });
   const { data: first, error, isFetching, refetch } = answer;
   if (error) {
     return (
@@ -91,9 +100,9 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
           <Select<Groups>
             aria-label={t('gaps:Comparison.groups')}
             popupMatchSelectWidth={false}
-            value={scope.by === '' ? 'none' : scope.by}
+            value={scope.by === '' ? (scope.lines === '' ? 'none' : 'apart') : scope.by}
             options={GROUPS}
-            onChange={(by) => change({ by: by === 'none' ? '' : by })}
+            onChange={(by) => change(byOf(by))}
           />
           <ColumnsMenu
             columns={gapExtra}
@@ -123,7 +132,7 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
         {first && scope.by === '' && (
           <GapTable
             project={project}
-            query={query}
+            query={{ ...query, ...onLines }}
             first={first}
             openId={scope.open}
             narrow={scope.open !== null}

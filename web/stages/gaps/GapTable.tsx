@@ -1,6 +1,6 @@
 import type { GapPage, GapRow } from '@opsimath/contract/api/gaps';
 import type { GapQuery } from '@opsimath/contract/api/gapQuery';
-import { useMemo } from 'react';
+import { useCallback, useMemo } from 'react';
 import { VirtualGrid } from '../../parts/table/VirtualGrid';
 import { PAGE_ROWS, rowFinder, useVisiblePages } from '../../parts/table/usePages';
 import { Empty } from '../../parts/words/Empty';
@@ -40,6 +40,13 @@ export function GapTable({ project, query, first, openId, narrow, onOpen }: GapT
       ]),
     [first, pages, upper.currentData, lower.currentData],
   );
+  const open = useCallback(
+    (row: GapRow) => {
+      const of = row.under ?? (row.variants === null ? null : row.id);
+      if (of !== null) change({ opened: toggled(scope.opened, of) }, { replace: true });
+    },
+    [scope.opened, change],
+  );
   const orders = readOrders(query.sort ?? '-priority');
   const extra = useMemo(() => gapExtra.shown(project, scope.gapColumns), [project, scope.gapColumns]);
   const spreadOf = useWorthSpread(
@@ -47,8 +54,8 @@ export function GapTable({ project, query, first, openId, narrow, onOpen }: GapT
     !narrow && (extra.includes('range') || extra.includes('first')),
   );
   const columns = useMemo(
-    () => gapTableColumns(first, narrow, selected, select, extra, spreadOf),
-    [first, narrow, selected, select, extra, spreadOf],
+    () => gapTableColumns(first, narrow, { selected, onSelect: select, onVariants: open }, extra, spreadOf),
+    [first, narrow, selected, select, open, extra, spreadOf],
   );
   if (first.total === 0) {
     return (
@@ -59,10 +66,10 @@ export function GapTable({ project, query, first, openId, narrow, onOpen }: GapT
   }
   return (
     <VirtualGrid
-      listName={JSON.stringify(query)}
+      listName={JSON.stringify({ ...query, opened: [] })}
       label={t('gaps:GapTable.gaps')}
       columns={columns}
-      total={first.total}
+      total={first.lines}
       rowAt={rowAt}
       idOf={(row) => row.id}
       rowHeight={ROW_HEIGHT}
@@ -72,8 +79,12 @@ export function GapTable({ project, query, first, openId, narrow, onOpen }: GapT
       onVisible={onVisible}
       onSort={(sort, descending, add) => change({ sort: writeOrders(orders, { sort, descending }, add) })}
       onSelect={select}
+      rowKeys={{ v: open }}
       onOpen={(row) => onOpen(row.id)}
       onClose={() => onOpen(null)}
     />
   );
 }
+
+const toggled = (ids: readonly number[], id: number): number[] =>
+  ids.includes(id) ? ids.filter((other) => other !== id) : [...ids, id];

@@ -14,6 +14,7 @@ import { OpenDossier } from '../../parts/dossier/OpenDossier';
 import { EVERYTHING, isNarrowed } from './narrowed';
 import { WorkKeywords } from './WorkKeywords';
 import { Told } from '../../words/Told';
+import { reasonWords } from '../../parts/words/reasonWords';
 import { t, wordOf } from '../../words/t';
 
 const PAGE = 50;
@@ -198,7 +199,7 @@ function Line({ line, number, isOpen, onOpen, query }: LineProps) {
         <tr className="opened">
           <td />
           <td colSpan={6}>
-            <p>{line.reason}</p>
+            <p>{reasonWords(line)}</p>
             {line.title !== null && (
               <p>
                 <span className="soft">
@@ -267,7 +268,7 @@ function tableOf(lines: readonly WorkLine[], currency: string): string[][] {
       line.high.toFixed(2),
       String(line.effort),
       line.priority.toFixed(2),
-      line.reason,
+      reasonWords(line),
     ]),
   ];
 }

@@ -1,5 +1,6 @@
 import type { GapPage, GapRow } from '@opsimath/contract/api/gaps';
 import type { Position } from '@opsimath/contract/api/position';
+import { reasonWords } from '../../parts/words/reasonWords';
 import { type GapFigure, figureOf } from '@opsimath/contract/figures/gapFigures';
 import { overtakenBy } from '@opsimath/core/gap/overtaken';
 import { ABSENT, UNKNOWN } from '@opsimath/core/ranking/position';
@@ -216,7 +217,7 @@ const IN_WORDS: readonly Extra[] = [
     head: t('gaps:gapExtraColumns.why'),
     tip: t('gaps:gapExtraColumns.whyTheBestActionStandsWhere'),
     width: 420,
-    cell: (row) => <span title={row.reason}>{row.reason}</span>,
+    cell: (row) => <span title={reasonWords(row)}>{reasonWords(row)}</span>,
   },
   {
     id: 'paid',

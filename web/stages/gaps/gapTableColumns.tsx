@@ -5,8 +5,9 @@ import '../../parts/lane/lane.css';
 import { CaptureHere } from './CaptureHere';
 import { Tick } from '../../parts/table/Tick';
 import type { GridColumn } from '../../parts/table/gridColumn';
+import { reasonWords } from '../../parts/words/reasonWords';
 import { Warned } from '../../parts/words/Warned';
-import { decimal, movement, worth } from '../../parts/words/figures';
+import { count, counted, decimal, movement, worth } from '../../parts/words/figures';
 import { ochreOf } from '../../parts/words/ochre';
 import { figureColumn, gapExtraColumns } from './gapExtraColumns';
 import type { SpreadOf } from './useWorthSpread';
@@ -31,12 +32,40 @@ function AddsWord({ row, typicalGain }: { row: GapRow; typicalGain: number | nul
   );
 }
 
+/** How many others the line stands for; pressed, they are shown below it. */
+function VariantsOf({ row: { text, variants }, onPress }: { row: GapRow; onPress: () => void }) {
+  if (variants === null) return null;
+  const many = counted(variants.others, 'variant');
+  const words = { many, text, searches: count(variants.searches) };
+  return (
+    <button
+      className="plain faint variants-of"
+      aria-expanded={variants.opened}
+      aria-label={t('gaps:gapTableColumns.manyOfText', words)}
+      title={t('gaps:gapTableColumns.manyTogetherSearchedSearches', words)}
+      onClick={(event) => {
+        event.stopPropagation();
+        onPress();
+      }}
+    >
+      {variants.opened ? '−' : '+'}
+      {variants.others}
+    </button>
+  );
+}
+
+interface RowActs {
+  selected: ReadonlySet<number>;
+  onSelect: (row: GapRow) => void;
+  /** Shows the variants of a row, or hides them. */
+  onVariants: (row: GapRow) => void;
+}
+
 /** The columns of the gap table; beside an open dossier only those that tell rows apart. */
 export function gapTableColumns(
   page: GapPage,
   narrow: boolean,
-  selected: ReadonlySet<number>,
-  onSelect: (row: GapRow) => void,
+  { selected, onSelect, onVariants }: RowActs,
   extra: readonly string[],
   spreadOf: SpreadOf,
 ): GridColumn<GapRow>[] {
@@ -58,9 +87,10 @@ export function gapTableColumns(
       pinned: true,
       always: true,
       cell: (row) => (
-        <span className="keyword-cell">
+        <span className={row.under === null ? 'keyword-cell' : 'keyword-cell under-variant'}>
           <b title={row.text}>{row.text}</b>
           <Warned warnings={row.warnings} />
+          <VariantsOf row={row} onPress={() => onVariants(row)} />
         </span>
       ),
     },
@@ -124,7 +154,7 @@ export function gapTableColumns(
         row.action === 'capture first' ? (
           <CaptureHere row={row} />
         ) : (
-          <span title={row.reason}>{wordOf(row.action)}</span>
+          <span title={reasonWords(row)}>{wordOf(row.action)}</span>
         ),
     },
   ];

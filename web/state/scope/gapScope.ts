@@ -47,6 +47,10 @@ export interface GapScope {
   answering: string;
   /** Gaps in groups. */
   by: 'cluster' | 'target' | 'action' | 'page kind' | '';
+  /** Close variants each on a line of its own; usually they share that of the first. */
+  lines: 'apart' | '';
+  /** Keywords whose variants are shown below them. */
+  opened: number[];
   /** Orders of gaps: `-priority,keyword`. */
   sort: string;
   /** Columns of the gap table beside the usual ones. */
@@ -80,6 +84,8 @@ export function readGaps(address: AddressReader): GapScope {
     cluster: address.id('cluster'),
     answering: address.text('answering'),
     by: address.one('by', ['cluster', 'target', 'action', 'page kind'], ''),
+    lines: address.one('lines', ['apart'], ''),
+    opened: address.ids('opened'),
     sort: readOrder(address.words('sort')),
     gapColumns: address.words('gapColumns'),
     open: address.id('open'),

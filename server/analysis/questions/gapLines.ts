@@ -1,0 +1,39 @@
+import type { GapQueryRead } from '@opsimath/contract/api/gapQuery';
+import { type VariantLines, variantLines } from '@opsimath/core/gap/variantLines';
+import { keywordKeysText } from '../../data/keywordKeys';
+import type { Filtered } from '../comparison/gapFilter';
+import type { OpenComparison } from '../comparison/openComparison';
+import type { Workspace } from '../kept/workspace';
+import { inWordWorker } from '../words/inWordWorker';
+
+/** Among more compared keywords than this, close variants are not put together: each stays on a line of its own. */
+const MOST_KEYWORDS = 100_000;
+
+/**
+ * What passes in its order, close variants on the line of the one that comes first; `null` where each keyword has its own.
+ * @param order all rows in the order asked for
+ */
+export async function linesOfGaps(
+  workspace: Workspace,
+  {
+    comparison,
+    name,
+    revisions,
+    order,
+    filtered,
+  }: OpenComparison & { order: Int32Array; filtered: Filtered },
+  { variants }: GapQueryRead,
+): Promise<VariantLines | null> {
+  const { keywords, market } = comparison;
+  if (variants === undefined || keywords.length > MOST_KEYWORDS) return null;
+  const groups = await workspace.keep('close variants', revisions, [name], async () =>
+    inWordWorker('close variants', {
+      keys: await keywordKeysText(workspace.database, market.id, keywords),
+      language: market.language,
+    }),
+  );
+  return variantLines(
+    order.filter((i) => filtered.passes[i] !== 0),
+    (i) => groups[i]!,
+  );
+}
