@@ -68,7 +68,7 @@ test('from an empty project to an exported report', async ({ page, running }) =>
       .all();
     expect(shown.length).toBeGreaterThan(5);
     const keywords = await Promise.all(
-      shown.slice(0, 6).map((row) => row.getByRole('gridcell').nth(1).innerText()),
+      shown.slice(0, 6).map((row) => row.getByRole('gridcell').nth(1).locator('b').innerText()),
     );
     const lanes = await Promise.all(
       shown.slice(0, 6).map((row) => row.getByRole('img').getAttribute('aria-label')),

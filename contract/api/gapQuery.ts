@@ -9,34 +9,18 @@ import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { z } from 'zod';
 import { isoDay } from '../source/answers';
 import { GAP_FIGURE_NAMES } from '../figures/gapFigures';
+import { GAP_MARKS, GAP_SORTS, type GapSort, HELD_NAMES } from './gapChoices';
 import { readLimits } from './gapLimits';
 
 export const gapKind = z.enum(GAP_KINDS);
 export const paidState = z.enum(PAID_STATES);
 export const movementMark = z.enum(MOVEMENT_MARKS);
 export const action = z.enum(ACTIONS);
-export const gapMark = z.enum([
-  'near',
-  'doubling',
-  'gained',
-  'lost',
-  'climbing',
-  'slipping',
-  'little demand',
-  'block to take',
-  'by hand',
-  'defence',
-  'several of ours',
-]);
-export type GapMark = z.infer<typeof gapMark>;
+export const gapMark = z.enum(GAP_MARKS);
 
-/** Whose name a keyword holds: of a target of ours, of a rival, of neither. */
-export const heldName = z.enum(['our name', 'a rival’s name', 'no name']);
-export type HeldName = z.infer<typeof heldName>;
+export const heldName = z.enum(HELD_NAMES);
 
-/** What rows can be sorted by: every figure of the register, and what is in words. */
-export const gapSort = z.enum([...GAP_FIGURE_NAMES, 'keyword', 'kind', 'action', 'paid', 'verdict']);
-export type GapSort = z.infer<typeof gapSort>;
+export const gapSort = z.enum(GAP_SORTS);
 
 const list = <T extends z.ZodType>(item: T) =>
   z
@@ -68,7 +52,7 @@ const orders = z
       .split(',')
       .map((part) => ({ sort: part.replace(/^-/, ''), descending: part.startsWith('-') }))
       .filter((part): part is { sort: GapSort; descending: boolean } =>
-        (gapSort.options as readonly string[]).includes(part.sort),
+        (GAP_SORTS as readonly string[]).includes(part.sort),
       );
     return found.length > 0 ? found.slice(0, 4) : [{ sort: 'priority' as const, descending: true }];
   });

@@ -1,10 +1,6 @@
 import { z } from 'zod';
 import { sourceMarket } from '../source/answers';
 
-/** Ways of saying a place within a market. */
-export const PLACE_KINDS = ['city', 'region', 'postcode', 'point'] as const;
-export type PlaceKind = (typeof PLACE_KINDS)[number];
-
 export const knownMarket = sourceMarket.extend({
   /** Code of the market that this is a place within; `null` for the services' own. */
   within: z.string().nullable(),

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { z } from 'zod';
-import { patchOf, patched, takenBack } from './patch';
+import { patched, takenBack } from './patch';
+import { patchOf } from './patchSchema';
 import { projectChange, projectSettings } from './projects';
 
 const USUAL = projectSettings.parse({});

@@ -1,3 +1,4 @@
+import { MATCH_MODES } from '@opsimath/core/text/matchModes';
 import { z } from 'zod';
 import { isoDay } from '../source/answers';
 import { foundBy } from './lookUps';
@@ -48,7 +49,7 @@ const listOf = <T extends z.ZodType>(item: T) =>
 
 export const volumeRange = z.object({ low: z.int(), high: z.int() });
 
-export const matchMode = z.enum(['phrase', 'all words', 'any word']);
+export const matchMode = z.enum(MATCH_MODES);
 export const poolFilter = z.object({
   /** A piece of text anywhere. */
   find: z.string().max(300).default(''),

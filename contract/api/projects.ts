@@ -1,16 +1,10 @@
-import { COSTLY_TIMES } from '@opsimath/core/ads/searchTerms';
 import { ACTIONS, DEFAULT_EFFORTS, type Action } from '@opsimath/core/gap/action';
-import { CHANCE_FEATURES, DEFAULT_WEIGHTS } from '@opsimath/core/gap/chance';
-import { DEFAULT_WINDOWS } from '@opsimath/core/effect/effectOf';
-import { MOVEMENT_LIMITS } from '@opsimath/core/gap/movement';
-import { DOUBLING_LIMIT, SHARE_MOVED } from '@opsimath/core/gap/paid';
-import { FIT } from '@opsimath/core/gap/priority';
-import { PRIORS } from '@opsimath/core/ranking/clickThrough';
-import { PLAIN_STYLE } from '@opsimath/core/copy/titleStyle';
-import { DEFAULT_FRONT } from '@opsimath/core/ranking/position';
-import { PAGE_KINDS, PATH_RULES, type PageKind } from '@opsimath/core/text/pageKind';
+import { CHANCE_FEATURES } from '@opsimath/core/gap/chance';
+import { PAGE_KINDS, type PageKind } from '@opsimath/core/text/pageKind';
 import { z } from 'zod';
-import { type DeepPartial, patchOf } from './patch';
+import type { DeepPartial } from './patch';
+import { USUAL_SETTINGS } from './usualSettings';
+import { patchOf } from './patchSchema';
 
 const effortDays = z.number().min(0.01).max(365);
 export const efforts = z.object(
@@ -102,19 +96,6 @@ const purposeWords = z.object({ seek: phrases, weigh: phrases, learn: phrases })
 const pagePaths = z.object(
   Object.fromEntries(PAGE_KINDS.map((kind) => [kind, phrases])) as Record<PageKind, typeof phrases>,
 );
-const usualPaths = Object.fromEntries(
-  PAGE_KINDS.map((kind) => [kind, [...(PATH_RULES[kind] ?? [])]]),
-) as unknown as Record<PageKind, string[]>;
-/** Why a keyword was judged as it was; a project has its own. */
-export const USUAL_REASONS = [
-  'core use',
-  'complement',
-  'too broad',
-  'other product',
-  'wrong audience',
-  'banned',
-] as const;
-
 const MOST_BY_HAND = 5000;
 /** What single pages are, said by hand; `by rule` takes it back. */
 const pageKinds = z
@@ -123,73 +104,64 @@ const pageKinds = z
 
 export const projectSettings = z.object({
   /** F: positions that count as the first page. */
-  front: z.int().min(1).max(100).default(DEFAULT_FRONT),
-  currency: z.string().min(1).max(8).default('USD'),
+  front: z.int().min(1).max(100).default(USUAL_SETTINGS.front),
+  currency: z.string().min(1).max(8).default(USUAL_SETTINGS.currency),
   /** Worth of a click where no source gives one, in the currency. */
-  defaultWorth: z.number().min(0).max(100_000).default(0.3),
+  defaultWorth: z.number().min(0).max(100_000).default(USUAL_SETTINGS.defaultWorth),
   /** c1 and b of the click-through prior, by surface. */
-  curvePrior: curvePrior.default({ ...PRIORS }),
+  curvePrior: curvePrior.default(USUAL_SETTINGS.curvePrior),
   /** Whether the curve leans on own search performance, and whether queries with our own name are left out of that. */
-  curveFitted: z.boolean().default(true),
-  brandLeftOut: z.boolean().default(false),
+  curveFitted: z.boolean().default(USUAL_SETTINGS.curveFitted),
+  brandLeftOut: z.boolean().default(USUAL_SETTINGS.brandLeftOut),
   /** Whether chance goes by what captures show; else by the stated default weights. */
-  chanceFitted: z.boolean().default(true),
+  chanceFitted: z.boolean().default(USUAL_SETTINGS.chanceFitted),
   /** Weights of chance where none are fitted, in the order of CHANCE_FEATURES. */
   chanceWeights: z
     .array(z.number().min(-20).max(20))
     .length(CHANCE_FEATURES.length)
-    .default([...DEFAULT_WEIGHTS]),
-  horizons: horizons.default({ web: 60, video: 30, marketplace: 30 }),
+    .default(USUAL_SETTINGS.chanceWeights),
+  horizons: horizons.default(USUAL_SETTINGS.horizons),
   /** Days before a peak at which work for it begins. */
-  leadDays: z.int().min(0).max(365).default(90),
+  leadDays: z.int().min(0).max(365).default(USUAL_SETTINGS.leadDays),
   /** What a marketplace's price leaves, and how many clicks buy there, 0–1; `null` where nobody said. */
-  margin: z.number().min(0).max(1).nullable().default(null),
-  conversionRate: z.number().min(0).max(1).nullable().default(null),
+  margin: z.number().min(0).max(1).nullable().default(USUAL_SETTINGS.margin),
+  conversionRate: z.number().min(0).max(1).nullable().default(USUAL_SETTINGS.conversionRate),
   /** What a conversion may cost; `null` takes what one costs now. */
-  targetCost: z.number().min(0).max(1_000_000).nullable().default(null),
-  efforts: efforts.default({ ...DEFAULT_EFFORTS }),
-  oldAfter: oldAfter.default({ web: 60, video: 60, marketplace: 60 }),
+  targetCost: z.number().min(0).max(1_000_000).nullable().default(USUAL_SETTINGS.targetCost),
+  efforts: efforts.default(USUAL_SETTINGS.efforts),
+  oldAfter: oldAfter.default(USUAL_SETTINGS.oldAfter),
   /** What is looked for in the opening lines and the pictures of a front. */
-  openingTraits: phrases.default(['the want', 'the hindrance', 'the help']),
-  pictureTraits: phrases.default(['alone', 'in use', 'with a person', 'close-up']),
-  tagLimits: tagLimits.default({
-    video: { tags: 30, characters: 500 },
-    marketplace: { tags: 10, characters: 250 },
-  }),
+  openingTraits: phrases.default(USUAL_SETTINGS.openingTraits),
+  pictureTraits: phrases.default(USUAL_SETTINGS.pictureTraits),
+  tagLimits: tagLimits.default(USUAL_SETTINGS.tagLimits),
   /** Whether positions typed in by hand count in gaps; volume borrowed from another surface where none is known. */
-  handCounts: z.boolean().default(false),
-  volumeBorrowed: z.boolean().default(false),
+  handCounts: z.boolean().default(USUAL_SETTINGS.handCounts),
+  volumeBorrowed: z.boolean().default(USUAL_SETTINGS.volumeBorrowed),
   /** Whether a complete look-up that does not name a keyword makes its side absent (method §4). */
-  presumedAbsent: z.boolean().default(true),
+  presumedAbsent: z.boolean().default(USUAL_SETTINGS.presumedAbsent),
   /** Organic keywords for each paid one that the project aims at; clicks a month below which a place brings little. */
-  guideRatio: z.number().min(0.01).max(1000).default(2),
-  littleDemand: z.number().min(0).max(1_000_000).default(10),
+  guideRatio: z.number().min(0.01).max(1000).default(USUAL_SETTINGS.guideRatio),
+  littleDemand: z.number().min(0).max(1_000_000).default(USUAL_SETTINGS.littleDemand),
   /** Results a page; `null` takes what the services say of the market. */
-  resultsPerPage: z.int().min(1).max(100).nullable().default(null),
+  resultsPerPage: z.int().min(1).max(100).nullable().default(USUAL_SETTINGS.resultsPerPage),
   /** Share of paid clicks that come to our organic result once a bid is gone (method §8). */
-  shareMoved: z.number().min(0).max(1).default(SHARE_MOVED),
+  shareMoved: z.number().min(0).max(1).default(USUAL_SETTINGS.shareMoved),
   /** How titles are written, by surface. */
-  titleStyles: titleStyles.default({ web: PLAIN_STYLE, video: PLAIN_STYLE, marketplace: PLAIN_STYLE }),
+  titleStyles: titleStyles.default(USUAL_SETTINGS.titleStyles),
   /** Conversions a click, and clicks an impression (CTR), that the project aims at, 0–1; `null` where it aims at none. */
-  goals: goals.default({ organic: null, paid: null, clickThrough: null }),
+  goals: goals.default(USUAL_SETTINGS.goals),
   /** Days before a change, days to settle, days after, over which its effect is told (method §16). */
-  effectWindows: effectWindows.default({ ...DEFAULT_WINDOWS }),
+  effectWindows: effectWindows.default(USUAL_SETTINGS.effectWindows),
   /** Days after a change on which to look again, by surface. */
-  lookAgain: lookAgain.default({ web: [3, 7, 14, 28], video: [3, 7, 14, 28], marketplace: [3, 7, 14, 28] }),
-  alerts: alerts.default({ lasting: 3, days: 30, season: 14, quietFrom: null, quietTo: null, off: [] }),
-  titleLimits: titleLimits.default({ web: 60, video: 100, marketplace: 200 }),
-  fits: fits.default({ ...FIT }),
-  thresholds: thresholds.default({
-    ...MOVEMENT_LIMITS,
-    doubling: DOUBLING_LIMIT,
-    easier: 1.5,
-    dearShare: 0.4,
-    costly: COSTLY_TIMES,
-  }),
-  verdictReasons: phrases.default([...USUAL_REASONS]),
-  purposeWords: purposeWords.default({ seek: [], weigh: [], learn: [] }),
-  pagePaths: pagePaths.default(usualPaths),
-  pageKinds: pageKinds.default({}),
+  lookAgain: lookAgain.default(USUAL_SETTINGS.lookAgain),
+  alerts: alerts.default(USUAL_SETTINGS.alerts),
+  titleLimits: titleLimits.default(USUAL_SETTINGS.titleLimits),
+  fits: fits.default(USUAL_SETTINGS.fits),
+  thresholds: thresholds.default(USUAL_SETTINGS.thresholds),
+  verdictReasons: phrases.default(USUAL_SETTINGS.verdictReasons),
+  purposeWords: purposeWords.default(USUAL_SETTINGS.purposeWords),
+  pagePaths: pagePaths.default(USUAL_SETTINGS.pagePaths),
+  pageKinds: pageKinds.default(USUAL_SETTINGS.pageKinds),
 });
 export type ProjectSettings = z.infer<typeof projectSettings>;
 

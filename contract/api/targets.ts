@@ -8,16 +8,6 @@ export type Side = z.infer<typeof side>;
 
 const texts = z.record(z.string().max(60), z.string().max(20_000));
 
-/** Fields of the fact card, in their order. */
-export const FACT_FIELDS = [
-  'type',
-  'features',
-  'uses',
-  'audiences',
-  'occasions',
-  'materials',
-  'price',
-] as const;
 /** What only we know of an own target, by surface. */
 export const PRIVATE_FIELDS = {
   web: ['draft notes'],

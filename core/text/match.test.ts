@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { type MatchMode, matchWords, matches } from './match';
+import { matchWords, matches } from './match';
+import type { MatchMode } from './matchModes';
 
 const word = fc.constantFrom('bag', 'bags', 'bike', 'rain', 'cover', 'the');
 const list = fc.array(word, { maxLength: 6 });

@@ -1,8 +1,6 @@
 import { words } from './key';
+import type { MatchMode } from './matchModes';
 import { stems } from './stems';
-
-/** How a text is looked for in another (method §1). */
-export type MatchMode = 'phrase' | 'all words' | 'any word';
 
 /**
  * Whether `sought` stands in `text` (method §1). Both are keys.

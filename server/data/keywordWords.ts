@@ -1,5 +1,6 @@
 import { words } from '@opsimath/core/text/key';
-import { type MatchMode, matchWords } from '@opsimath/core/text/match';
+import { matchWords } from '@opsimath/core/text/match';
+import type { MatchMode } from '@opsimath/core/text/matchModes';
 import { stems } from '@opsimath/core/text/stems';
 import { type Database, writeTogether } from './storage/connection';
 import { rawRows } from './storage/rawRows';

@@ -1,4 +1,5 @@
-import { type FoundBy, type LookUpRequest, lookUpRequest } from '@opsimath/contract/api/lookUps';
+import { type LookUpRequest, lookUpRequest } from '@opsimath/contract/api/lookUps';
+import type { FoundBy } from '@opsimath/contract/api/foundBy';
 import { and, desc, eq, sql } from 'drizzle-orm';
 import { KnownProblem } from '../problems/problem';
 import type { Database } from './storage/connection';

@@ -20,7 +20,7 @@ import type {
   TranslationsAnswer,
 } from '@opsimath/contract/source/answers';
 
-import type { MatchMode } from '@opsimath/core/text/match';
+import type { MatchMode } from '@opsimath/core/text/matchModes';
 
 export interface Dated {
   market: string;

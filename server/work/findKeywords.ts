@@ -1,4 +1,4 @@
-import { FOUND_BY, type FoundBy } from '@opsimath/contract/api/lookUps';
+import { FOUND_BY, type FoundBy } from '@opsimath/contract/api/foundBy';
 import { type InStatement, writeTogether } from '../data/storage/connection';
 import { progressStatement } from '../data/jobs';
 import { keywordIdsOf } from '../data/keywords';

@@ -1,5 +1,6 @@
 import { key, words } from '@opsimath/core/text/key';
-import { matchWords, type MatchMode } from '@opsimath/core/text/match';
+import { matchWords } from '@opsimath/core/text/match';
+import type { MatchMode } from '@opsimath/core/text/matchModes';
 import type { MarketWorld } from '../world/world';
 
 /** Keywords of a market that hold some words or begin with some letters, most searched first. */

@@ -1,9 +1,10 @@
-import { App as Messages, ConfigProvider } from 'antd';
+import { ConfigProvider, message } from 'antd';
 import type { Locale } from 'antd/es/locale';
-import { lazy, useMemo } from 'react';
+import { type ReactNode, lazy, useMemo } from 'react';
 import { Navigate, createBrowserRouter } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { withWords } from '../words/load';
+import { MessagesPlace } from '../state/messages';
 import { useAppSelector } from '../state/store';
 import { Broken } from './Broken';
 import { ProjectList } from './ProjectList';
@@ -52,9 +53,20 @@ export function App({ locale }: AppProps) {
   const look = useMemo(() => themeOf(theme), [theme]);
   return (
     <ConfigProvider theme={look} locale={locale}>
-      <Messages>
+      <WithMessages>
         <RouterProvider router={router} />
-      </Messages>
+      </WithMessages>
     </ConfigProvider>
+  );
+}
+
+/** Within the theme, so that messages look like all the rest. */
+function WithMessages({ children }: { children: ReactNode }) {
+  const [messages, shown] = message.useMessage();
+  return (
+    <MessagesPlace value={messages}>
+      {shown}
+      <div className="app">{children}</div>
+    </MessagesPlace>
   );
 }

@@ -1,5 +1,5 @@
 import type { Job } from '@opsimath/contract/api/jobs';
-import { App } from 'antd';
+import { useMessages } from '../state/messages';
 import { useEffect, useRef } from 'react';
 import { counted } from '../parts/words/figures';
 import { useLookUpsQuery } from '../state/lookUpApi';
@@ -14,7 +14,7 @@ export function JobNotices() {
   const { project } = useScope();
   const { data: lookUps } = useLookUpsQuery(project);
   const heard = useAppSelector((state) => state.jobs);
-  const { message } = App.useApp();
+  const message = useMessages();
   const before = useRef(new Map<number, Job['state']>());
   useEffect(() => {
     for (const { job, name, keywords } of lookUps ?? []) {

@@ -1,5 +1,5 @@
-import { App } from 'antd';
 import { useEffect, useState } from 'react';
+import { useMessages } from '../state/messages';
 import { count } from '../parts/words/figures';
 import { judging } from '../state/judging';
 import { useJudgingState } from '../state/judgingShown';
@@ -10,7 +10,7 @@ const SHORT_MS = 1500;
 
 /** Says how many verdicts wait in the browser while the server does not have them. */
 export function JudgingNotice() {
-  const { message } = App.useApp();
+  const message = useMessages();
   const { waiting, away } = useJudgingState();
   const [long, setLong] = useState(false);
   useEffect(() => {

@@ -1,9 +1,5 @@
-import {
-  type KnownMarket,
-  PLACE_KINDS,
-  type PlaceKind,
-  type PlaceWithin,
-} from '@opsimath/contract/api/markets';
+import { type KnownMarket, type PlaceWithin } from '@opsimath/contract/api/markets';
+import { PLACE_KINDS, type PlaceKind } from '@opsimath/contract/api/placeKinds';
 import { Button, Input, InputNumber, type InputRef, Popover, Segmented } from 'antd';
 import { useRef, useState } from 'react';
 import { Problem } from '../parts/words/Problem';

@@ -8,7 +8,7 @@ import { useAuditsQuery } from '../state/reportsApi';
 import { scopeDefaults } from '../state/scope';
 import { useScope } from '../state/useScope';
 import { useWatchDueQuery } from '../state/watchApi';
-import { CommandBox } from './command/CommandBox';
+import { OpenCommand } from './command/OpenCommand';
 import { ClashNotice } from './ClashNotice';
 import { JobNotices } from './JobNotices';
 import { JudgingNotice } from './JudgingNotice';
@@ -21,7 +21,7 @@ import { useUndoKeys } from './useUndoKeys';
 
 const NOTHING: never[] = [];
 
-// Not of the first page. The command box is: its first key must not be lost.
+// Not of the first page.
 const Tour = lazy(async () => ({ default: (await import('./tour/Tour')).Tour }));
 const Shortcuts = lazy(async () => ({ default: (await import('./Shortcuts')).Shortcuts }));
 
@@ -105,8 +105,8 @@ export function Shell() {
       <JudgingNotice />
       <ClashNotice />
       <Tray project={project} />
+      {commandOpen && <OpenCommand onClose={() => setCommandOpen(false)} onKeys={() => setKeysOpen(true)} />}
       <Suspense fallback={null}>
-        {commandOpen && <CommandBox onClose={() => setCommandOpen(false)} onKeys={() => setKeysOpen(true)} />}
         {ready && new URLSearchParams(search).has('tour') && <Tour />}
         {keysOpen && <Shortcuts onClose={() => setKeysOpen(false)} />}
       </Suspense>

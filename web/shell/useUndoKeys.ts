@@ -1,5 +1,5 @@
-import { App } from 'antd';
 import { useKeys } from '../parts/keys/useKeys';
+import { useMessages } from '../state/messages';
 import { problemOf } from '../state/api';
 import { undoStackOf } from '../state/undoStacks';
 import { t } from '../words/t';
@@ -8,7 +8,7 @@ const SECONDS = 3;
 
 /** Takes the last thing done in a project back, or does it again, wherever one is; what it was is said. */
 export function useUndoKeys(project: number): void {
-  const { message } = App.useApp();
+  const message = useMessages();
   const told = (act: Promise<string | null>, done: string, nothing: string): void => {
     void act.then(
       (what) => void message.info(what === null ? nothing : `${done}: ${what}.`, SECONDS),

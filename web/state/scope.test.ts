@@ -1,5 +1,5 @@
 import { action, gapKind, gapMark, gapSort, heldName, paidState } from '@opsimath/contract/api/gapQuery';
-import { FOUND_BY } from '@opsimath/contract/api/lookUps';
+import { FOUND_BY } from '@opsimath/contract/api/foundBy';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
 import { PAGE_KINDS } from '@opsimath/core/text/pageKind';
 import { PURPOSES } from '@opsimath/core/sift/purpose';

@@ -1,4 +1,5 @@
-import { type Surface, surface } from '@opsimath/contract/source/answers';
+import { SURFACES, type Surface } from '@opsimath/core/text/surfaces';
 
 /** The surface of a market, as its code says it: `web-us-en`. */
-export const surfaceOf = (market: string): Surface => surface.safeParse(market.split('-')[0]).data ?? 'web';
+export const surfaceOf = (market: string): Surface =>
+  SURFACES.find((surface) => surface === market.split('-')[0]) ?? 'web';

@@ -1,5 +1,5 @@
 import { type BidGuide, guideOfAuctions } from '@opsimath/core/ads/bidGuide';
-import type { GapSort } from '@opsimath/contract/api/gapQuery';
+import type { GapSort } from '@opsimath/contract/api/gapChoices';
 import type { GapFigure } from '@opsimath/contract/figures/gapFigures';
 import { volumeToResults, volumeToRivals } from '@opsimath/core/gap/ratios';
 import { middleCpc } from '@opsimath/core/gap/worth';

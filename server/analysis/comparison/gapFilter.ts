@@ -1,4 +1,5 @@
-import { type GapFilterRead, type GapMark, action, gapMark, heldName } from '@opsimath/contract/api/gapQuery';
+import { type GapFilterRead, action, gapMark, heldName } from '@opsimath/contract/api/gapQuery';
+import type { GapMark } from '@opsimath/contract/api/gapChoices';
 import { type Facet, type Narrowed, narrow } from '@opsimath/core/gap/facets';
 import { GAP_KINDS, isNear } from '@opsimath/core/gap/kind';
 import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';

@@ -1,4 +1,5 @@
-import { FOUND_BY, type LookUpRequest } from '@opsimath/contract/api/lookUps';
+import { type LookUpRequest } from '@opsimath/contract/api/lookUps';
+import { FOUND_BY } from '@opsimath/contract/api/foundBy';
 import { type PoolPage } from '@opsimath/contract/api/pool';
 import type { ProjectSettings } from '@opsimath/contract/api/projects';
 import type { ClickCurve } from '@opsimath/core/ranking/clickThrough';

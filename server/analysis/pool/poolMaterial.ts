@@ -1,4 +1,5 @@
-import { FOUND_BY, type LookUpRequest } from '@opsimath/contract/api/lookUps';
+import { type LookUpRequest } from '@opsimath/contract/api/lookUps';
+import { FOUND_BY } from '@opsimath/contract/api/foundBy';
 import { difficulty } from '@opsimath/core/ranking/difficulty';
 import { frontOf } from '@opsimath/core/ranking/front';
 import { ABSENT } from '@opsimath/core/ranking/position';

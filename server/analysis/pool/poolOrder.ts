@@ -1,4 +1,4 @@
-import { FOUND_BY } from '@opsimath/contract/api/lookUps';
+import { FOUND_BY } from '@opsimath/contract/api/foundBy';
 import { type PoolQueryRead } from '@opsimath/contract/api/pool';
 import { sortRowsExactly } from '@opsimath/core/ranking/order';
 import { key, words } from '@opsimath/core/text/key';

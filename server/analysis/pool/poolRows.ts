@@ -1,4 +1,4 @@
-import { FOUND_BY } from '@opsimath/contract/api/lookUps';
+import { FOUND_BY } from '@opsimath/contract/api/foundBy';
 import { type PoolPage, type PoolRow } from '@opsimath/contract/api/pool';
 import { ABSENT } from '@opsimath/core/ranking/position';
 import { key, words } from '@opsimath/core/text/key';

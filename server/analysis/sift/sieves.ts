@@ -1,4 +1,4 @@
-import { FOUND_BY } from '@opsimath/contract/api/lookUps';
+import { FOUND_BY } from '@opsimath/contract/api/foundBy';
 import type { Ground } from '@opsimath/contract/api/grounds';
 import type { Sieve } from '@opsimath/contract/api/sift';
 import { PURPOSES } from '@opsimath/core/sift/purpose';

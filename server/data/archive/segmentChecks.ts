@@ -1,5 +1,5 @@
 import { DAY_MS } from '@opsimath/core/day';
-import { FOUND_BY } from '@opsimath/contract/api/lookUps';
+import { FOUND_BY } from '@opsimath/contract/api/foundBy';
 import { isoDay } from '@opsimath/contract/source/answers';
 import { z } from 'zod';
 import { FEATURE_CODES } from '../segments/captureColumns';

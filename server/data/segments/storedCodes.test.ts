@@ -1,4 +1,4 @@
-import { FOUND_BY, FOUND_BY_CODES } from '@opsimath/contract/api/lookUps';
+import { FOUND_BY, FOUND_BY_CODES } from '@opsimath/contract/api/foundBy';
 import { ABSENT, UNKNOWN } from '@opsimath/core/ranking/position';
 import { LANGUAGES } from '@opsimath/core/text/languages';
 import { ABOVE, FEATURE_CODES } from './captureColumns';

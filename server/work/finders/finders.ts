@@ -1,4 +1,4 @@
-import type { FoundBy } from '@opsimath/contract/api/lookUps';
+import type { FoundBy } from '@opsimath/contract/api/foundBy';
 import type { FinderTask, Finding } from '../findKeywords';
 import { findAlsoRanked } from './alsoRanked';
 import { findHolding } from './holding';

@@ -1,6 +1,6 @@
 import type { InStatement } from '../../data/storage/connection';
 import { payOnce } from '../../data/paidRequests';
-import type { MatchMode } from '@opsimath/core/text/match';
+import type { MatchMode } from '@opsimath/core/text/matchModes';
 import type { FinderTask, Finding } from '../findKeywords';
 
 /** Keywords that hold the seed keyword's words, as a phrase, all in any order, or one of them, most searched first. */

@@ -1,5 +1,5 @@
-import { App } from 'antd';
 import { useScope } from '../../state/useScope';
+import { useMessages } from '../../state/messages';
 import { gapsApi } from '../../state/gapsApi';
 import { useAppDispatch } from '../../state/store';
 import { copyAsTable } from '../table/copyAsTable';
@@ -14,7 +14,7 @@ const WAYS = [
 
 /** Keywords on the clipboard: as plain words, or as a table with what was found of them. */
 export function CopySheet({ keywords, onDone }: { keywords: readonly ActedOn[]; onDone: () => void }) {
-  const { message } = App.useApp();
+  const message = useMessages();
   const copyTable = useCopyTable();
   return (
     <>
@@ -45,7 +45,7 @@ export function CopySheet({ keywords, onDone }: { keywords: readonly ActedOn[]; 
 function useCopyTable(): (keywords: readonly ActedOn[]) => Promise<void> {
   const { project, comparison } = useScope();
   const dispatch = useAppDispatch();
-  const { message } = App.useApp();
+  const message = useMessages();
   return async (keywords) => {
     const rows: string[][] = [
       [

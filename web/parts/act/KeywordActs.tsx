@@ -1,5 +1,5 @@
 import type { GapQuery } from '@opsimath/contract/api/gapQuery';
-import { App } from 'antd';
+import { useMessages } from '../../state/messages';
 import { useTrackMutation } from '../../state/gapsApi';
 import { useLookUpOf } from '../../state/useLookUpOf';
 import { useScope } from '../../state/useScope';
@@ -112,7 +112,7 @@ export function KeywordActs({ keywords, tracked = false }: KeywordActsProps) {
 function useFollow(keywords: readonly ActedOn[]): (follow: boolean) => Promise<void> {
   const { project } = useScope();
   const [track] = useTrackMutation();
-  const { message } = App.useApp();
+  const message = useMessages();
   const trouble = useTrouble();
   return async (follow) => {
     const ask = { project, keywords: keywords.map(({ id }) => id) };

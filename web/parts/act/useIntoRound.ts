@@ -1,5 +1,5 @@
-import { App } from 'antd';
 import { useTrouble } from '../words/useTrouble';
+import { useMessages } from '../../state/messages';
 import { request } from '../../state/operations';
 import { roundsApi, usePickTasksMutation } from '../../state/roundsApi';
 import { useAppDispatch } from '../../state/store';
@@ -10,7 +10,7 @@ import { t } from '../../words/t';
 /** Puts keywords into the round that is on: what is best for each, or one new target for all of them. */
 export function useIntoRound(project: number, ids: readonly number[]): (together: boolean) => Promise<void> {
   const dispatch = useAppDispatch();
-  const { message } = App.useApp();
+  const message = useMessages();
   const trouble = useTrouble();
   const { comparison } = useScope();
   const [pick] = usePickTasksMutation();

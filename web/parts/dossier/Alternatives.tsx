@@ -1,6 +1,6 @@
 import type { Alternative, Dossier } from '@opsimath/contract/api/dossier';
+import { useMessages } from '../../state/messages';
 import type { Action } from '@opsimath/core/gap/action';
-import { App } from 'antd';
 import { useState } from 'react';
 import { gapsApi, useChooseActionMutation } from '../../state/gapsApi';
 import { request } from '../../state/operations';
@@ -185,7 +185,7 @@ const signed = (clicks: number): string =>
 function useChoice(project: number, { row, choice }: Dossier): (action: Action | null) => Promise<void> {
   const [chooseAction] = useChooseActionMutation();
   const undoable = useUndoable(project);
-  const { message } = App.useApp();
+  const message = useMessages();
   const person = useAppSelector((state) => state.preferences.person);
   return async (action) => {
     const arg = { project, keyword: row.id, action, person };

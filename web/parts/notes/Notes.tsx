@@ -1,5 +1,6 @@
 import type { Note, NoteSubject } from '@opsimath/contract/api/notes';
-import { App, Button, Input } from 'antd';
+import { useMessages } from '../../state/messages';
+import { Button, Input } from 'antd';
 import { useRef, useState } from 'react';
 import { useAddNoteMutation, useNotesQuery, useRemoveNoteMutation } from '../../state/notesApi';
 import { useAppSelector } from '../../state/store';
@@ -38,7 +39,7 @@ export function Notes({ project, subject }: NotesProps) {
 function WrittenNote({ project, note }: { project: number; note: Note }) {
   const [remove] = useRemoveNoteMutation();
   const [add] = useAddNoteMutation();
-  const { message } = App.useApp();
+  const message = useMessages();
   const takeAway = async (): Promise<void> => {
     const picture = note.picture ? await fetchedPicture(pictureAddress(project, note.id)) : null;
     await remove({ project, note: note.id }).unwrap();

@@ -1,9 +1,9 @@
-import { App } from 'antd';
 import { problemOf } from '../../state/api';
+import { useMessages } from '../../state/messages';
 
 /** Tells somebody that what they asked for failed: what happened and what to do. */
 export function useTrouble(): (error: unknown, otherwise?: string) => void {
-  const { message } = App.useApp();
+  const message = useMessages();
   return (error, otherwise = '') => {
     const { message: happened, todo } = problemOf(error);
     void message.warning(`${happened} ${todo ?? otherwise}`.trim());

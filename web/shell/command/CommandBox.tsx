@@ -2,8 +2,15 @@ import { Modal } from 'antd';
 import { CommandList } from './CommandList';
 import { t } from '../../words/t';
 
+interface CommandBoxProps {
+  /** What was typed before the box was there. */
+  begun: () => string;
+  onClose: () => void;
+  onKeys: () => void;
+}
+
 /** Ctrl+K: go anywhere, find anything, check a keyword that comes to mind, run an action. */
-export function CommandBox({ onClose, onKeys }: { onClose: () => void; onKeys: () => void }) {
+export function CommandBox({ begun, onClose, onKeys }: CommandBoxProps) {
   return (
     <Modal
       open
@@ -15,7 +22,7 @@ export function CommandBox({ onClose, onKeys }: { onClose: () => void; onKeys: (
       style={{ top: 90 }}
       aria-label={t('shell:CommandBox.goTo')}
     >
-      <CommandList onClose={onClose} onKeys={onKeys} />
+      <CommandList begun={begun} onClose={onClose} onKeys={onKeys} />
     </Modal>
   );
 }

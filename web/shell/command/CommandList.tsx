@@ -14,6 +14,7 @@ import { useScope } from '../../state/useScope';
 import { type Fetched, Fetching, NewKeyword } from './NewKeyword';
 import { foundFor } from './found';
 import { screenButtons } from './screenButtons';
+import { useMarked } from './useMarked';
 import { t, wordOf } from '../../words/t';
 
 const NOTHING: never[] = [];
@@ -21,13 +22,19 @@ const NOTHING: never[] = [];
 const LEAST_LETTERS = 2;
 const MOST_ON_SCREEN = 8;
 
-export function CommandList({ onClose, onKeys }: { onClose: () => void; onKeys: () => void }) {
+interface CommandListProps {
+  begun: () => string;
+  onClose: () => void;
+  onKeys: () => void;
+}
+
+export function CommandList({ begun, onClose, onKeys }: CommandListProps) {
   const { project, comparison, scope } = useScope();
   const { search } = useLocation();
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const theme = useAppSelector((state) => state.preferences.theme);
-  const [typed, setTyped] = useState('');
+  const [typed, setTyped] = useState(begun);
   const [onScreen] = useState(screenButtons);
   const [fetched, fetchIt] = useState<Fetched | null>(null);
   const sought = useDeferredValue(typed.trim());
@@ -86,8 +93,15 @@ export function CommandList({ onClose, onKeys }: { onClose: () => void; onKeys: 
       : onScreen
           .filter(({ name }) => name.toLowerCase().includes(sought.toLowerCase()))
           .slice(0, MOST_ON_SCREEN);
+  const hits = skip ? NOTHING : (keywords?.hits ?? NOTHING);
+  const marked = useMarked(
+    typed,
+    hits[0]
+      ? `keyword ${hits[0].id}`
+      : (groups[0]?.found[0]?.key ?? pressName(pressable[0]) ?? actions[0]?.name ?? 'new keyword'),
+  );
   return (
-    <Command className="command" shouldFilter={false} loop>
+    <Command className="command" shouldFilter={false} loop {...marked}>
       <Command.Input
         autoFocus
         value={typed}
@@ -98,9 +112,9 @@ export function CommandList({ onClose, onKeys }: { onClose: () => void; onKeys: 
         <Command.Empty>
           {isFetching ? t('shell:CommandList.looking') : t('shell:CommandList.nothingOfThatName')}
         </Command.Empty>
-        {!skip && keywords && keywords.hits.length > 0 && (
+        {hits.length > 0 && (
           <Command.Group heading={t('shell:CommandList.keywords')}>
-            {keywords.hits.map(({ id, text, kind, volume, own }) => (
+            {hits.map(({ id, text, kind, volume, own }) => (
               <Command.Item key={id} value={`keyword ${id}`} onSelect={() => open(id)}>
                 {text}{' '}
                 <span className="faint">
@@ -133,7 +147,7 @@ export function CommandList({ onClose, onKeys }: { onClose: () => void; onKeys: 
             {pressable.map(({ name, press }) => (
               <Command.Item
                 key={name}
-                value={`press ${name}`}
+                value={pressName({ name })}
                 onSelect={() => {
                   onClose();
                   // Once the box is gone: what opens then is not closed with it.
@@ -157,4 +171,10 @@ export function CommandList({ onClose, onKeys }: { onClose: () => void; onKeys: 
       </Command.List>
     </Command>
   );
+}
+
+function pressName(button: { name: string }): string;
+function pressName(button: { name: string } | undefined): string | undefined;
+function pressName(button: { name: string } | undefined): string | undefined {
+  return button && `press ${button.name}`;
 }

@@ -1,6 +1,7 @@
 import type { Draft } from '@opsimath/contract/api/drafts';
+import { useMessages } from '../../state/messages';
 import type { DraftCoverage } from '@opsimath/core/copy/draftCoverage';
-import { App, Button, Dropdown, Input } from 'antd';
+import { Button, Dropdown, Input } from 'antd';
 import { count } from '../../parts/words/figures';
 import type { Changed, Keeping } from '../../state/draftKeeper';
 import { useScope } from '../../state/useScope';
@@ -35,7 +36,7 @@ export function DraftHead({
   onChecks,
 }: DraftHeadProps) {
   const { project, scope } = useScope();
-  const { message } = App.useApp();
+  const message = useMessages();
   const whole = coverage.keywords.filter((one) => one.coverage === 'whole').length;
   return (
     <header className="stage-head draft-head">

@@ -1,4 +1,4 @@
-import { App, Button } from 'antd';
+import { Button, Modal } from 'antd';
 import { Empty } from '../../parts/words/Empty';
 import { Waiting } from '../../parts/words/Waiting';
 import { Problem } from '../../parts/words/Problem';
@@ -14,12 +14,13 @@ export function DraftList() {
   const { project, scope, change } = useScope();
   const { data, error } = useDraftsQuery({ project, market: scope.market }, { skip: scope.market === '' });
   const [remove] = useRemoveDraftMutation();
-  const { modal } = App.useApp();
+  const [modal, asking] = Modal.useModal();
   if (error) return <Problem error={error} />;
   if (!data) return <Waiting for={t('drafts:DraftList.theDrafts')} />;
   const open = data.filter(({ state }) => state === 'written').length;
   return (
     <>
+      {asking}
       <header className="stage-head">
         <div>
           <h1>

@@ -1,6 +1,7 @@
 import type { OwnCopy } from '@opsimath/contract/api/drafts';
+import { useMessages } from '../../state/messages';
 import { replaceIn } from '@opsimath/core/copy/replaceIn';
-import { App, Button, Checkbox, Input } from 'antd';
+import { Button, Checkbox, Input } from 'antd';
 import { useMemo, useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
 import { Waiting } from '../../parts/words/Waiting';
@@ -125,7 +126,7 @@ function FindAndReplace({ data }: { data: OwnCopy }) {
   const [begin, { isLoading }] = useSeveralDraftsMutation();
   const { data: banned } = useBannedWordsQuery(project);
   const undoable = useUndoable(project);
-  const { message } = App.useApp();
+  const message = useMessages();
   const trouble = useTrouble();
   const found = useMemo(
     () =>

@@ -1,5 +1,6 @@
 import type { ChangeAddition, Draft } from '@opsimath/contract/api/drafts';
-import { App, Modal, Segmented } from 'antd';
+import { useMessages } from '../../state/messages';
+import { Modal, Segmented } from 'antd';
 import { useState } from 'react';
 import { DayField } from '../../parts/words/DayField';
 import { useTrouble } from '../../parts/words/useTrouble';
@@ -27,7 +28,7 @@ export function PublishForm({ draft, checks, isKept, onClose }: PublishFormProps
   const [way, setWay] = useState<'service' | 'by hand'>('service');
   const [date, setDate] = useState(scope.date);
   const [kind, setKind] = useState<ChangeAddition['kind']>('edit');
-  const { message } = App.useApp();
+  const message = useMessages();
   const trouble = useTrouble();
   const open = checks.filter(({ done }) => !done);
   const send = async (): Promise<void> => {

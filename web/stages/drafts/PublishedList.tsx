@@ -1,4 +1,5 @@
-import { App, Button } from 'antd';
+import { Button } from 'antd';
+import { useMessages } from '../../state/messages';
 import { Fragment, useState } from 'react';
 import { Empty } from '../../parts/words/Empty';
 import { Waiting } from '../../parts/words/Waiting';
@@ -17,7 +18,7 @@ export function PublishedList() {
   const { project, scope, change } = useScope();
   const { data, error } = usePublishedQuery({ project, market: scope.market }, { skip: scope.market === '' });
   const [askAgain, { isLoading }] = useAskAgainMutation();
-  const { message } = App.useApp();
+  const message = useMessages();
   const [forget] = useForgetChangeMutation();
   const trouble = useTrouble();
   const [opened, open] = useState<number | null>(null);

@@ -1,9 +1,10 @@
 import type { Draft, SecondCopy as Second, SecondKeywords } from '@opsimath/contract/api/drafts';
+import { useMessages } from '../../state/messages';
 import { draftCoverage, draftKeyword } from '@opsimath/core/copy/draftCoverage';
 import { type DraftField, slotsOf } from '@opsimath/core/copy/draftFields';
 import { measure } from '@opsimath/core/copy/measure';
 import { LANGUAGES } from '@opsimath/core/text/languages';
-import { App, Button, Input } from 'antd';
+import { Button, Input } from 'antd';
 import { useDeferredValue, useMemo } from 'react';
 import { count, counted } from '../../parts/words/figures';
 import { LANGUAGE_NAMES } from '../../parts/words/languages';
@@ -129,7 +130,7 @@ function Covered({ draft, second }: { draft: Draft; second: Second }) {
 function BeginSecond({ draft, onChange }: Pick<SecondCopyProps, 'draft' | 'onChange'>) {
   const { project } = useScope();
   const [begin, { isLoading }] = useSecondCopyMutation();
-  const { message } = App.useApp();
+  const message = useMessages();
   const trouble = useTrouble();
   const others = LANGUAGES.filter((language) => language !== draft.language);
   const start = async (language: (typeof LANGUAGES)[number]): Promise<void> => {

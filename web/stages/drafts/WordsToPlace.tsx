@@ -1,8 +1,9 @@
 import type { Draft } from '@opsimath/contract/api/drafts';
+import { useMessages } from '../../state/messages';
 import { type DraftField, slotsOf } from '@opsimath/core/copy/draftFields';
 import { cheapestToDrop } from '@opsimath/core/copy/draftCoverage';
 import { measure } from '@opsimath/core/copy/measure';
-import { App, Button, Select } from 'antd';
+import { Button, Select } from 'antd';
 import { memo, useState } from 'react';
 import { count } from '../../parts/words/figures';
 import { pixelWidth } from './pixelWidth';
@@ -38,7 +39,7 @@ export const WordsToPlace = memo(function WordsToPlace({
 }: WordsToPlaceProps) {
   const [ticked, tick] = useState<ReadonlySet<string>>(new Set());
   const [separator, setSeparator] = useState(() => localStorage.getItem(SEPARATOR_KEPT) ?? ', ');
-  const { message } = App.useApp();
+  const message = useMessages();
   const { coverage } = facts;
   const wary = new Set(draft.banned.map(({ phrase }) => phrase));
   const missing = coverage.missing.filter(({ word }) => !wary.has(word));

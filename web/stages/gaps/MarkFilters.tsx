@@ -1,4 +1,4 @@
-import type { GapMark } from '@opsimath/contract/api/gapQuery';
+import type { GapMark } from '@opsimath/contract/api/gapChoices';
 import type { GapPage } from '@opsimath/contract/api/gaps';
 import type { PaidState } from '@opsimath/core/gap/paid';
 import { type Scope, comparedWith } from '../../state/scope';

@@ -1,7 +1,8 @@
 import { type GapLimit, readLimits, writeLimits } from '@opsimath/contract/api/gapLimits';
 import { GAP_FIGURE_NAMES } from '@opsimath/contract/figures/gapFigures';
-import { type GapPage } from '@opsimath/contract/api/gaps';
-import { action, heldName } from '@opsimath/contract/api/gapQuery';
+import type { GapPage } from '@opsimath/contract/api/gaps';
+import { HELD_NAMES } from '@opsimath/contract/api/gapChoices';
+import { ACTIONS } from '@opsimath/core/gap/action';
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
 import { PAGE_KINDS } from '@opsimath/core/text/pageKind';
 import { PURPOSES } from '@opsimath/core/sift/purpose';
@@ -82,7 +83,7 @@ export function NarrowPanel({ project, page, scope, onChange }: NarrowPanelProps
       </div>
       <span className="faint">{t('gaps:NarrowPanel.theKeywordHolds')}</span>
       <div>
-        {heldName.options.map((name, n) => (
+        {HELD_NAMES.map((name, n) => (
           <FilterToggle
             key={name}
             name={wordOf(name)}
@@ -113,7 +114,7 @@ export function NarrowPanel({ project, page, scope, onChange }: NarrowPanelProps
       )}
       <span className="faint">{t('gaps:NarrowPanel.toDo')}</span>
       <div>
-        {action.options.map((name, n) =>
+        {ACTIONS.map((name, n) =>
           (totals?.actions[n] ?? 0) > 0 || scope.actions.includes(name) ? (
             <FilterToggle
               key={name}

@@ -1,5 +1,5 @@
 import type { GapPage } from '@opsimath/contract/api/gaps';
-import { FACT_FIELDS } from '@opsimath/contract/api/targets';
+import { FACT_FIELDS } from '@opsimath/contract/api/factFields';
 import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { percent } from '../../parts/words/figures';

@@ -1,9 +1,8 @@
 import { SURFACES } from '@opsimath/core/text/surfaces';
-import { type ProjectSettings, projectSettings } from '@opsimath/contract/api/projects';
+import type { ProjectSettings } from '@opsimath/contract/api/projects';
+import { USUAL_SETTINGS as USUAL } from '@opsimath/contract/api/usualSettings';
 import { ACTIONS } from '@opsimath/core/gap/action';
 import { t, wordOf } from '../../words/t';
-
-const USUAL = projectSettings.parse({});
 
 /** What of the settings that decide the figures of gaps is not as usual, in words. */
 export function notUsual(settings: ProjectSettings): string[] {

@@ -1,6 +1,6 @@
-import type { FoundBy } from '@opsimath/contract/api/lookUps';
+import type { FoundBy } from '@opsimath/contract/api/foundBy';
 import type { PoolPage } from '@opsimath/contract/api/pool';
-import type { MatchMode } from '@opsimath/core/text/match';
+import type { MatchMode } from '@opsimath/core/text/matchModes';
 import { Button, Input, Select, Tooltip } from 'antd';
 import { useCallback, useEffect, useState } from 'react';
 import { FindBox } from '../../parts/words/FindBox';

@@ -1,7 +1,8 @@
 import { type PoolFigure, POOL_READERS, poolFigureOf } from '@opsimath/contract/figures/poolFigures';
+import { useMessages } from '../../state/messages';
 import type { LookUp } from '@opsimath/contract/api/lookUps';
 import type { PoolPage, PoolQuery, PoolRow } from '@opsimath/contract/api/pool';
-import { App, Button, Checkbox, Dropdown, Popover } from 'antd';
+import { Button, Checkbox, Dropdown, Popover } from 'antd';
 import { copyAsTable } from '../../parts/table/copyAsTable';
 import { count, counted, spelledDay } from '../../parts/words/figures';
 import { toParams } from '../../state/api';
@@ -24,7 +25,7 @@ const COPIED = 500;
 /** What can be done with a pool as a whole: columns, copy, files, look up again, compare with an earlier one. */
 export function PoolMenu({ lookUp, lookUps, query, page }: PoolMenuProps) {
   const { project, scope, change } = useScope();
-  const { message } = App.useApp();
+  const message = useMessages();
   const dispatch = useAppDispatch();
   const { data: exports } = useExportsQuery(lookUp.id);
   const columns = shownColumns(project, scope.columns, lookUp);

@@ -1,6 +1,6 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
+import { useMessages } from '../../state/messages';
 import { liesUnder } from '@opsimath/core/text/address';
-import { App } from 'antd';
 import { useTrouble } from '../../parts/words/useTrouble';
 import { useAddTargetsMutation, useTargetsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
@@ -11,7 +11,7 @@ export function StrangeTargets({ lookUp }: { lookUp: LookUp }) {
   const { project } = useScope();
   const { data: targets } = useTargetsQuery(project);
   const [add, { isLoading }] = useAddTargetsMutation();
-  const { message } = App.useApp();
+  const message = useMessages();
   const trouble = useTrouble();
   if (!targets) return null;
   const strange = lookUp.targets

@@ -1,11 +1,10 @@
 import { SURFACES } from '@opsimath/core/text/surfaces';
-import { type ProjectSettings, type SettingsChange, projectSettings } from '@opsimath/contract/api/projects';
+import type { ProjectSettings, SettingsChange } from '@opsimath/contract/api/projects';
+import { USUAL_SETTINGS } from '@opsimath/contract/api/usualSettings';
 import { CHANCE_FEATURES } from '@opsimath/core/gap/chance';
 import { Checkbox } from 'antd';
 import { Figure } from './Figure';
 import { t, wordOf } from '../../words/t';
-
-const DEFAULTS = projectSettings.parse({});
 
 interface ChanceSettingsProps {
   settings: ProjectSettings;
@@ -44,13 +43,13 @@ export function ChanceSettings({ settings, onChange }: ChanceSettingsProps) {
               }
             />
           </span>
-          {(settings.curvePrior[surface].first !== DEFAULTS.curvePrior[surface].first ||
-            settings.curvePrior[surface].decay !== DEFAULTS.curvePrior[surface].decay) && (
+          {(settings.curvePrior[surface].first !== USUAL_SETTINGS.curvePrior[surface].first ||
+            settings.curvePrior[surface].decay !== USUAL_SETTINGS.curvePrior[surface].decay) && (
             <span className="faint">
               {' '}
               {t('roster:ChanceSettings.usualFirstAndDecay', {
-                first: DEFAULTS.curvePrior[surface].first,
-                decay: DEFAULTS.curvePrior[surface].decay,
+                first: USUAL_SETTINGS.curvePrior[surface].first,
+                decay: USUAL_SETTINGS.curvePrior[surface].decay,
               })}
             </span>
           )}
@@ -101,10 +100,10 @@ export function ChanceSettings({ settings, onChange }: ChanceSettingsProps) {
               )
             }
           />
-          {settings.chanceWeights[n] !== DEFAULTS.chanceWeights[n] && (
+          {settings.chanceWeights[n] !== USUAL_SETTINGS.chanceWeights[n] && (
             <span className="faint">
               {' '}
-              {t('roster:ChanceSettings.usual')} {DEFAULTS.chanceWeights[n]}
+              {t('roster:ChanceSettings.usual')} {USUAL_SETTINGS.chanceWeights[n]}
             </span>
           )}
         </label>

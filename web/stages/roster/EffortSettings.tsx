@@ -1,8 +1,9 @@
+import { USUAL_SETTINGS } from '@opsimath/contract/api/usualSettings';
 import { SURFACES } from '@opsimath/core/text/surfaces';
 import type { ProjectSettings, SettingsChange } from '@opsimath/contract/api/projects';
 import { ACTIONS } from '@opsimath/core/gap/action';
 import { Figure } from './Figure';
-import { DEFAULTS, Usual } from './Usual';
+import { Usual } from './Usual';
 import { t, wordOf } from '../../words/t';
 
 export interface SettingsPart {
@@ -29,7 +30,7 @@ export function EffortSettings({ settings, onChange: apply }: SettingsPart) {
               )
             }
           />
-          <Usual value={settings.efforts[action]} usual={DEFAULTS.efforts[action]} />
+          <Usual value={settings.efforts[action]} usual={USUAL_SETTINGS.efforts[action]} />
         </label>
       ))}
       <h3>{t('roster:EffortSettings.forecast')}</h3>
@@ -48,7 +49,7 @@ export function EffortSettings({ settings, onChange: apply }: SettingsPart) {
               )
             }
           />
-          <Usual value={settings.horizons[surface]} usual={DEFAULTS.horizons[surface]} />
+          <Usual value={settings.horizons[surface]} usual={USUAL_SETTINGS.horizons[surface]} />
         </label>
       ))}
       <h3>{t('roster:EffortSettings.bids')}</h3>
@@ -60,7 +61,7 @@ export function EffortSettings({ settings, onChange: apply }: SettingsPart) {
           max={1}
           onChange={(shareMoved) => apply({ shareMoved }, t('roster:EffortSettings.shareOfClicksThatMove'))}
         />
-        <Usual value={settings.shareMoved} usual={DEFAULTS.shareMoved} />
+        <Usual value={settings.shareMoved} usual={USUAL_SETTINGS.shareMoved} />
       </label>
       <h3>{t('roster:EffortSettings.clicksAnImpressionThatAreAimed')}</h3>
       <label>
@@ -136,7 +137,7 @@ export function EffortSettings({ settings, onChange: apply }: SettingsPart) {
               )
             }
           />
-          <Usual value={settings.oldAfter[surface]} usual={DEFAULTS.oldAfter[surface]} />
+          <Usual value={settings.oldAfter[surface]} usual={USUAL_SETTINGS.oldAfter[surface]} />
         </label>
       ))}
     </>

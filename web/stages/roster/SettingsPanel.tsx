@@ -1,6 +1,7 @@
+import { USUAL_SETTINGS } from '@opsimath/contract/api/usualSettings';
+import { useMessages } from '../../state/messages';
 import { takenBack } from '@opsimath/contract/api/patch';
 import type { SettingsChange } from '@opsimath/contract/api/projects';
-import { App } from 'antd';
 import { Problem } from '../../parts/words/Problem';
 import { request } from '../../state/operations';
 import { projectApi, useChangeProjectMutation, useProjectsQuery } from '../../state/projectApi';
@@ -11,7 +12,7 @@ import { ChanceSettings } from './ChanceSettings';
 import { Figure } from './Figure';
 import { EffortSettings } from './EffortSettings';
 import { ThresholdSettings } from './ThresholdSettings';
-import { DEFAULTS, Usual } from './Usual';
+import { Usual } from './Usual';
 import { WordSettings } from './WordSettings';
 import { t } from '../../words/t';
 
@@ -20,7 +21,7 @@ export function SettingsPanel() {
   const { project } = useScope();
   const { data: projects } = useProjectsQuery();
   const [change, { error }] = useChangeProjectMutation();
-  const { message } = App.useApp();
+  const message = useMessages();
   const undoable = useUndoable(project);
   const person = useAppSelector((state) => state.preferences.person);
   const entry = projects?.find(({ id }) => id === project);
@@ -67,7 +68,7 @@ export function SettingsPanel() {
           whole
           onChange={(front) => apply({ front }, t('roster:SettingsPanel.theFront'))}
         />
-        <Usual value={settings.front} usual={DEFAULTS.front} />
+        <Usual value={settings.front} usual={USUAL_SETTINGS.front} />
       </label>
       <label>
         <span>{t('roster:SettingsPanel.worthOfAClickWithoutCPC', { currency: settings.currency })}</span>
@@ -77,7 +78,7 @@ export function SettingsPanel() {
           max={100_000}
           onChange={(defaultWorth) => apply({ defaultWorth }, t('roster:SettingsPanel.worth'))}
         />
-        <Usual value={settings.defaultWorth} usual={DEFAULTS.defaultWorth} />
+        <Usual value={settings.defaultWorth} usual={USUAL_SETTINGS.defaultWorth} />
       </label>
       <label>
         <span>
@@ -129,7 +130,7 @@ export function SettingsPanel() {
           whole
           onChange={(leadDays) => apply({ leadDays }, t('roster:SettingsPanel.leadTime'))}
         />
-        <Usual value={settings.leadDays} usual={DEFAULTS.leadDays} />
+        <Usual value={settings.leadDays} usual={USUAL_SETTINGS.leadDays} />
       </label>
       <ChanceSettings settings={settings} onChange={apply} />
       <ThresholdSettings settings={settings} onChange={apply} />

@@ -1,4 +1,5 @@
-import { FACT_FIELDS, PRIVATE_FIELDS, type Target, type TargetChange } from '@opsimath/contract/api/targets';
+import { PRIVATE_FIELDS, type Target, type TargetChange } from '@opsimath/contract/api/targets';
+import { FACT_FIELDS } from '@opsimath/contract/api/factFields';
 import { Input } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { Notes } from '../../parts/notes/Notes';

@@ -1,9 +1,10 @@
+import { USUAL_SETTINGS } from '@opsimath/contract/api/usualSettings';
 import { SURFACES } from '@opsimath/core/text/surfaces';
 import type { ProjectSettings } from '@opsimath/contract/api/projects';
 import { Checkbox } from 'antd';
 import type { SettingsPart } from './EffortSettings';
 import { Figure } from './Figure';
-import { DEFAULTS, Usual } from './Usual';
+import { Usual } from './Usual';
 import { t, wordOf } from '../../words/t';
 
 type Threshold = keyof ProjectSettings['thresholds'];
@@ -34,7 +35,7 @@ export function ThresholdSettings({ settings, onChange: apply }: SettingsPart) {
           max={1000}
           onChange={(guideRatio) => apply({ guideRatio }, t('roster:ThresholdSettings.organicToOnePaid'))}
         />
-        <Usual value={settings.guideRatio} usual={DEFAULTS.guideRatio} />
+        <Usual value={settings.guideRatio} usual={USUAL_SETTINGS.guideRatio} />
       </label>
       <label>
         <span>{t('roster:ThresholdSettings.littleDemandBelowClicksAMonth')}</span>
@@ -44,7 +45,7 @@ export function ThresholdSettings({ settings, onChange: apply }: SettingsPart) {
           max={1_000_000}
           onChange={(littleDemand) => apply({ littleDemand }, t('roster:ThresholdSettings.littleDemand'))}
         />
-        <Usual value={settings.littleDemand} usual={DEFAULTS.littleDemand} />
+        <Usual value={settings.littleDemand} usual={USUAL_SETTINGS.littleDemand} />
       </label>
       <label>
         <span>{t('roster:ThresholdSettings.resultsAPage')}</span>
@@ -70,7 +71,7 @@ export function ThresholdSettings({ settings, onChange: apply }: SettingsPart) {
             whole
             onChange={(value) => apply({ thresholds: { [name]: value } }, label)}
           />
-          <Usual value={thresholds[name]} usual={DEFAULTS.thresholds[name]} />
+          <Usual value={thresholds[name]} usual={USUAL_SETTINGS.thresholds[name]} />
         </label>
       ))}
       {SHARES.map(([name, label, most]) => (
@@ -82,7 +83,7 @@ export function ThresholdSettings({ settings, onChange: apply }: SettingsPart) {
             max={most}
             onChange={(value) => apply({ thresholds: { [name]: value } }, label)}
           />
-          <Usual value={thresholds[name]} usual={DEFAULTS.thresholds[name]} />
+          <Usual value={thresholds[name]} usual={USUAL_SETTINGS.thresholds[name]} />
         </label>
       ))}
       <label>
@@ -111,7 +112,7 @@ export function ThresholdSettings({ settings, onChange: apply }: SettingsPart) {
               )
             }
           />
-          <Usual value={fits[verdict]} usual={DEFAULTS.fits[verdict]} />
+          <Usual value={fits[verdict]} usual={USUAL_SETTINGS.fits[verdict]} />
         </label>
       ))}
       <h3>{t('roster:ThresholdSettings.titlesAreTooLongFromCharacters')}</h3>
@@ -130,7 +131,7 @@ export function ThresholdSettings({ settings, onChange: apply }: SettingsPart) {
               )
             }
           />
-          <Usual value={titleLimits[surface]} usual={DEFAULTS.titleLimits[surface]} />
+          <Usual value={titleLimits[surface]} usual={USUAL_SETTINGS.titleLimits[surface]} />
         </label>
       ))}
     </>

@@ -1,8 +1,4 @@
-import { projectSettings } from '@opsimath/contract/api/projects';
 import { t } from '../../words/t';
-
-/** Settings as a project begins with them. */
-export const DEFAULTS = projectSettings.parse({});
 
 /** Says the usual value beside one that was changed. */
 export function Usual({ value, usual }: { value: unknown; usual: unknown }) {

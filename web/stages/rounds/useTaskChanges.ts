@@ -1,5 +1,5 @@
 import type { Task, TaskChange } from '@opsimath/contract/api/rounds';
-import { App } from 'antd';
+import { useMessages } from '../../state/messages';
 import { request } from '../../state/operations';
 import {
   roundsApi,
@@ -21,7 +21,7 @@ export function useTaskChanges() {
   const [fillRound, filling] = useFillRoundMutation();
   const [pickTasks] = usePickTasksMutation();
   const undoable = useUndoable(project);
-  const { message } = App.useApp();
+  const message = useMessages();
   const trouble = useTrouble();
 
   const told = (what: string): void =>

@@ -1,6 +1,7 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
+import { useMessages } from '../../state/messages';
 import type { SiftDifference } from '@opsimath/contract/api/sift';
-import { App, Button, Input } from 'antd';
+import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
 import { Waiting } from '../../parts/words/Waiting';
@@ -85,7 +86,7 @@ function Side({ head, side }: { head: string; side: SiftDifference['came'] }) {
 
 /** Keeps the result before the change as a list. */
 function KeepBefore({ lookUp, recipe, before, keywords }: OfRecipe & { before: Before; keywords: number }) {
-  const { message } = App.useApp();
+  const message = useMessages();
   const person = useAppSelector((state) => state.preferences.person);
   const [make, { isLoading, error }] = useListFromSiftMutation();
   const [name, setName] = useState(

@@ -1,4 +1,4 @@
-import { FACT_FIELDS } from '@opsimath/contract/api/targets';
+import { FACT_FIELDS } from '@opsimath/contract/api/factFields';
 import type { LookUp } from '@opsimath/contract/api/lookUps';
 import { useTargetsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';

@@ -1,6 +1,7 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
+import { useMessages } from '../../state/messages';
 import type { SiftQuery } from '@opsimath/contract/api/sift';
-import { App, Button, Dropdown } from 'antd';
+import { Button, Dropdown } from 'antd';
 import { count, counted } from '../../parts/words/figures';
 import { problemOf } from '../../state/api';
 import { useJudgeAllMutation } from '../../state/siftApi';
@@ -25,7 +26,7 @@ interface JudgeAllProps {
 /** One verdict for all that comes through, as one step that can be taken back. */
 export function JudgeAll({ lookUp, total, query, children, plain }: JudgeAllProps) {
   const { project } = useScope();
-  const { message } = App.useApp();
+  const message = useMessages();
   const person = useAppSelector((state) => state.preferences.person);
   const [judgeAll, { isLoading }] = useJudgeAllMutation();
   const undoable = useUndoable(project);

@@ -1,5 +1,6 @@
 import type { KeywordList } from '@opsimath/contract/api/lists';
-import { App, InputNumber, Popover } from 'antd';
+import { useMessages } from '../../state/messages';
+import { InputNumber, Popover } from 'antd';
 import { useState } from 'react';
 import { copyAsTable } from '../../parts/table/copyAsTable';
 import { Problem } from '../../parts/words/Problem';
@@ -23,7 +24,7 @@ import { t } from '../../words/t';
 /** One list: what it holds, how far it is judged, where it came from, who changed what, and what can be done with it. */
 export function ListRow({ list }: { list: KeywordList }) {
   const { project, change: changeScope } = useScope();
-  const { message } = App.useApp();
+  const message = useMessages();
   const person = useAppSelector((state) => state.preferences.person);
   const [change] = useChangeListMutation();
   const [remove, { error }] = useRemoveListMutation();

@@ -1,6 +1,7 @@
 import type { OutsidePreview } from '@opsimath/contract/api/outside';
+import { useMessages } from '../../state/messages';
 import type { Judgement } from '@opsimath/contract/api/judgements';
-import { App, Button, Checkbox, Modal } from 'antd';
+import { Button, Checkbox, Modal } from 'antd';
 import { useRef, useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
 import { count, counted } from '../../parts/words/figures';
@@ -177,7 +178,7 @@ function said({ verdict, parked, reason }: Said): string {
 /** Applies what is ticked as one step that can be taken back; notes stay, since notes are only ever added. */
 function useApply(preview: OutsidePreview, taken: ReadonlySet<number>) {
   const { project } = useScope();
-  const { message } = App.useApp();
+  const message = useMessages();
   const person = useAppSelector((state) => state.preferences.person);
   const [judge] = useJudgeMutation();
   const [addNote] = useAddNoteMutation();

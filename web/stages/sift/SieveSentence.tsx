@@ -1,4 +1,4 @@
-import { FOUND_BY } from '@opsimath/contract/api/lookUps';
+import { FOUND_BY } from '@opsimath/contract/api/foundBy';
 import type { KeywordList } from '@opsimath/contract/api/lists';
 import type { Sieve } from '@opsimath/contract/api/sift';
 import type { Marker } from '@opsimath/contract/api/markers';

@@ -1,7 +1,8 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
+import { useMessages } from '../../state/messages';
 import type { SiftPage, SiftQuery } from '@opsimath/contract/api/sift';
 import type { Verdict } from '@opsimath/contract/api/judgements';
-import { App, Button, Input, Popover, Segmented } from 'antd';
+import { Button, Input, Popover, Segmented } from 'antd';
 import { useCallback, useState } from 'react';
 import { FindBox } from '../../parts/words/FindBox';
 import { Problem } from '../../parts/words/Problem';
@@ -121,7 +122,7 @@ export function SiftHead({ lookUp, recipe, page, query }: SiftHeadProps) {
 }
 
 function KeepList({ lookUp, recipe, query, page }: SiftHeadProps) {
-  const { message } = App.useApp();
+  const message = useMessages();
   const { project } = useScope();
   const undoable = useUndoable(project);
   const person = useAppSelector((state) => state.preferences.person);

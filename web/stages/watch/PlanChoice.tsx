@@ -1,6 +1,7 @@
 import type { WatchView } from '@opsimath/contract/api/watch';
+import { useMessages } from '../../state/messages';
 import { unitsAMonth } from '@opsimath/core/watch/schedule';
-import { App, Button, Popover } from 'antd';
+import { Button, Popover } from 'antd';
 import { useState } from 'react';
 import { counted, spelledDay } from '../../parts/words/figures';
 import { useTrouble } from '../../parts/words/useTrouble';
@@ -27,7 +28,7 @@ export function PlanChoice({ market, plan, tracked }: PlanChoiceProps) {
   const [open, setOpen] = useState(false);
   const [keep, { isLoading }] = usePlanWatchMutation();
   const undoable = useUndoable(project);
-  const { message } = App.useApp();
+  const message = useMessages();
   const trouble = useTrouble();
   const cost = unitsAMonth(days, tracked);
   const set = async (): Promise<void> => {

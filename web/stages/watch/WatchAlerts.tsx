@@ -1,6 +1,7 @@
 import { ALERT_KINDS, type WatchAlert } from '@opsimath/contract/api/watch';
+import { useMessages } from '../../state/messages';
 import type { ProjectSettings } from '@opsimath/contract/api/projects';
-import { App, Button, InputNumber } from 'antd';
+import { Button, InputNumber } from 'antd';
 import { count, spelledDay } from '../../parts/words/figures';
 import { useTrouble } from '../../parts/words/useTrouble';
 import { useChangeProjectMutation, useProjectsQuery } from '../../state/projectApi';
@@ -104,7 +105,7 @@ function Feed() {
   const { project } = useScope();
   const { data } = useFeedQuery(project);
   const [setFeed, { isLoading }] = useSetFeedMutation();
-  const { message } = App.useApp();
+  const message = useMessages();
   const trouble = useTrouble();
   const set = (open: boolean): void => void setFeed({ project, open }).unwrap().catch(trouble);
   const address = data?.path ? `${window.location.origin}${data.path}` : null;

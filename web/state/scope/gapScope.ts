@@ -1,17 +1,14 @@
 import { readLimits, writeLimits } from '@opsimath/contract/api/gapLimits';
 import {
+  GAP_MARKS,
+  GAP_SORTS,
   type GapMark,
+  HELD_NAMES,
   type HeldName,
-  action,
-  gapKind,
-  gapMark,
-  gapSort,
-  heldName,
-  paidState,
-} from '@opsimath/contract/api/gapQuery';
-import type { Action } from '@opsimath/core/gap/action';
-import type { GapKind } from '@opsimath/core/gap/kind';
-import type { PaidState } from '@opsimath/core/gap/paid';
+} from '@opsimath/contract/api/gapChoices';
+import { ACTIONS, type Action } from '@opsimath/core/gap/action';
+import { GAP_KINDS, type GapKind } from '@opsimath/core/gap/kind';
+import { PAID_STATES, type PaidState } from '@opsimath/core/gap/paid';
 import { DEPTH_BANDS, type DepthBand } from '@opsimath/core/ranking/position';
 import { PAGE_KINDS, type PageKind } from '@opsimath/core/text/pageKind';
 import { PURPOSES, type Purpose } from '@opsimath/core/sift/purpose';
@@ -68,17 +65,17 @@ export function readGaps(address: AddressReader): GapScope {
     pool: address.id('pool'),
     list: address.id('list'),
     only: address.one('only', ['tracked'], ''),
-    kinds: address.several('kinds', gapKind.options),
-    paid: address.several('paid', paidState.options),
-    marks: address.several('marks', gapMark.options),
+    kinds: address.several('kinds', GAP_KINDS),
+    paid: address.several('paid', PAID_STATES),
+    marks: address.several('marks', GAP_MARKS),
     find: address.text('find'),
     rivals: address.ids('rivals'),
     bands: address.several('bands', DEPTH_BANDS),
     pageKinds: address.several('pageKinds', PAGE_KINDS),
-    names: address.several('names', heldName.options),
+    names: address.several('names', HELD_NAMES),
     purposes: address.several('purposes', PURPOSES),
     verdicts: address.several('verdicts', VERDICTS),
-    actions: address.several('actions', action.options),
+    actions: address.several('actions', ACTIONS),
     limits: writeLimits(readLimits(address.text('limits'))),
     inList: address.id('inList'),
     cluster: address.id('cluster'),
@@ -95,8 +92,6 @@ export function readGaps(address: AddressReader): GapScope {
 
 /** Orders of gaps that are known; the usual one without any. */
 function readOrder(parts: readonly string[]): string {
-  const known = parts.filter((part) =>
-    (gapSort.options as readonly string[]).includes(part.replace(/^-/, '')),
-  );
+  const known = parts.filter((part) => (GAP_SORTS as readonly string[]).includes(part.replace(/^-/, '')));
   return known.length > 0 ? known.join(',') : USUAL_ORDER;
 }

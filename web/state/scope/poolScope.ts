@@ -1,6 +1,5 @@
-import { FOUND_BY, type FoundBy } from '@opsimath/contract/api/lookUps';
-import { matchMode } from '@opsimath/contract/api/pool';
-import type { MatchMode } from '@opsimath/core/text/match';
+import { FOUND_BY, type FoundBy } from '@opsimath/contract/api/foundBy';
+import { MATCH_MODES, type MatchMode } from '@opsimath/core/text/matchModes';
 import type { AddressReader } from './address';
 
 /** How a pool is shown in Look-up. */
@@ -25,7 +24,7 @@ export function readPool(address: AddressReader): PoolScope {
     poolSort: address.text('poolSort'),
     poolFind: address.text('poolFind'),
     poolWords: address.text('poolWords'),
-    poolMode: address.one('poolMode', matchMode.options, 'any word'),
+    poolMode: address.one('poolMode', MATCH_MODES, 'any word'),
     poolFound: address.several('poolFound', FOUND_BY),
     poolWithout: address.text('poolWithout'),
     columns: address.words('columns'),
