@@ -1,7 +1,7 @@
 import type { GapPage } from '@opsimath/contract/api/gaps';
 import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import { Button, Select } from 'antd';
-import { useState } from 'react';
+import { Suspense, lazy, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { FindBox } from '../../parts/words/FindBox';
 import { Problem } from '../../parts/words/Problem';
@@ -15,13 +15,10 @@ import { useListsQuery } from '../../state/siftApi';
 import { type Scope, searchWithView } from '../../state/scope';
 import { useScope } from '../../state/useScope';
 import { CaptureUnknown } from './CaptureUnknown';
-import { GapMap } from './GapMap';
 import { GapTable } from './GapTable';
 import { GapTitle } from './GapTitle';
-import { GroupTable } from './GroupTable';
 import { KindStrip } from './KindStrip';
 import { MarkFilters } from './MarkFilters';
-import { NarrowPanel } from './NarrowPanel';
 import { Surer } from './Surer';
 import { OpenDossier } from '../../parts/dossier/OpenDossier';
 import { ExportMenu } from './ExportMenu';
@@ -29,6 +26,11 @@ import { gapExtra } from './gapExtraColumns';
 import { notUsual } from './notUsual';
 import { Told } from '../../words/Told';
 import { t } from '../../words/t';
+
+// Come when they are opened.
+const NarrowPanel = lazy(async () => ({ default: (await import('./NarrowPanel')).NarrowPanel }));
+const GapMap = lazy(async () => ({ default: (await import('./GapMap')).GapMap }));
+const GroupTable = lazy(async () => ({ default: (await import('./GroupTable')).GroupTable }));
 
 type Groups = Exclude<Scope['by'], ''> | 'none' | 'apart';
 const GROUPS: { value: Groups; label: string }[] = [
@@ -120,15 +122,21 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
         onWide={() => setWide(!wide)}
         onChange={change}
       />
-      {wide && <NarrowPanel project={project} page={first} scope={scope} onChange={change} />}
+      <Suspense fallback={null}>
+        {wide && <NarrowPanel project={project} page={first} scope={scope} onChange={change} />}
+      </Suspense>
       <Chosen scope={scope} onChange={change} />
       <NotUsual />
       {first && <Surer page={first} />}
       {first && <Missing page={first} />}
       {first && <CaptureUnknown query={query} page={first} />}
-      {map && first && <GapMap project={project} query={query} page={first} />}
+      <Suspense fallback={null}>
+        {map && first && <GapMap project={project} query={query} page={first} />}
+      </Suspense>
       <div className="gaps-body">
-        {first && scope.by !== '' && <GroupTable project={project} query={{ ...query, by: scope.by }} />}
+        <Suspense fallback={null}>
+          {first && scope.by !== '' && <GroupTable project={project} query={{ ...query, by: scope.by }} />}
+        </Suspense>
         {first && scope.by === '' && (
           <GapTable
             project={project}
