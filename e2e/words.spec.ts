@@ -73,6 +73,14 @@ test('why an action stands where it does is said in German', async ({ page }) =>
   );
 });
 
+test('what went wrong is said in German, with the case in the words of the server', async ({ page }) => {
+  await page.addInitScript(() => localStorage.setItem('opsimath.language', 'de'));
+  await page.goto(`${root}/gaps?${SCOPE}&list=987654`);
+  const told = page.getByRole('alert');
+  await expect(told).toContainText('Diese Liste gibt es nicht.');
+  await expect(told).toContainText(/Im Wortlaut des Servers: .*987654/);
+});
+
 test('the language is chosen by a press; what was open stays open, numbers and days are spelled as there', async ({
   page,
 }) => {

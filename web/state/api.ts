@@ -2,7 +2,7 @@ import { GROUNDS } from '@opsimath/contract/api/grounds';
 import type { Problem } from '@opsimath/contract/api/problem';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import { WINDOW } from './window';
-import { t } from '../words/t';
+import { problemWords, t } from '../words/t';
 
 export type InProject<T = unknown> = T & { project: number };
 
@@ -30,7 +30,14 @@ export const api = createApi({
 /** What to tell a person about a failed request. */
 export function problemOf(error: unknown): Problem {
   const { data, status } = (error ?? {}) as { data?: Partial<Problem>; status?: unknown };
-  if (data?.message) return { code: data.code ?? 'broken', message: data.message, todo: data.todo };
+  if (data?.message) {
+    const { code = 'broken', message, todo } = data;
+    const own = problemWords(code);
+    // Names and figures of the case stand in the server’s own sentence: it is not left out.
+    return own === undefined
+      ? { code, message, todo }
+      : { code, message: own, todo: t('shell:api.inTheServersWords', { message }) };
+  }
   if (status === 'FETCH_ERROR') {
     return {
       code: 'away',

@@ -33,13 +33,15 @@ export interface Words {
   report: typeof report;
   method: typeof method;
   /** What a word means stands in the core, where reports read it too: English has nothing here. */
+  /** What went wrong, by its code; the server says it in English. */
+  problems: Partial<Record<string, string>>;
   /** Nor here: sentences on what to do are the core's. */
   reasons: ReasonWords;
   glossary: Partial<Record<string, { word: string; meaning: string }>>;
 }
 
 /** What every page needs; the others come with their stage. */
-export const FIRST_SPACES = ['shell', 'parts', 'codes', 'counts', 'figures'] as const;
+export const FIRST_SPACES = ['shell', 'parts', 'codes', 'counts', 'figures', 'problems'] as const;
 export const STAGE_SPACES = [
   'roster',
   'lookup',

@@ -84,6 +84,10 @@ export function glossaryWords(
   return (held.getResourceBundle(language, 'glossary') as Words['glossary'] | undefined)?.[word] ?? english;
 }
 
+/** What went wrong, where the language has its own sentence for the code. */
+export const problemWords = (code: string): string | undefined =>
+  (held.getResourceBundle(language, 'problems') as Words['problems'] | undefined)?.[code];
+
 /** What the sentence on an action is made of, where the language has its own; else the server's is read as it is. */
 export const reasonTexts = (): Words['reasons'] | undefined =>
   held.getResourceBundle(language, 'reasons') as Words['reasons'] | undefined;

@@ -1,6 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { gapMark, heldName } from '@opsimath/contract/api/gapQuery';
+import { PROBLEMS } from '@opsimath/contract/api/problem';
 import { jobState } from '@opsimath/contract/api/jobs';
 import { ACTIONS } from '@opsimath/core/gap/action';
 import { ENGLISH_REASONS } from '@opsimath/core/gap/reason';
@@ -87,6 +88,12 @@ test('every figure of the contract has German words', () => {
 
 test('every word of the glossary is explained in German', () => {
   expect(Object.keys(read('de', 'glossary')).sort()).toEqual(GLOSSARY.map(({ word }) => word).sort());
+});
+
+test('everything that can go wrong has a German sentence', () => {
+  const german = read('de', 'problems') as Texts;
+  expect(Object.keys(german).sort()).toEqual(Object.keys(PROBLEMS).sort());
+  for (const sentence of Object.values(german)) expect(sentence).toMatch(/^[A-ZÄÖÜ].*\.$/);
 });
 
 test('reasons have German words, with the same values put in', () => {
