@@ -242,7 +242,7 @@ export async function bringListBack(database: Database, projectId: number, id: n
 }
 
 const gone = (id: number): KnownProblem =>
-  new KnownProblem('no-such-list', `There is no list ${id}.`, 'It may have been taken away.');
+  new KnownProblem('no-such-list', `There is no list ${id}.`, 'It may have been removed.');
 
 async function note(database: Database, listId: number, person: string, what: string): Promise<void> {
   await database.rows.insert(listChange).values({ listId, person, what });

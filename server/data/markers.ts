@@ -115,4 +115,4 @@ async function assertMarker(database: Database, projectId: number, id: number): 
 }
 
 const gone = (id: number): KnownProblem =>
-  new KnownProblem('no-such-marker', `There is no marker ${id}.`, 'It may have been taken away.');
+  new KnownProblem('no-such-marker', `There is no marker ${id}.`, 'It may have been removed.');

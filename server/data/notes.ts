@@ -120,8 +120,7 @@ export function changeNote(
   return database.together(async (steps) => {
     const mine = and(eq(note.projectId, projectId), eq(note.id, id));
     const [held] = await steps.rows.select().from(note).where(mine);
-    if (!held)
-      throw new KnownProblem('no-such-note', `There is no note ${id}.`, 'It may have been taken away.');
+    if (!held) throw new KnownProblem('no-such-note', `There is no note ${id}.`, 'It may have been removed.');
     const edited = { projectId, kind: 'note' as const, thingId: id };
     if (revision !== undefined && revision !== held.revision && held.text !== text)
       throw changedMeanwhile(

@@ -108,9 +108,7 @@ function told(clash: string, base: readonly RecipeStep[], stands: readonly Recip
   if (clash === 'order') return 'the order of the sieves';
   const at = base.findIndex(({ id }) => id === clash);
   const kind = (stands.find(({ id }) => id === clash) ?? base[at])?.sieve.kind ?? 'unknown';
-  return stands.some(({ id }) => id === clash)
-    ? `sieve ${at + 1} (${kind})`
-    : `sieve ${at + 1} was taken away`;
+  return stands.some(({ id }) => id === clash) ? `sieve ${at + 1} (${kind})` : `sieve ${at + 1} was removed`;
 }
 
 /** Takes a recipe away; it can be brought back as it was. */
@@ -133,4 +131,4 @@ const mine = (projectId: number, id: number) =>
   and(eq(recipe.projectId, projectId), eq(recipe.id, id), isNull(recipe.removedAt));
 
 const gone = (id: number): KnownProblem =>
-  new KnownProblem('no-such-recipe', `There is no recipe ${id}.`, 'It may have been taken away.');
+  new KnownProblem('no-such-recipe', `There is no recipe ${id}.`, 'It may have been removed.');

@@ -20,7 +20,7 @@ export function saveVersion(
       throw new KnownProblem(
         'no-such-target',
         `There is no target ${targetId}.`,
-        'It may have been taken away.',
+        'It may have been removed.',
       );
     const [newest] = await steps.rows
       .select()

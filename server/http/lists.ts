@@ -50,7 +50,7 @@ export function listRoutes(routes: Routes, services: Services): void {
       throw new KnownProblem(
         'not-renewable',
         `The list “${list.name}” was put together by hand.`,
-        'Add and take out keywords in the table.',
+        'Add and remove keywords in the table.',
       );
     const now = new Set(await analysis.siftIds(source.lookUp, source.query, source.only));
     const members = new Set(await listMembers(database, id));
@@ -217,7 +217,7 @@ export function listRoutes(routes: Routes, services: Services): void {
     {
       method: 'post',
       path: '/projects/:id/lists/:list/back',
-      summary: 'Bring a list back that was taken away, with its keywords and its history',
+      summary: 'Bring a list back that was removed, with its keywords and its history',
       answer: lists,
     },
     async ({ params }) => {

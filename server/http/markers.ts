@@ -66,7 +66,7 @@ export function markerRoutes(routes: Routes, { database }: Services): void {
     {
       method: 'post',
       path: '/projects/:id/markers/:marker/back',
-      summary: 'Bring a marker back that was taken away, with its keywords',
+      summary: 'Bring a marker back that was removed, with its keywords',
       answer: markers,
     },
     async ({ params }) => {

@@ -199,7 +199,7 @@ export function siftRoutes(routes: Routes, { database, analysis }: Services): vo
     {
       method: 'post',
       path: '/projects/:id/recipes/:recipe/back',
-      summary: 'Bring a recipe back that was taken away',
+      summary: 'Bring a recipe back that was removed',
       answer: z.array(recipe),
     },
     async ({ params }) => {

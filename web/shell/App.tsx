@@ -14,7 +14,7 @@ import { themeOf } from './theme';
 const Roster = lazy(() => withWords(['roster'], () => import('../stages/roster/Roster')));
 const LookUpStage = lazy(() => withWords(['lookup'], () => import('../stages/lookup/LookUpStage')));
 const SiftStage = lazy(() => withWords(['sift'], () => import('../stages/sift/SiftStage')));
-const Gaps = lazy(() => withWords(['gaps', 'reasons'], () => import('../stages/gaps/Gaps')));
+const Gaps = lazy(() => withWords(['gaps'], () => import('../stages/gaps/Gaps')));
 const Rounds = lazy(() => withWords(['rounds'], () => import('../stages/rounds/Rounds')));
 const Drafts = lazy(() => withWords(['drafts'], () => import('../stages/drafts/Drafts')));
 const Watch = lazy(() => withWords(['watch'], () => import('../stages/watch/Watch')));

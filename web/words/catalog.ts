@@ -41,7 +41,7 @@ export interface Words {
 }
 
 /** What every page needs; the others come with their stage. */
-export const FIRST_SPACES = ['shell', 'parts', 'codes', 'counts', 'figures', 'problems'] as const;
+export const FIRST_SPACES = ['shell', 'parts', 'codes', 'counts', 'figures', 'problems', 'reasons'] as const;
 export const STAGE_SPACES = [
   'roster',
   'lookup',

@@ -32,7 +32,7 @@ export async function readFirst(language: Language): Promise<Partial<Words>> {
 
 /** A stage with its texts, the texts first. */
 export async function withWords<Stage>(
-  spaces: readonly (StageSpace | 'glossary' | 'reasons')[],
+  spaces: readonly (StageSpace | 'glossary')[],
   stage: () => Promise<Stage>,
 ): Promise<Stage> {
   await Promise.all(

@@ -89,8 +89,10 @@ export const problemWords = (code: string): string | undefined =>
   (held.getResourceBundle(language, 'problems') as Words['problems'] | undefined)?.[code];
 
 /** What the sentence on an action is made of, where the language has its own; else the server's is read as it is. */
-export const reasonTexts = (): Words['reasons'] | undefined =>
-  held.getResourceBundle(language, 'reasons') as Words['reasons'] | undefined;
+export function reasonTexts(): Words['reasons'] | undefined {
+  const own = held.getResourceBundle(language, 'reasons') as Partial<Words['reasons']> | undefined;
+  return own?.adds === undefined ? undefined : (own as Words['reasons']);
+}
 
 export const languageNow = (): Language => language;
 export const localeNow = (): { numbers: string; days: string } => LOCALES[language];

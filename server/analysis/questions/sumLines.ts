@@ -14,7 +14,7 @@ const MISSING = 'unknown';
 
 const WORTH_HOW: Record<GapRow['worthSource'], string> = {
   'own conversions':
-    'conversion rate of our ads for it, drawn towards that of all terms, × mean value of a conversion',
+    'conversion rate of our ads for it, smoothed towards that of all terms, × mean value of a conversion',
   'price and margin': 'price of our listing × margin × conversion rate',
   CPC: 'middle of the CPC range × 0.7',
   'project default': 'set for the project',

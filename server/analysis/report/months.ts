@@ -39,8 +39,8 @@ export const months: WriteSection = async (ground, { id, settings }) => {
         columns: [
           { key: 'month', name: 'Days', kind: 'text' },
           { key: 'days', name: 'Days held', kind: 'text' },
-          { key: 'clicks', name: 'Clicks', kind: 'count', tip: 'Own figures, exact.' },
-          { key: 'impressions', name: 'Impressions', kind: 'count', tip: 'Own figures, exact.' },
+          { key: 'clicks', name: 'Clicks', kind: 'count', tip: 'Own data, exact.' },
+          { key: 'impressions', name: 'Impressions', kind: 'count', tip: 'Own data, exact.' },
           { key: 'ctr', name: 'CTR', kind: 'share', tip: 'Clicks ÷ impressions.' },
           { key: 'position', name: 'Average position', kind: 'decimal', tip: 'Weighted by impressions.' },
         ],
@@ -54,7 +54,7 @@ export const months: WriteSection = async (ground, { id, settings }) => {
                 monthRow('beforeShared', spans.before, shared[1], 'held of both'),
               ]),
         ],
-        caption: 'Own figures, exact. Months are compared on the days of which both are held.',
+        caption: 'Own data, exact. Months are compared on the days of which both are held.',
         empty: 'None.',
       },
       await movedQueries(ground, `queries-${id}`, rows, spans, both, settings.most ?? FEW),
@@ -125,7 +125,7 @@ async function movedQueries(
       key: `q${keyword}`,
       cells: [texts.get(keyword)?.text ?? '', before, now, now - before],
     })),
-    caption: 'Own figures, exact.',
+    caption: 'Own data, exact.',
     empty: 'None.',
   };
 }

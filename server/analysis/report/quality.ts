@@ -21,7 +21,7 @@ export const quality: WriteSection = async (ground, { id }) => {
         written: true,
         passages: [
           say`${told('captured', captured, 'keywords with a captured result page')} of ${told('keywords', keywords.length, 'keywords compared')} keywords have a captured result page by then; only these show for certain who is absent. For ${told('presumed', assumed, 'keywords presumed absent')} more we are presumed absent, because a complete look-up does not name them.`,
-          say`Positions count organic slots only. Our own figures and counts are exact. Searches a month are what the services say. Clicks, chance and worth are estimated: ${models.curveFitted ? 'click-through is fitted from own search performance' : 'click-through is a stated prior'}, ${fitted === null ? 'the forecast goes by stated weights' : 'the forecast is fitted on captures of this market'}, and a click is worth what own conversions say, else CPC × 0.7, else what the project says.`,
+          say`Positions count organic slots only. Our own data and counts are exact. Searches a month are what the services say. Clicks, chance and worth are estimated: ${models.curveFitted ? 'click-through is fitted from own search performance' : 'click-through is a stated prior'}, ${fitted === null ? 'the forecast goes by stated weights' : 'the forecast is fitted on captures of this market'}, and a click is worth what own conversions say, else CPC × 0.7, else what the project says.`,
           say`An unknown figure is shown as a dash and counts in no sum.`,
         ],
       },

@@ -85,11 +85,11 @@ function AlternativesTable({ project, data, drawn, onDraw }: TableProps) {
               {t('parts:Alternatives.clicks')}
             </th>
             <th className="figure" title={t('parts:Alternatives.clicksWorthFitAndWhatComes', { currency })}>
-              {t('parts:Alternatives.adds')}
+              {t('parts:Alternatives.adds', { currency })}
             </th>
             <th className="figure">{t('parts:Alternatives.days')}</th>
             <th className="figure" title={t('parts:Alternatives.whatItAddsForADay', { currency })}>
-              {t('parts:Alternatives.priority')}
+              {t('parts:Alternatives.priority', { currency })}
             </th>
             <th aria-label={t('parts:Alternatives.choice')} />
           </tr>

@@ -30,6 +30,7 @@ import { PrioritySum } from './PrioritySum';
 import { ResultPage } from './ResultPage';
 import './dossier.css';
 import { Told } from '../../words/Told';
+import { reasonWords } from '../words/reasonWords';
 import { t, wordOf } from '../../words/t';
 
 interface DossierProps {
@@ -117,7 +118,7 @@ export function Dossier({ project, keyword, comparison, own, onClose }: DossierP
             {': '}
             <b>{wordOf(data.row.action)}</b>
             {'. '}
-            {data.row.reason}
+            {reasonWords(data.row)}
           </p>
           <DossierActs project={project} data={data} />
           <DossierLane data={data} />

@@ -13,6 +13,7 @@ import './compare.css';
 import { useDossierQuery } from '../../state/gapsApi';
 import { useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';
+import { reasonWords } from '../words/reasonWords';
 import { t, wordOf } from '../../words/t';
 
 const NOTHING: { id: number; text: string }[] = [];
@@ -59,7 +60,7 @@ export function TwoKeywords() {
             <th scope="row">{t('parts:TwoKeywords.why')}</th>
             {both.map(({ row }) => (
               <td key={row.id} className="compare-text">
-                {row.reason}
+                {reasonWords(row)}
               </td>
             ))}
           </tr>
@@ -179,6 +180,8 @@ function Choice({ both }: { both: readonly [Dossier, Dossier] }) {
 
 const figure = (value: number | null, digits = 0): string =>
   value === null ? t('parts:TwoKeywords.unknown') : digits === 0 ? count(value) : decimal(value, digits);
+const money = (value: number | null, currency: string): string =>
+  figure(value, 1) + (value === null ? '' : ` ${currency}`);
 const LINES: [string, (of: Dossier) => string][] = [
   [t('parts:TwoKeywords.volumeSearchesAMonth'), ({ row }) => figure(row.volume)],
   [t('parts:TwoKeywords.demandTheComingThreeMonths'), ({ row }) => figure(row.demand)],
@@ -209,11 +212,14 @@ const LINES: [string, (of: Dossier) => string][] = [
       figure(row.chance, 2) + (row.chanceAssumed ? ` ${t('parts:TwoKeywords.fromThePositionAlone')}` : ''),
   ],
   [t('parts:TwoKeywords.chanceAsItIs'), ({ row }) => figure(row.asIs, 2)],
-  [t('parts:TwoKeywords.worthOfAClick'), ({ row }) => `${figure(row.worth, 2)} (${wordOf(row.worthSource)})`],
-  [t('parts:TwoKeywords.addsAMonth'), ({ row }) => figure(row.worthAMonth, 1)],
+  [
+    t('parts:TwoKeywords.worthOfAClick'),
+    ({ row, currency }) => `${figure(row.worth, 2)} ${currency} (${wordOf(row.worthSource)})`,
+  ],
+  [t('parts:TwoKeywords.addsAMonth'), ({ row, currency }) => money(row.worthAMonth, currency)],
   [t('parts:TwoKeywords.bestToDo'), ({ row }) => wordOf(row.action)],
   [t('parts:TwoKeywords.effortDays'), ({ row }) => figure(row.effort, 2)],
-  [t('parts:TwoKeywords.priorityADayOfWork'), ({ row }) => figure(row.priority, 1)],
+  [t('parts:TwoKeywords.priorityADayOfWork'), ({ row, currency }) => money(row.priority, currency)],
   [wordOf('verdict'), ({ row }) => wordOf(row.verdict)],
   [wordOf('moved'), ({ row }) => movement(row) || t('parts:TwoKeywords.nothingKnown')],
   [t('parts:TwoKeywords.exactRivalsOnTheFront'), ({ row }) => figure(row.exactRivals)],

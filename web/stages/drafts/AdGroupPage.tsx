@@ -107,10 +107,10 @@ export function AdGroupPage({ draft }: { draft: Draft }) {
               <th>{t('drafts:AdGroupPage.keyword')}</th>
               <th>{t('drafts:AdGroupPage.match')}</th>
               <th className="figure" title={t('drafts:AdGroupPage.currencyAClickMedian20thTo', { currency })}>
-                {t('drafts:AdGroupPage.bidGuide')}
+                {t('drafts:AdGroupPage.bidGuide', { currency })}
               </th>
               <th className="figure" title={t('drafts:AdGroupPage.currencyAClick', { currency })}>
-                {t('drafts:AdGroupPage.bid')}
+                {t('drafts:AdGroupPage.bid', { currency })}
               </th>
               {LEVELS.map((name) => (
                 <th key={name} className="figure" title={t('drafts:AdGroupPage.clicksAndCostADayCost')}>

@@ -131,7 +131,7 @@ function columnsOf(
       ),
     },
     {
-      head: t('gaps:AdTermsTable.cost'),
+      head: t('gaps:AdTermsTable.cost', { currency }),
       sort: 'cost',
       tip: t('gaps:AdTermsTable.inCurrencyExact', { currency }),
       figure: true,

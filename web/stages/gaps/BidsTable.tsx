@@ -116,13 +116,13 @@ export function BidsTable() {
               },
               { head: t('gaps:BidsTable.match'), className: 'soft', cell: ({ match }) => wordOf(match) },
               {
-                head: t('gaps:BidsTable.bid'),
+                head: t('gaps:BidsTable.bid', { currency: data.currency }),
                 tip: t('gaps:BidsTable.inCurrencyExact', { currency: data.currency }),
                 figure: true,
                 cell: ({ bid }) => decimal(bid, 2),
               },
               {
-                head: t('gaps:BidsTable.wouldSuffice'),
+                head: t('gaps:BidsTable.wouldSuffice', { currency: data.currency }),
                 tip: t('gaps:BidsTable.inCurrencyMedianOfTheLowest', { currency: data.currency }),
                 figure: true,
                 cell: (row) => <Guide row={row} />,
@@ -144,7 +144,7 @@ export function BidsTable() {
                 cell: ({ impressions }) => (data.to === null ? UNKNOWN : count(impressions)),
               },
               {
-                head: t('gaps:BidsTable.cost'),
+                head: t('gaps:BidsTable.cost', { currency: data.currency }),
                 tip: t('gaps:BidsTable.inCurrencyExact', { currency: data.currency }),
                 figure: true,
                 cell: ({ cost }) => (data.to === null ? UNKNOWN : worth(cost)),

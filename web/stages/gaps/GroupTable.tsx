@@ -4,6 +4,7 @@ import { Problem } from '../../parts/words/Problem';
 import { Waiting } from '../../parts/words/Waiting';
 import { count, decimal, worth } from '../../parts/words/figures';
 import { useGapGroupsQuery } from '../../state/gapsApi';
+import { useCurrency } from '../../state/useCurrency';
 import { useScope } from '../../state/useScope';
 import { t, wordOf } from '../../words/t';
 
@@ -18,6 +19,7 @@ const HEADS = {
 /** What passes the filter in groups; pressing one shows its keywords. */
 export function GroupTable({ project, query }: { project: number; query: GapGroupQuery }) {
   const { change } = useScope();
+  const currency = useCurrency();
   const { data, error } = useGapGroupsQuery({ project, query: { ...query, limit: MOST } });
   if (error) return <Problem error={error} />;
   if (!data) return <Waiting for={t('gaps:GroupTable.theGroups')} />;
@@ -55,7 +57,7 @@ export function GroupTable({ project, query }: { project: number; query: GapGrou
             cell: ({ volume }) => count(volume),
           },
           {
-            head: t('gaps:GroupTable.adds'),
+            head: t('gaps:GroupTable.adds', { currency }),
             tip: t('gaps:GroupTable.whatTheBestActionsAddA'),
             figure: true,
             cell: ({ worthAMonth }) => worth(worthAMonth),

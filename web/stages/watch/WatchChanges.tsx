@@ -38,7 +38,7 @@ export function WatchChanges({ effects: { changes, kinds, currency } }: { effect
             <th>{t('watch:WatchChanges.effect')}</th>
             <th>{t('watch:WatchChanges.clicksAMonth95')}</th>
             <th className="figure" title={t('watch:WatchChanges.currencyAMonthByTheWorth', { currency })}>
-              {t('watch:WatchChanges.worth')}
+              {t('watch:WatchChanges.worth', { currency })}
             </th>
             <th className="figure" title={t('watch:WatchChanges.howOftenDriftAloneDoesAs')}>
               p
