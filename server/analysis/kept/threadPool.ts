@@ -44,12 +44,17 @@ export class ThreadPool<Known extends { [Name in keyof Known]: { given: unknown;
     await closing?.destroy();
   }
 
-  private open(): Piscina {
+  /** The bundled file that the threads run. */
+  get file(): string {
     const folder = path.dirname(fileURLToPath(import.meta.url));
     const beside = path.join(folder, `${this.program}.js`);
+    // Tests run this file from its source: the thread's program stands where it was bundled to.
+    return existsSync(beside) ? beside : path.join(folder, `../../dist/${this.program}.js`);
+  }
+
+  private open(): Piscina {
     return new Piscina({
-      // Tests run this file from its source: the thread's program stands where it was bundled to.
-      filename: existsSync(beside) ? beside : path.join(folder, `../../dist/${this.program}.js`),
+      filename: this.file,
       minThreads: 0,
       maxThreads: this.atOnce,
       idleTimeout: IDLE_MS,

@@ -1,5 +1,6 @@
 import type { packingRequest } from '@opsimath/contract/api/drafts';
 import type { z } from 'zod';
+import path from 'node:path';
 import { parentPort, workerData } from 'node:worker_threads';
 import { openDatabase } from '../../data/storage/connection';
 import { WriteTurn } from '../../data/storage/writeTurn';
@@ -52,7 +53,7 @@ import { variantPage } from '../questions/variants';
 import { whatToDo } from '../questions/whatToDo';
 import { combined } from '../questions/combined';
 import { wordCounts } from '../questions/wordCounts';
-import { closeFitWorkers } from '../models/inFitWorker';
+import { closeFitWorkers, keepFitsIn } from '../models/inFitWorker';
 import { closeWordWorkers } from '../words/inWordWorker';
 import { Workspace } from '../kept/workspace';
 import { marketByCode } from '../../data/markets';
@@ -62,6 +63,7 @@ const { file, budgetBytes, turn } = workerData as {
   budgetBytes: number;
   turn: SharedArrayBuffer;
 };
+keepFitsIn(path.join(path.dirname(file), 'fits'));
 const workspace = new Workspace(await openDatabase(file, new WriteTurn(turn)), budgetBytes);
 
 type Rest<F> = F extends (workspace: Workspace, ...rest: infer R) => unknown ? R : never;
