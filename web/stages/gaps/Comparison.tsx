@@ -42,6 +42,16 @@ const GROUPS: { value: Groups; label: string }[] = [
   { value: 'action', label: t('gaps:Comparison.byWhatToDo') },
 ];
 
+/** Among very many keywords variants are not put together. */
+const WITHOUT_VARIANTS = GROUPS.map((one) =>
+  one.value === 'none' ? { ...one, disabled: true, title: t('gaps:Comparison.tooManyToPutTogether') } : one,
+);
+
+function groupsOf({ by, lines }: Scope, page: GapPage | undefined): Groups {
+  if (by !== '') return by;
+  return lines === '' && page?.together !== false ? 'none' : 'apart';
+}
+
 /** Lines of the table, or groups. */
 function byOf(chosen: Groups): Partial<Scope> {
   if (chosen === 'none' || chosen === 'apart')
@@ -102,8 +112,8 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
           <Select<Groups>
             aria-label={t('gaps:Comparison.groups')}
             popupMatchSelectWidth={false}
-            value={scope.by === '' ? (scope.lines === '' ? 'none' : 'apart') : scope.by}
-            options={GROUPS}
+            value={groupsOf(scope, first)}
+            options={first?.together === false && scope.lines === '' ? WITHOUT_VARIANTS : GROUPS}
             onChange={(by) => change(byOf(by))}
           />
           <ColumnsMenu
