@@ -1,10 +1,14 @@
 import { ACTIONS, DEFAULT_EFFORTS, type Action } from '@opsimath/core/gap/action';
 import { CHANCE_FEATURES } from '@opsimath/core/gap/chance';
 import { PAGE_KINDS, type PageKind } from '@opsimath/core/text/pageKind';
+import { TAGGED_SURFACES, type TaggedSurface, bySurface } from '@opsimath/core/text/surfaces';
 import { z } from 'zod';
 import type { DeepPartial } from './patch';
 import { USUAL_SETTINGS } from './usualSettings';
 import { patchOf } from './patchSchema';
+
+/** The same for each surface. */
+const ofSurfaces = <T extends z.ZodType>(each: T) => z.object(bySurface(() => each));
 
 const effortDays = z.number().min(0.01).max(365);
 export const efforts = z.object(
@@ -15,15 +19,20 @@ export const efforts = z.object(
 );
 
 const prior = z.object({ first: z.number().min(0.001).max(1), decay: z.number().min(0).max(5) });
-const curvePrior = z.object({ web: prior, video: prior, marketplace: prior });
+const curvePrior = ofSurfaces(prior);
 
 /** Tags that a target may bear on a surface: how many, and characters of all together. */
 const tagLimit = z.object({ tags: z.int().min(1).max(1000), characters: z.int().min(1).max(100_000) });
-const tagLimits = z.object({ video: tagLimit, marketplace: tagLimit });
+const tagLimits = z.object(
+  Object.fromEntries(TAGGED_SURFACES.map((surface) => [surface, tagLimit])) as Record<
+    TaggedSurface,
+    typeof tagLimit
+  >,
+);
 
 /** Characters from which on a title is too long, by surface (method §19). */
 const titleLimit = z.int().min(10).max(1000);
-const titleLimits = z.object({ web: titleLimit, video: titleLimit, marketplace: titleLimit });
+const titleLimits = ofSurfaces(titleLimit);
 
 const titleStyle = z.object({
   separator: z.string().min(1).max(8),
@@ -31,7 +40,7 @@ const titleStyle = z.object({
   brand: z.string().trim().max(80),
   brandPlace: z.enum(['last', 'nowhere']),
 });
-const titleStyles = z.object({ web: titleStyle, video: titleStyle, marketplace: titleStyle });
+const titleStyles = ofSurfaces(titleStyle);
 const goal = z.number().min(0).max(1).nullable();
 /** Conversions a click, organic and paid, and clicks an impression. */
 const goals = z.object({ organic: goal, paid: goal, clickThrough: goal.default(null) });
@@ -39,7 +48,7 @@ const goals = z.object({ organic: goal, paid: goal, clickThrough: goal.default(n
 const windowDays = z.int().min(1).max(120);
 const effectWindows = z.object({ before: windowDays, settle: z.int().min(0).max(60), after: windowDays });
 const waits = z.array(z.int().min(1).max(365)).min(1).max(8);
-const lookAgain = z.object({ web: waits, video: waits, marketplace: waits });
+const lookAgain = ofSurfaces(waits);
 
 const hour = z.int().min(0).max(23).nullable();
 /** From when on something is told unasked, and when not. */
@@ -83,11 +92,11 @@ const thresholds = z.object({
 
 const days = z.int().min(1).max(3650);
 /** Days after which a held figure is marked old, by surface. */
-const oldAfter = z.object({ web: days, video: days, marketplace: days });
+const oldAfter = ofSurfaces(days);
 
 /** Days ahead for which it is foretold where a target will stand, by surface. */
 const ahead = z.int().min(1).max(365);
-const horizons = z.object({ web: ahead, video: ahead, marketplace: ahead });
+const horizons = ofSurfaces(ahead);
 
 const phrases = z.array(z.string().trim().min(1).max(80)).max(200);
 /** Words of the project's own that tell what a search is for, beside those of the language. */

@@ -1,4 +1,5 @@
 import { DEPTH_BANDS } from '@opsimath/core/ranking/position';
+import { ofEachSurface } from '@opsimath/core/text/surfaces';
 import { z } from 'zod';
 import { isoDay, sourceFullRecord, surface, targetKind } from '../source/answers';
 import { position } from './position';
@@ -9,11 +10,7 @@ export type Side = z.infer<typeof side>;
 const texts = z.record(z.string().max(60), z.string().max(20_000));
 
 /** What only we know of an own target, by surface. */
-export const PRIVATE_FIELDS = {
-  web: ['draft notes'],
-  video: ['channel keywords', 'draft notes'],
-  marketplace: ['hidden search terms', 'draft notes'],
-} as const;
+export const PRIVATE_FIELDS = ofEachSurface('privateFields');
 
 export const target = z.object({
   id: z.int(),

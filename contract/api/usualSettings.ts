@@ -9,6 +9,7 @@ import { PRIORS } from '@opsimath/core/ranking/clickThrough';
 import { PLAIN_STYLE } from '@opsimath/core/copy/titleStyle';
 import { DEFAULT_FRONT } from '@opsimath/core/ranking/position';
 import { PAGE_KINDS, PATH_RULES, type PageKind } from '@opsimath/core/text/pageKind';
+import { SURFACE_ROWS, TAGGED_SURFACES, type TaggedSurface, bySurface } from '@opsimath/core/text/surfaces';
 
 const usualPaths = Object.fromEntries(
   PAGE_KINDS.map((kind) => [kind, [...(PATH_RULES[kind] ?? [])]]),
@@ -33,19 +34,18 @@ export const USUAL_SETTINGS = {
   brandLeftOut: false,
   chanceFitted: true,
   chanceWeights: [...DEFAULT_WEIGHTS],
-  horizons: { web: 60, video: 30, marketplace: 30 },
+  horizons: bySurface(({ horizon }) => horizon),
   leadDays: 90,
   margin: null,
   conversionRate: null,
   targetCost: null,
   efforts: { ...DEFAULT_EFFORTS },
-  oldAfter: { web: 60, video: 60, marketplace: 60 },
+  oldAfter: bySurface(({ oldAfter }) => oldAfter),
   openingTraits: ['the want', 'the hindrance', 'the help'],
   pictureTraits: ['alone', 'in use', 'with a person', 'close-up'],
-  tagLimits: {
-    video: { tags: 30, characters: 500 },
-    marketplace: { tags: 10, characters: 250 },
-  },
+  tagLimits: Object.fromEntries(
+    TAGGED_SURFACES.map((surface) => [surface, { ...SURFACE_ROWS[surface].tags }]),
+  ) as Record<TaggedSurface, { tags: number; characters: number }>,
   handCounts: false,
   volumeBorrowed: false,
   presumedAbsent: true,
@@ -53,12 +53,12 @@ export const USUAL_SETTINGS = {
   littleDemand: 10,
   resultsPerPage: null,
   shareMoved: SHARE_MOVED,
-  titleStyles: { web: PLAIN_STYLE, video: PLAIN_STYLE, marketplace: PLAIN_STYLE },
+  titleStyles: bySurface(() => PLAIN_STYLE),
   goals: { organic: null, paid: null, clickThrough: null },
   effectWindows: { ...DEFAULT_WINDOWS },
-  lookAgain: { web: [3, 7, 14, 28], video: [3, 7, 14, 28], marketplace: [3, 7, 14, 28] },
+  lookAgain: bySurface(({ lookAgain }) => [...lookAgain]),
   alerts: { lasting: 3, days: 30, season: 14, quietFrom: null, quietTo: null, off: [] },
-  titleLimits: { web: 60, video: 100, marketplace: 200 },
+  titleLimits: bySurface(({ titleLimit }) => titleLimit),
   fits: { ...FIT },
   thresholds: {
     ...MOVEMENT_LIMITS,

@@ -1,14 +1,11 @@
+import { ofEachSurface } from '../text/surfaces';
 import type { Unit } from './measure';
 
 export const DRAFT_KINDS = ['page', 'video', 'listing', 'channel', 'ad group'] as const;
 export type DraftKind = (typeof DRAFT_KINDS)[number];
 
 /** What can be written on each surface; the first is what its targets are. */
-export const KINDS_OF = {
-  web: ['page', 'ad group'],
-  video: ['video', 'channel', 'ad group'],
-  marketplace: ['listing', 'ad group'],
-} as const satisfies Record<string, readonly DraftKind[]>;
+export const KINDS_OF = ofEachSurface('drafts') satisfies Record<string, readonly DraftKind[]>;
 
 /** Limit of a field, or of each of its slots. */
 export interface Limit {

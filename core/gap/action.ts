@@ -1,4 +1,4 @@
-import type { Surface } from '../text/surfaces';
+import { type Surface, ofEachSurface } from '../text/surfaces';
 
 /** Suggested actions (method §8); stored in columns as the index here. */
 export const ACTIONS = [
@@ -34,11 +34,7 @@ export const DEFAULT_EFFORTS: Efforts = {
 };
 
 /** What is made where no target of ours covers a keyword. */
-export const NEW_TARGET = {
-  web: 'new page',
-  video: 'new video',
-  marketplace: 'new listing',
-} as const satisfies Record<Surface, Action>;
+export const NEW_TARGET = ofEachSurface('newTarget') satisfies Record<Surface, Action>;
 
 /** Whether an action is done to ads, not to a target. */
 export const isPaidAction = (action: Action): boolean => action === 'advertise' || action === 'trim bid';

@@ -69,7 +69,7 @@ export type ReasonWords = Record<keyof typeof ENGLISH_REASONS, string>;
 /**
  * Why an action stands where it does, as one plain sentence (method §8).
  * @param locale how numbers are spelled
- * @example reason({ action: 'merge', ownTargets: 2, own: 8, … }) // '2 of our pages share this result page, the best at 8.'
+ * @example reason({ action: 'hold', own: 1, ownPaid: 255, rivalsInFront: [], front: 10, frontPhrase: null, ownTargets: 1, searches: 90, asIs: 1, chance: 1, value: 0, currency: 'USD', effort: 0.1, elsewhere: null }) // 'We stand at 1; nothing that can be done would add to it.'
  */
 export function reason(
   facts: ReasonFacts,

@@ -10,7 +10,7 @@ export interface VariantLines {
  * Puts variants on the line of the one that comes first (method §1, §8).
  * @param rows rows in the order in which they are shown
  * @param groupOf number of each row's group; negative for a row by itself
- * @example variantLines([4, 2, 7], row => (row === 2 ? -1 : 0)) // first 4, 2; others 4 → [7]
+ * @example variantLines([4, 2, 7], row => (row === 2 ? -1 : 0)) // { first: Int32Array.of(4, 2), others: new Map([[4, [7]]]) }
  */
 export function variantLines(rows: ArrayLike<number>, groupOf: (row: number) => number): VariantLines {
   const firstOf = new Map<number, number>();

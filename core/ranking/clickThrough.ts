@@ -1,4 +1,4 @@
-import type { Surface } from '../text/surfaces';
+import { type Surface, ofEachSurface } from '../text/surfaces';
 import { isRanked } from './position';
 
 /** c1 and b of the prior (method §3). */
@@ -7,11 +7,7 @@ export interface CurvePrior {
   decay: number;
 }
 
-export const PRIORS: Readonly<Record<Surface, CurvePrior>> = {
-  web: { first: 0.3, decay: 1.0 },
-  video: { first: 0.22, decay: 0.8 },
-  marketplace: { first: 0.24, decay: 0.9 },
-};
+export const PRIORS: Readonly<Record<Surface, CurvePrior>> = ofEachSurface('prior');
 const PAGE_SIZE = 10;
 
 /** c(p) by position: `curve[p]` = share of searches that click position p; `curve[0]` is 0 and unused. */

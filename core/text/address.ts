@@ -1,4 +1,4 @@
-import type { Surface } from './surfaces';
+import { SURFACE_ROWS, type Surface } from './surfaces';
 
 export type TargetKind = 'page' | 'video' | 'listing' | 'site' | 'channel' | 'shop' | 'section';
 
@@ -68,19 +68,13 @@ export function readAddress(
   return { address, kind: path === '' && kept.length === 0 ? 'site' : 'page', surface: 'web' };
 }
 
-const KINDS = {
-  web: { target: 'page', parent: 'site' },
-  video: { target: 'video', parent: 'channel' },
-  marketplace: { target: 'listing', parent: 'shop' },
-} as const;
-
 /** Whether the whole text looks like an id; patterns need not say that they mean the whole. */
 function isId(text: string, pattern: string): boolean {
   return new RegExp(`^(?:${pattern})$`, 'i').test(text);
 }
 
 function targetOf({ surface, host, target }: AddressPlatform, id: string): Address {
-  return { address: host + target.replace('{id}', id), kind: KINDS[surface].target, surface };
+  return { address: host + target.replace('{id}', id), kind: SURFACE_ROWS[surface].target, surface };
 }
 
 /** On a platform the path says all; what follows it (a name, a tab) makes no other target. */
@@ -96,8 +90,8 @@ function onPlatform(platform: AddressPlatform, path: string): Address | { reason
   if (targetId !== null && isId(targetId, id)) return targetOf(platform, targetId);
   const parentId = idIn(parent);
   if (parentId)
-    return { address: host + parent.replace('{id}', parentId), kind: KINDS[surface].parent, surface };
-  return { reason: `no ${KINDS[surface].target} and no ${KINDS[surface].parent} of ${host}` };
+    return { address: host + parent.replace('{id}', parentId), kind: SURFACE_ROWS[surface].parent, surface };
+  return { reason: `no ${SURFACE_ROWS[surface].target} and no ${SURFACE_ROWS[surface].parent} of ${host}` };
 }
 
 /** Whether an address lies at or below another: the same, or below it as a path; a section covers what is below it. */

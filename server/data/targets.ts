@@ -7,6 +7,7 @@ import {
 } from '@opsimath/contract/source/answers';
 import { manyLinksLittleAuthority } from '@opsimath/core/links/authority';
 import { liesUnder } from '@opsimath/core/text/address';
+import { SURFACES, SURFACE_ROWS } from '@opsimath/core/text/surfaces';
 import { and, eq, inArray } from 'drizzle-orm';
 import { KnownProblem } from '../problems/problem';
 import type { Database } from './storage/connection';
@@ -19,8 +20,10 @@ import { rawRows } from './storage/rawRows';
 export const MOST_RIVALS = 30;
 
 export function surfaceOf(kind: TargetKind): Surface {
-  if (kind === 'video' || kind === 'channel') return 'video';
-  return kind === 'listing' || kind === 'shop' ? 'marketplace' : 'web';
+  const holds = (surface: Surface): boolean =>
+    SURFACE_ROWS[surface].target === kind || SURFACE_ROWS[surface].parent === kind;
+  // A section is of the web.
+  return SURFACES.find(holds) ?? 'web';
 }
 
 export async function listTargets(database: Database, projectId: number): Promise<Target[]> {

@@ -1,3 +1,4 @@
+import { sells } from '@opsimath/core/text/surfaces';
 import { viewsADay } from '@opsimath/core/ranking/front';
 import { DAY_MS } from '@opsimath/core/day';
 import type { Front, FrontCard, frontRequest } from '@opsimath/contract/api/front';
@@ -122,7 +123,7 @@ export async function curvesOf(
   market: MarketRow,
   date: string,
 ): Promise<ReadonlyMap<string, SalesCurve>> {
-  if (market.surface !== 'marketplace') return new Map();
+  if (!sells(market.surface)) return new Map();
   const held = await salesCurves(database, market.id, date);
   if (held) return held;
   const answer = await source.salesCurves({ market: market.code, date });

@@ -1,3 +1,4 @@
+import { SURFACE_ROWS } from '@opsimath/core/text/surfaces';
 import type { SitemapAnswer } from '@opsimath/contract/api/imports';
 import type { IndexOverview } from '@opsimath/contract/api/targets';
 import { readAddress } from '@opsimath/core/text/address';
@@ -14,7 +15,6 @@ interface Ground {
   database: Database;
   source: SearchSource;
 }
-const DOCUMENT_KINDS = { web: ['page'], video: ['video'], marketplace: ['listing'] } as const;
 const MOST_LEFT = 100;
 
 /** Own pages that should be found, each as last checked. */
@@ -25,7 +25,7 @@ export async function indexState(
 ): Promise<IndexOverview> {
   await projectById(database, projectId);
   const market = await marketByCode(database, code);
-  const expected = await expectedPages(database, projectId, DOCUMENT_KINDS[market.surface]);
+  const expected = await expectedPages(database, projectId, [SURFACE_ROWS[market.surface].target]);
   return indexOverview(database, projectId, market.id, expected);
 }
 
@@ -33,7 +33,7 @@ export async function indexState(
 export async function checkIndex(ground: Ground, projectId: number, code: string): Promise<IndexOverview> {
   const { database, source } = ground;
   const market = await marketByCode(database, code);
-  const expected = await expectedPages(database, projectId, DOCUMENT_KINDS[market.surface]);
+  const expected = await expectedPages(database, projectId, [SURFACE_ROWS[market.surface].target]);
   for (let at = 0; at < expected.length; at += MOST_INDEXED) {
     const chunk = expected.slice(at, at + MOST_INDEXED);
     const { date, pages } = await source.indexStates({ market: code, targets: chunk });

@@ -1,3 +1,4 @@
+import { sells } from '@opsimath/core/text/surfaces';
 import type { CaptureMedians } from '@opsimath/core/gap/chance';
 import type { ComparisonColumns } from '@opsimath/core/gap/compare';
 import { difficulty } from '@opsimath/core/ranking/difficulty';
@@ -46,9 +47,9 @@ export async function captureFacts(
   columns: ComparisonColumns,
 ): Promise<CaptureFacts> {
   const { project, market, sides, now, keywords, models } = parts;
-  const facts = emptyFacts(rows.length, market.surface === 'marketplace');
+  const facts = emptyFacts(rows.length, sells(market.surface));
   const listed = new Map<FrontFigure, (Float64Array | null)[]>();
-  if (market.surface === 'marketplace')
+  if (sells(market.surface))
     for (const name of FRONT_FIGURES) {
       const held: (Float64Array | null)[] = [];
       for (const { segment } of now.captures) held.push(await store.columnIfAny(segment.id, name));

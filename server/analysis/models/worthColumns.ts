@@ -1,3 +1,4 @@
+import { sells } from '@opsimath/core/text/surfaces';
 import { type OwnConversions, WORTH_SOURCES, middleCpc, worthOfClick } from '@opsimath/core/gap/worth';
 import { median } from '@opsimath/core/ranking/statistics';
 import type { AdTerms } from '../facts/adTerms';
@@ -39,7 +40,7 @@ function ownConversions({ terms, together }: AdTerms, keyword: number): OwnConve
 /** What our listing's price, the margin and the conversion rate of the settings make of a click in a marketplace. */
 function marketWorth({ market, project, sides }: ComparisonParts) {
   const { margin, conversionRate } = project.settings;
-  if (market.surface !== 'marketplace' || margin === null || conversionRate === null) return null;
+  if (!sells(market.surface) || margin === null || conversionRate === null) return null;
   const price = median(sides.own.flatMap(({ record }) => record?.figures.price ?? []));
   return price === null ? null : { price, margin, conversionRate };
 }

@@ -1,3 +1,4 @@
+import { sells } from '@opsimath/core/text/surfaces';
 import { exactRivals } from '@opsimath/core/ranking/front';
 import type { PageKind } from '@opsimath/core/text/pageKind';
 import { pagePlaces } from '../../data/places';
@@ -30,7 +31,7 @@ export async function frontSigns(
     if (page === null) continue;
     const results = reader.results(page, front);
     const items = results.filter(({ place }) =>
-      isItem === null ? market.surface === 'marketplace' : isItem.has(place),
+      isItem === null ? sells(market.surface) : isItem.has(place),
     ).length;
     signs.paidSlots[i] = reader.paidSlots(page);
     signs.exactRivals[i] = exactRivals(results);

@@ -1,3 +1,4 @@
+import { sells } from '@opsimath/core/text/surfaces';
 import type { AdGroup } from '@opsimath/contract/api/adGroups';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
 import { type Comparison, entryOf } from '../comparison/comparison';
@@ -14,7 +15,7 @@ export async function adListings(
   keywords: readonly { id: number; text: string }[],
 ): Promise<AdGroup['listings']> {
   const { market, sides, date, verdicts, project } = comparison;
-  if (market.surface !== 'marketplace') return [];
+  if (!sells(market.surface)) return [];
   const adjacent = keywords.filter(({ id }) => {
     const entry = entryOf(comparison, id);
     return entry >= 0 && VERDICTS[verdicts[entry]!] === 'adjacent';

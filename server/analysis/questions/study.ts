@@ -1,3 +1,4 @@
+import { isTagged } from '@opsimath/core/text/surfaces';
 import type { ShownPage } from '@opsimath/contract/api/dossier';
 import type { Study, StudiedResult } from '@opsimath/contract/api/study';
 import type { Target } from '@opsimath/contract/api/targets';
@@ -83,7 +84,7 @@ export async function study(
         onFront.map(({ read }) => read.picture),
       ),
     },
-    tags: market.surface === 'web' ? [] : tagQuartiles(onFront, ours, settings.tagLimits[market.surface]),
+    tags: isTagged(market.surface) ? tagQuartiles(onFront, ours, settings.tagLimits[market.surface]) : [],
     things: thingCounts(
       onFront.map(({ title }) => title),
       thingsOf(

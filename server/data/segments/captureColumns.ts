@@ -1,5 +1,6 @@
 import { viewsADay } from '@opsimath/core/ranking/front';
 import { DAY_MS } from '@opsimath/core/day';
+import { ofEachSurface } from '@opsimath/core/text/surfaces';
 import type { ResultPagesAnswer, SlotKind, SourceRecord, Surface } from '@opsimath/contract/source/answers';
 import {
   type PreparedText,
@@ -26,11 +27,7 @@ export const ABOVE = { answerBox: 1, imageBlock: 2, videoBlock: 4 } as const;
 export const MEDIAN_COLUMNS = ['m0', 'm1', 'm2', 'm3', 'm4', 'm5', 'm6'] as const;
 
 /** Figures of a public record that are kept with each slot, by surface. */
-export const FIGURE_COLUMNS: Record<Surface, readonly string[]> = {
-  web: [],
-  video: ['views', 'likes', 'length'],
-  marketplace: ['price', 'rating', 'reviews', 'sales rank'],
-};
+export const FIGURE_COLUMNS: Record<Surface, readonly string[]> = ofEachSurface('recordFigures');
 
 /** Codes of the `phrase` column: whether the title has the keyword, letter by letter or in another form of its words. */
 export const PHRASE = { asTyped: 1, otherForm: 2 } as const;

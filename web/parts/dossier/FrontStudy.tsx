@@ -1,3 +1,4 @@
+import { sells } from '@opsimath/core/text/surfaces';
 import type { ReadAbout, Study, StudiedResult } from '@opsimath/contract/api/study';
 import { Button } from 'antd';
 import { useState } from 'react';
@@ -79,7 +80,7 @@ export function FrontStudy(props: FrontStudyProps) {
         <li>
           <Things things={data.things} />
         </li>
-        {data.surface === 'marketplace' && (
+        {sells(data.surface) && (
           <li>
             {data.pace === null
               ? t('parts:FrontStudy.paceUnknownItNeedsSalesRanks')

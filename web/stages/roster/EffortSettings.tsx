@@ -1,5 +1,5 @@
 import { USUAL_SETTINGS } from '@opsimath/contract/api/usualSettings';
-import { SURFACES } from '@opsimath/core/text/surfaces';
+import { SURFACES, TAGGED_SURFACES } from '@opsimath/core/text/surfaces';
 import type { ProjectSettings, SettingsChange } from '@opsimath/contract/api/projects';
 import { ACTIONS } from '@opsimath/core/gap/action';
 import { Figure } from './Figure';
@@ -97,7 +97,7 @@ export function EffortSettings({ settings, onChange: apply }: SettingsPart) {
         </label>
       ))}
       <h3>{t('roster:EffortSettings.tagsOfATargetAtMost')}</h3>
-      {(['video', 'marketplace'] as const).map((surface) => (
+      {TAGGED_SURFACES.map((surface) => (
         <label key={surface}>
           <span>
             {t('roster:EffortSettings.tagsAndCharactersTogetherSurface', { surface: wordOf(surface) })}

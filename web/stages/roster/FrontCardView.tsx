@@ -1,3 +1,4 @@
+import { SURFACE_ROWS } from '@opsimath/core/text/surfaces';
 import type { Front, FrontCard } from '@opsimath/contract/api/front';
 import { Button, Checkbox, Tooltip } from 'antd';
 import { PictureOf } from '../../parts/pictures/PictureOf';
@@ -16,7 +17,6 @@ interface FrontCardViewProps {
   onAdd: () => void;
   onAddParent: () => void;
 }
-const PARENT = { web: 'site', video: 'channel', marketplace: 'shop' } as const;
 
 /** One slot of the front: who, where, what it says, the figures of its surface, and in what it does better than us. */
 export function FrontCardView({ card, front, busy, ticked, onTick, onAdd, onAddParent }: FrontCardViewProps) {
@@ -67,7 +67,9 @@ export function FrontCardView({ card, front, busy, ticked, onTick, onAdd, onAddP
               </Button>
               {card.parent && (
                 <Button size="small" type="link" onClick={onAddParent}>
-                  {t('roster:FrontCardView.itsSurface', { surface: wordOf(PARENT[front.surface]) })}
+                  {t('roster:FrontCardView.itsSurface', {
+                    surface: wordOf(SURFACE_ROWS[front.surface].parent),
+                  })}
                 </Button>
               )}
             </>
