@@ -19,6 +19,7 @@ const STOP_WORDS: Record<Language, ReadonlySet<string>> = {
 };
 const cache: Record<Language, Map<string, string>> = { en: new Map(), de: new Map(), es: new Map() };
 const CACHE_LIMIT = 200_000;
+const NUMBER = /^[0-9]+$/;
 
 function isKnown(language: string): language is Language {
   return language in STEMMERS;
@@ -29,7 +30,8 @@ function isKnown(language: string): language is Language {
  * Unknown languages return the word itself.
  */
 export function stem(word: string, language: string): string {
-  if (!isKnown(language)) return word;
+  // Numbers have one form: there are many of them, and a stemmer takes its time.
+  if (!isKnown(language) || NUMBER.test(word)) return word;
   const known = cache[language];
   let found = known.get(word);
   if (found === undefined) {

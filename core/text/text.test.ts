@@ -77,6 +77,9 @@ describe('stems', () => {
     expect(stem('taschen', 'de')).toBe(stem('tasche', 'de'));
     expect(stem('bolsas', 'es')).toBe(stem('bolsa', 'es'));
     expect(stem('laukut', 'fi')).toBe('laukut');
+    // Numbers have one form in every language.
+    for (const language of ['en', 'de', 'es'])
+      for (const number of ['0', '7', '2026', '100000000000']) expect(stem(number, language)).toBe(number);
     expect(isStopWord('the', 'en')).toBe(true);
     expect(isStopWord('the', 'fi')).toBe(false);
   });

@@ -7,7 +7,7 @@ import type { Workspace } from '../kept/workspace';
 import { inWordWorker } from '../words/inWordWorker';
 
 /** Among more compared keywords than this, close variants are not put together: each stays on a line of its own. */
-const MOST_KEYWORDS = 100_000;
+const MOST_KEYWORDS = 50_000;
 
 /**
  * What passes in its order, close variants on the line of the one that comes first; `null` where each keyword has its own.
