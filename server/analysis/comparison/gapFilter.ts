@@ -1,5 +1,12 @@
-import { type GapFilterRead, action, gapMark, heldName } from '@opsimath/contract/api/gapQuery';
-import type { GapMark } from '@opsimath/contract/api/gapChoices';
+import { ACTIONS } from '@opsimath/core/gap/action';
+import type { GapFilterRead } from '@opsimath/contract/api/gapQuery';
+import {
+  GAP_FACETS,
+  GAP_MARKS,
+  type GapFacet,
+  type GapMark,
+  HELD_NAMES,
+} from '@opsimath/contract/api/gapChoices';
 import { type Facet, type Narrowed, narrow } from '@opsimath/core/gap/facets';
 import { GAP_KINDS, isNear } from '@opsimath/core/gap/kind';
 import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
@@ -19,29 +26,14 @@ import { gapFigures } from './gapFigures';
 import { ownPageKinds } from './ownPageKinds';
 import type { Workspace } from '../kept/workspace';
 
-const MARKS: readonly GapMark[] = gapMark.options;
-const LITTLE = 1 << MARKS.indexOf('little demand');
-const BLOCK = 1 << MARKS.indexOf('block to take');
-const BY_HAND = 1 << MARKS.indexOf('by hand');
-const DEFENCE = 1 << MARKS.indexOf('defence');
-const SEVERAL = 1 << MARKS.indexOf('several of ours');
+const LITTLE = 1 << GAP_MARKS.indexOf('little demand');
+const BLOCK = 1 << GAP_MARKS.indexOf('block to take');
+const BY_HAND = 1 << GAP_MARKS.indexOf('by hand');
+const DEFENCE = 1 << GAP_MARKS.indexOf('defence');
+const SEVERAL = 1 << GAP_MARKS.indexOf('several of ours');
 const SLIPPING = MOVEMENT_MARKS.indexOf('slipping');
-/** What rows are divided by, in this order. */
-const FACETS = [
-  'kinds',
-  'paid',
-  'marks',
-  'rivals',
-  'bands',
-  'pageKinds',
-  'names',
-  'purposes',
-  'verdicts',
-  'actions',
-] as const;
-type FacetName = (typeof FACETS)[number];
 /** What each row has of what is the comparison's own; purposes are read in a pool. */
-type RowBits = Record<Exclude<FacetName, 'purposes'>, ArrayLike<number>>;
+type RowBits = Record<Exclude<GapFacet, 'purposes'>, ArrayLike<number>>;
 
 /** Which rows pass, and how many there would be of each kind, paid state, mark… */
 export type Filtered = Pick<Narrowed, 'passes' | 'total'> &
@@ -63,19 +55,19 @@ export async function applyFilter(
     ...(purposes && { purposes }),
   };
   const rivals = comparison.sides.rivals.map(({ id }) => id);
-  const chosen: Record<FacetName, { all: readonly unknown[]; wanted: readonly unknown[] }> = {
+  const chosen: Record<GapFacet, { all: readonly unknown[]; wanted: readonly unknown[] }> = {
     kinds: { all: GAP_KINDS, wanted: filter.kinds },
     paid: { all: PAID_STATES, wanted: filter.paid },
-    marks: { all: MARKS, wanted: filter.marks },
+    marks: { all: GAP_MARKS, wanted: filter.marks },
     rivals: { all: rivals, wanted: filter.rivals },
     bands: { all: DEPTH_BANDS, wanted: filter.bands },
     pageKinds: { all: PAGE_KINDS, wanted: filter.pageKinds },
-    names: { all: heldName.options, wanted: filter.names },
+    names: { all: HELD_NAMES, wanted: filter.names },
     purposes: { all: PURPOSES, wanted: filter.purposes },
     verdicts: { all: VERDICTS, wanted: filter.verdicts },
-    actions: { all: action.options, wanted: filter.actions },
+    actions: { all: ACTIONS, wanted: filter.actions },
   };
-  const read = FACETS.filter((name) => bits[name] !== undefined);
+  const read = GAP_FACETS.filter((name) => bits[name] !== undefined);
   const facets = read.map((name): Facet => {
     const { all, wanted } = chosen[name];
     const mask = wanted.reduce<number>((sum, item) => sum | bitOf(all, item), 0);
@@ -96,7 +88,7 @@ function bitOf(all: readonly unknown[], item: unknown): number {
 /** What a row is marked with. */
 export function marksOfRow(comparison: Comparison, i: number): GapMark[] {
   const bits = facetBits(comparison).marks[i]!;
-  return MARKS.filter((_, mark) => (bits & (1 << mark)) !== 0);
+  return GAP_MARKS.filter((_, mark) => (bits & (1 << mark)) !== 0);
 }
 
 const kept = new WeakMap<Comparison, RowBits>();
@@ -164,7 +156,7 @@ function marksOf(kind: number, own: number, doubling: number, movement: number):
 
 // marksOf counts on this order.
 if (
-  MARKS.join() !==
+  GAP_MARKS.join() !==
   [
     'near',
     'doubling',

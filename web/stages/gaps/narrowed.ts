@@ -1,18 +1,10 @@
+import { GAP_FACETS } from '@opsimath/contract/api/gapChoices';
 import type { GapQuery } from '@opsimath/contract/api/gapQuery';
 import type { Scope } from '../../state/scope';
 
 /** What lets go of every filter. */
 export const EVERYTHING: Partial<Scope> = {
-  kinds: [],
-  marks: [],
-  paid: [],
-  rivals: [],
-  bands: [],
-  pageKinds: [],
-  names: [],
-  purposes: [],
-  verdicts: [],
-  actions: [],
+  ...Object.fromEntries(GAP_FACETS.map((name) => [name, []])),
   limits: '',
   inList: null,
   cluster: null,
@@ -29,20 +21,7 @@ export function isNarrowed(scope: Scope): boolean {
 }
 
 /** What the API reads as the address has it. */
-const AS_IT_IS = [
-  'kinds',
-  'paid',
-  'marks',
-  'rivals',
-  'bands',
-  'pageKinds',
-  'names',
-  'verdicts',
-  'actions',
-  'limits',
-  'find',
-  'sort',
-] as const;
+const AS_IT_IS = [...GAP_FACETS, 'limits', 'find', 'sort'] as const;
 
 /** Filter and order of gaps as the API reads them. */
 export function gapFilterOf(scope: Scope): Omit<GapQuery, 'market' | 'date'> {
