@@ -1,4 +1,5 @@
 import { misspellings } from '../text/misspellings';
+import { closeVariants } from '../text/closeVariants';
 import { closeVariantKey } from '../text/stems';
 
 /** How a keyword belongs to the main keyword of its group. */
@@ -46,7 +47,7 @@ export function groupVariants(material: VariantMaterial): VariantGroups {
   const ties: Tie[] = [...byHand].flatMap(([one, other]) =>
     one === other ? [] : [{ one, other, how: 'by hand' as const }],
   );
-  for (const tie of [...spellings(material), ...closeVariants(material), ...translated(material)])
+  for (const tie of [...spellings(material), ...closeTies(material), ...translated(material)])
     if (!byHand.has(tie.one) && !byHand.has(tie.other)) ties.push(tie);
   const tied: { to: number; how: VariantLink }[][] = keys.map(() => []);
   for (const { one, other, how } of ties) {
@@ -86,14 +87,10 @@ function spellings({ keys, known, language }: VariantMaterial): Tie[] {
   });
 }
 
-function closeVariants({ keys, language }: VariantMaterial): Tie[] {
-  const first = new Map<string, number>();
-  return keys.flatMap((key, one): Tie[] => {
-    const stems = closeVariantKey(key, language);
-    const other = first.get(stems);
-    if (other === undefined) first.set(stems, one);
-    return other === undefined ? [] : [{ one, other, how: 'close' }];
-  });
+function closeTies({ keys, language }: VariantMaterial): Tie[] {
+  return Array.from(closeVariants(keys, language)).flatMap((other, one): Tie[] =>
+    other < 0 || other === one ? [] : [{ one, other, how: 'close' }],
+  );
 }
 
 function translated({ keys, translations, language }: VariantMaterial): Tie[] {

@@ -88,7 +88,10 @@ export const SURFACES = Object.keys(SURFACE_ROWS) as [Surface, ...Surface[]];
 export const isTagged = (surface: Surface): surface is TaggedSurface => SURFACE_ROWS[surface].tags !== null;
 export const TAGGED_SURFACES = SURFACES.filter(isTagged);
 
-/** One part of each row. @example ofEachSurface('target').video // 'video' */
+/**
+ * One part of each row.
+ * @example ofEachSurface('target').video // 'video'
+ */
 export function ofEachSurface<Part extends keyof SurfaceRow>(part: Part): { [S in Surface]: Rows[S][Part] } {
   return bySurface((_, surface) => SURFACE_ROWS[surface][part]) as { [S in Surface]: Rows[S][Part] };
 }

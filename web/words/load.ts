@@ -35,11 +35,6 @@ export async function withWords<Stage>(
   spaces: readonly (StageSpace | 'glossary')[],
   stage: () => Promise<Stage>,
 ): Promise<Stage> {
-  await Promise.all(
-    spaces.map(async (space) => {
-      const texts = await read(languageNow(), space);
-      if (Object.keys(texts).length > 0) addWords(space, texts);
-    }),
-  );
+  await Promise.all(spaces.map(async (space) => addWords(space, await read(languageNow(), space))));
   return stage();
 }

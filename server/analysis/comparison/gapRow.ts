@@ -4,7 +4,7 @@ import { ACTIONS, type Action } from '@opsimath/core/gap/action';
 import { GAP_KINDS, isNear } from '@opsimath/core/gap/kind';
 import { MOVEMENT_MARKS } from '@opsimath/core/gap/movement';
 import { PAID_STATES } from '@opsimath/core/gap/paid';
-import { type ReasonFacts, reason } from '@opsimath/core/gap/reason';
+import { reason } from '@opsimath/core/gap/reason';
 import { worthParts } from '@opsimath/core/gap/worthParts';
 import { WORTH_SOURCES } from '@opsimath/core/gap/worth';
 import { VERDICTS } from '@opsimath/core/sift/sieve';
@@ -132,7 +132,7 @@ export function reasonFacts(
   i: number,
   action: Action,
   brings: { value: number | null; elsewhere: ToldElsewhere | null },
-): GapRow['why'] & ReasonFacts {
+): GapRow['why'] {
   const { columns, project } = comparison;
   const { front, efforts, currency } = project.settings;
   const foretold = FORETOLD_OF[action];

@@ -11,9 +11,9 @@ import { applyFilter, type Filtered } from '../comparison/gapFilter';
 import { orderBy } from '../comparison/gapOrder';
 import { gapRows } from '../comparison/gapRow';
 import type { Standings } from '../facts/standings';
-import { type OpenComparison, openComparison } from '../comparison/openComparison';
+import { openComparison } from '../comparison/openComparison';
 import type { Workspace } from '../kept/workspace';
-import { linesOfGaps } from './gapLines';
+import { type OrderedRows, linesOfGaps } from './gapLines';
 
 /** One page of gaps with the counts that work as filters. */
 export async function gapPage(
@@ -101,7 +101,7 @@ export async function filteredOrder(
   workspace: Workspace,
   projectId: number,
   query: GapQueryRead,
-): Promise<OpenComparison & { order: Int32Array; filtered: Filtered }> {
+): Promise<OrderedRows> {
   const { comparison, name, revisions } = await openComparison(workspace, projectId, query);
   const order = await workspace.keep('order', revisions, [name, query.sort], async () =>
     orderBy(comparison, query.sort, await workspace.alphabet(comparison.market, revisions)),

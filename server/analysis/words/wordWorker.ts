@@ -3,7 +3,7 @@ import { clusterKeywords } from '@opsimath/core/sift/clusters';
 import { PURPOSES, type PurposeSigns, type PurposeWords, purposeReader } from '@opsimath/core/sift/purpose';
 import { type VariantGroups, type VariantMaterial, groupVariants } from '@opsimath/core/sift/variantGroups';
 import { type Containing, containing } from '@opsimath/core/text/containing';
-import { closeVariantKey } from '@opsimath/core/text/stems';
+import { closeVariants } from '@opsimath/core/text/closeVariants';
 import { type Gram, countGrams } from '@opsimath/core/text/grams';
 import { knownWords } from '@opsimath/core/text/misspellings';
 import { guessLanguage } from '@opsimath/core/text/language';
@@ -24,7 +24,7 @@ export interface WordTasks {
     given: Keyed & Omit<VariantMaterial, 'known' | 'keys'> & { among: Keyed & { volumes: Float64Array } };
     gives: VariantGroups;
   };
-  /** Number of the group of close variants of each; −1 for a keyword by itself. */
+  /** The first of each one's close variants; −1 for a keyword by itself. */
   'close variants': { given: Keyed & { language: string }; gives: Int32Array };
   /** Runs held by fewer than `least` keywords are left out. */
   counts: { given: Keyed & { volumes: Float64Array; least: number }; gives: Gram[] };
@@ -72,7 +72,7 @@ export default async function run(task: WordTask): Promise<unknown> {
       return groupVariants({ ...task.given, keys, known });
     }
     case 'close variants':
-      return closeGroups(keys, task.given.language);
+      return closeVariants(keys, task.given.language);
     case 'languages': {
       const { usual } = task.given;
       const languagesOf = await openDictionaries().openLanguages();
@@ -107,18 +107,6 @@ export default async function run(task: WordTask): Promise<unknown> {
       });
     }
   }
-}
-
-function closeGroups(keys: readonly string[], language: string): Int32Array {
-  const first = new Map<string, number>();
-  const groups = new Int32Array(keys.length).fill(-1);
-  keys.forEach((key, n) => {
-    const stems = closeVariantKey(key, language);
-    const other = first.get(stems);
-    if (other === undefined) first.set(stems, n);
-    else groups[other] = groups[n] = other;
-  });
-  return groups;
 }
 
 /** Runs to the end, telling how far it is. */

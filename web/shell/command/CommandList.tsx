@@ -92,13 +92,14 @@ export function CommandList({ begun, onClose, onKeys }: CommandListProps) {
       ? NOTHING
       : onScreen
           .filter(({ name }) => name.toLowerCase().includes(sought.toLowerCase()))
-          .slice(0, MOST_ON_SCREEN);
+          .slice(0, MOST_ON_SCREEN)
+          .map((button) => ({ ...button, key: `press ${button.name}` }));
   const hits = skip ? NOTHING : (keywords?.hits ?? NOTHING);
   const marked = useMarked(
     typed,
     hits[0]
       ? `keyword ${hits[0].id}`
-      : (groups[0]?.found[0]?.key ?? pressName(pressable[0]) ?? actions[0]?.name ?? 'new keyword'),
+      : (groups[0]?.found[0]?.key ?? pressable[0]?.key ?? actions[0]?.name ?? 'new keyword'),
   );
   return (
     <Command className="command" shouldFilter={false} loop {...marked}>
@@ -144,10 +145,10 @@ export function CommandList({ begun, onClose, onKeys }: CommandListProps) {
         ))}
         {pressable.length > 0 && (
           <Command.Group heading={t('shell:found.onThisScreen')}>
-            {pressable.map(({ name, press }) => (
+            {pressable.map(({ key, name, press }) => (
               <Command.Item
-                key={name}
-                value={pressName({ name })}
+                key={key}
+                value={key}
                 onSelect={() => {
                   onClose();
                   // Once the box is gone: what opens then is not closed with it.
@@ -171,10 +172,4 @@ export function CommandList({ begun, onClose, onKeys }: CommandListProps) {
       </Command.List>
     </Command>
   );
-}
-
-function pressName(button: { name: string }): string;
-function pressName(button: { name: string } | undefined): string | undefined;
-function pressName(button: { name: string } | undefined): string | undefined {
-  return button && `press ${button.name}`;
 }

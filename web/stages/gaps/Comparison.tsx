@@ -47,11 +47,6 @@ const WITHOUT_VARIANTS = GROUPS.map((one) =>
   one.value === 'none' ? { ...one, disabled: true, title: t('gaps:Comparison.tooManyToPutTogether') } : one,
 );
 
-function groupsOf({ by, lines }: Scope, page: GapPage | undefined): Groups {
-  if (by !== '') return by;
-  return lines === '' && page?.together !== false ? 'none' : 'apart';
-}
-
 /** Lines of the table, or groups. */
 function byOf(chosen: Groups): Partial<Scope> {
   if (chosen === 'none' || chosen === 'apart')
@@ -79,6 +74,7 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
   const onLines = scope.lines === 'apart' ? {} : ({ variants: 'together', opened: scope.opened } as const);
   const answer = useGapPageQuery({ project, query: { ...query, ...onLines, ...counted, offset: 0 } });
   const { data: first, error, isFetching, refetch } = answer;
+  const tooMany = scope.lines === '' && answer.currentData?.together === false;
   if (error) {
     return (
       <Problem error={error}>
@@ -112,8 +108,8 @@ export function Comparison({ query, map }: { query: GapQuery; map: boolean }) {
           <Select<Groups>
             aria-label={t('gaps:Comparison.groups')}
             popupMatchSelectWidth={false}
-            value={groupsOf(scope, first)}
-            options={first?.together === false && scope.lines === '' ? WITHOUT_VARIANTS : GROUPS}
+            value={scope.by || (scope.lines === 'apart' || tooMany ? 'apart' : 'none')}
+            options={tooMany ? WITHOUT_VARIANTS : GROUPS}
             onChange={(by) => change(byOf(by))}
           />
           <ColumnsMenu
