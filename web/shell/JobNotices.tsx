@@ -1,7 +1,7 @@
 import type { Job } from '@opsimath/contract/api/jobs';
-import { useMessages } from '../state/messages';
 import { useEffect, useRef } from 'react';
 import { counted } from '../parts/words/figures';
+import { useMessages } from '../state/messages';
 import { useLookUpsQuery } from '../state/lookUpApi';
 import { useJob } from '../state/jobs';
 import { isUnderWay } from '../state/jobsHeard';

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
-import { useMessages } from '../state/messages';
 import { count } from '../parts/words/figures';
+import { useMessages } from '../state/messages';
 import { judging } from '../state/judging';
 import { useJudgingState } from '../state/judgingShown';
 import { t } from '../words/t';

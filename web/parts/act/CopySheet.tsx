@@ -1,5 +1,5 @@
-import { useScope } from '../../state/useScope';
 import { useMessages } from '../../state/messages';
+import { useScope } from '../../state/useScope';
 import { gapsApi } from '../../state/gapsApi';
 import { useAppDispatch } from '../../state/store';
 import { copyAsTable } from '../table/copyAsTable';

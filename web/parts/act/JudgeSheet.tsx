@@ -1,8 +1,7 @@
 import { AutoComplete, Button } from 'antd';
 import { useState } from 'react';
-import { useProjectsQuery } from '../../state/projectApi';
 import { useJudge } from '../../state/useJudge';
-import { useScope } from '../../state/useScope';
+import { useSettings } from '../../state/useSettings';
 import { SignedBy } from '../words/SignedBy';
 import { type ActedOn, nameOf } from './keywordsActedOn';
 import { VERDICT_KEYS } from './verdictKeys';
@@ -10,11 +9,9 @@ import { t } from '../../words/t';
 
 /** A verdict, with its reason, for some keywords; one step that can be taken back. */
 export function JudgeSheet({ keywords, onDone }: { keywords: readonly ActedOn[]; onDone: () => void }) {
-  const { project } = useScope();
-  const { data: projects } = useProjectsQuery();
   const judge = useJudge();
   const [reason, setReason] = useState('');
-  const reasons = projects?.find(({ id }) => id === project)?.settings.verdictReasons ?? [];
+  const reasons = useSettings()?.verdictReasons ?? [];
   return (
     <>
       <p className="soft">{nameOf(keywords)}</p>

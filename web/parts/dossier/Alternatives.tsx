@@ -1,7 +1,7 @@
 import type { Alternative, Dossier } from '@opsimath/contract/api/dossier';
-import { useMessages } from '../../state/messages';
 import type { Action } from '@opsimath/core/gap/action';
 import { useState } from 'react';
+import { useMessages } from '../../state/messages';
 import { gapsApi, useChooseActionMutation } from '../../state/gapsApi';
 import { request } from '../../state/operations';
 import { useAppSelector } from '../../state/store';

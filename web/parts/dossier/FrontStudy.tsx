@@ -2,7 +2,6 @@ import { sells } from '@opsimath/core/text/surfaces';
 import type { ReadAbout, Study, StudiedResult } from '@opsimath/contract/api/study';
 import { Button } from 'antd';
 import { useState } from 'react';
-import { useProjectsQuery } from '../../state/projectApi';
 import { useFetchRecordsMutation, useReadMutation, useStudyQuery, studyApi } from '../../state/studyApi';
 import { request } from '../../state/operations';
 import { useUndoable } from '../../state/undoStacks';
@@ -12,6 +11,7 @@ import { count, decimal, percent } from '../words/figures';
 import './study.css';
 import { Told } from '../../words/Told';
 import { t } from '../../words/t';
+import { useSettings } from '../../state/useSettings';
 
 interface FrontStudyProps {
   project: number;
@@ -198,10 +198,9 @@ const NONE = 'none';
 
 /** What one result shows, as ticks; each press is kept at once and can be taken back. */
 function Ticks({ project, result, about }: { project: number; result: StudiedResult; about: ReadAbout }) {
-  const { data: projects } = useProjectsQuery();
   const [read] = useReadMutation();
   const undoable = useUndoable(project);
-  const settings = projects?.find(({ id }) => id === project)?.settings;
+  const settings = useSettings();
   if (!settings) return null;
   const asked = about === 'opening' ? settings.openingTraits : settings.pictureTraits;
   const now = result.read[about];

@@ -3,7 +3,6 @@ import { Button, InputNumber, Select } from 'antd';
 import dayjs from 'dayjs';
 import { PickDay } from '../words/PickDay';
 import { useState } from 'react';
-import { useProjectsQuery } from '../../state/projectApi';
 import { useTargetsQuery } from '../../state/rosterApi';
 import { useAppSelector } from '../../state/store';
 import { PersonInput } from '../words/PersonInput';
@@ -20,6 +19,7 @@ import { spelledDay } from '../words/figures';
 import './study.css';
 import { surfaceOf } from '../../state/surfaceOf';
 import { t } from '../../words/t';
+import { useSettings } from '../../state/useSettings';
 
 interface HandPositionsProps {
   project: number;
@@ -32,9 +32,8 @@ interface HandPositionsProps {
 /** Positions that somebody saw and typed in, apart from captures: a look in one's own browser flatters. */
 export function HandPositions({ project, keyword, market, date }: HandPositionsProps) {
   const { data, error } = useHandPositionsQuery({ project, keyword });
-  const { data: projects } = useProjectsQuery();
   const [open, setOpen] = useState(false);
-  const counts = projects?.find(({ id }) => id === project)?.settings.handCounts ?? false;
+  const counts = useSettings()?.handCounts ?? false;
   return (
     <section className="section" aria-label={t('parts:HandPositions.seenByHand')}>
       <h2>{t('parts:HandPositions.seenByHand')}</h2>

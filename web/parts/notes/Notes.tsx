@@ -1,7 +1,7 @@
 import type { Note, NoteSubject } from '@opsimath/contract/api/notes';
-import { useMessages } from '../../state/messages';
 import { Button, Input } from 'antd';
 import { useRef, useState } from 'react';
+import { useMessages } from '../../state/messages';
 import { useAddNoteMutation, useNotesQuery, useRemoveNoteMutation } from '../../state/notesApi';
 import { useAppSelector } from '../../state/store';
 import { PersonInput } from '../words/PersonInput';

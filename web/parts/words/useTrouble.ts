@@ -1,5 +1,5 @@
-import { problemOf } from '../../state/api';
 import { useMessages } from '../../state/messages';
+import { problemOf } from '../../state/api';
 
 /** Tells somebody that what they asked for failed: what happened and what to do. */
 export function useTrouble(): (error: unknown, otherwise?: string) => void {

@@ -1,8 +1,8 @@
 import type { Draft } from '@opsimath/contract/api/drafts';
-import { useMessages } from '../../state/messages';
 import type { DraftCoverage } from '@opsimath/core/copy/draftCoverage';
 import { Button, Dropdown, Input } from 'antd';
 import { count } from '../../parts/words/figures';
+import { useMessages } from '../../state/messages';
 import type { Changed, Keeping } from '../../state/draftKeeper';
 import { useScope } from '../../state/useScope';
 import { DraftName } from './DraftName';

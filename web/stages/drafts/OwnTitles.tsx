@@ -1,5 +1,4 @@
 import type { OwnCopy } from '@opsimath/contract/api/drafts';
-import { useMessages } from '../../state/messages';
 import { replaceIn } from '@opsimath/core/copy/replaceIn';
 import { Button, Checkbox, Input } from 'antd';
 import { useMemo, useState } from 'react';
@@ -7,6 +6,7 @@ import { Problem } from '../../parts/words/Problem';
 import { Waiting } from '../../parts/words/Waiting';
 import { count } from '../../parts/words/figures';
 import { useTrouble } from '../../parts/words/useTrouble';
+import { useMessages } from '../../state/messages';
 import { draftsApi, useOwnCopyQuery, useSeveralDraftsMutation } from '../../state/draftsApi';
 import { request } from '../../state/operations';
 import { useBannedWordsQuery } from '../../state/rosterApi';

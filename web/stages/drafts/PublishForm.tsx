@@ -1,9 +1,9 @@
 import type { ChangeAddition, Draft } from '@opsimath/contract/api/drafts';
-import { useMessages } from '../../state/messages';
 import { Modal, Segmented } from 'antd';
 import { useState } from 'react';
 import { DayField } from '../../parts/words/DayField';
 import { useTrouble } from '../../parts/words/useTrouble';
+import { useMessages } from '../../state/messages';
 import { usePublishDraftMutation } from '../../state/publishedApi';
 import { useAppSelector } from '../../state/store';
 import { useScope } from '../../state/useScope';

@@ -1,11 +1,11 @@
 import { Button } from 'antd';
-import { useMessages } from '../../state/messages';
 import { Fragment, useState } from 'react';
 import { Empty } from '../../parts/words/Empty';
 import { Waiting } from '../../parts/words/Waiting';
 import { Problem } from '../../parts/words/Problem';
 import { count, spelledDay } from '../../parts/words/figures';
 import { useTrouble } from '../../parts/words/useTrouble';
+import { useMessages } from '../../state/messages';
 import { useAskAgainMutation, useForgetChangeMutation, usePublishedQuery } from '../../state/publishedApi';
 import { useScope } from '../../state/useScope';
 import { NoteChange } from './NoteChange';

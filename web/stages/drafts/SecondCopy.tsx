@@ -1,5 +1,4 @@
 import type { Draft, SecondCopy as Second, SecondKeywords } from '@opsimath/contract/api/drafts';
-import { useMessages } from '../../state/messages';
 import { draftCoverage, draftKeyword } from '@opsimath/core/copy/draftCoverage';
 import { type DraftField, slotsOf } from '@opsimath/core/copy/draftFields';
 import { measure } from '@opsimath/core/copy/measure';
@@ -9,6 +8,7 @@ import { useDeferredValue, useMemo } from 'react';
 import { count, counted } from '../../parts/words/figures';
 import { LANGUAGE_NAMES } from '../../parts/words/languages';
 import { useTrouble } from '../../parts/words/useTrouble';
+import { useMessages } from '../../state/messages';
 import type { Changed } from '../../state/draftKeeper';
 import { useSecondCopyMutation, useSecondKeywordsQuery } from '../../state/draftsApi';
 import { useScope } from '../../state/useScope';

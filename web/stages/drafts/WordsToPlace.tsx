@@ -1,10 +1,10 @@
 import type { Draft } from '@opsimath/contract/api/drafts';
-import { useMessages } from '../../state/messages';
 import { type DraftField, slotsOf } from '@opsimath/core/copy/draftFields';
 import { cheapestToDrop } from '@opsimath/core/copy/draftCoverage';
 import { measure } from '@opsimath/core/copy/measure';
 import { Button, Select } from 'antd';
 import { memo, useState } from 'react';
+import { useMessages } from '../../state/messages';
 import { count } from '../../parts/words/figures';
 import { pixelWidth } from './pixelWidth';
 import type { DraftFacts } from './useDraftFacts';

@@ -10,10 +10,10 @@ import { ColumnsMenu } from '../../parts/table/ColumnsMenu';
 import { spelledDay } from '../../parts/words/figures';
 import { useGapPageQuery } from '../../state/gapsApi';
 import { useLookUpsQuery } from '../../state/lookUpApi';
-import { useProjectsQuery } from '../../state/projectApi';
 import { useListsQuery } from '../../state/siftApi';
 import { type Scope, searchWithView } from '../../state/scope';
 import { useScope } from '../../state/useScope';
+import { useSettings } from '../../state/useSettings';
 import { CaptureUnknown } from './CaptureUnknown';
 import { GapTable } from './GapTable';
 import { GapTitle } from './GapTitle';
@@ -185,8 +185,7 @@ function Chosen({ scope, onChange }: { scope: Scope; onChange: (change: Partial<
 function NotUsual() {
   const { project } = useScope();
   const { search } = useLocation();
-  const { data: projects } = useProjectsQuery();
-  const settings = projects?.find(({ id }) => id === project)?.settings;
+  const settings = useSettings();
   const told = settings ? notUsual(settings) : [];
   if (told.length === 0) return null;
   return (

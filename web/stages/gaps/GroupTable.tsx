@@ -4,8 +4,8 @@ import { Problem } from '../../parts/words/Problem';
 import { Waiting } from '../../parts/words/Waiting';
 import { count, decimal, worth } from '../../parts/words/figures';
 import { useGapGroupsQuery } from '../../state/gapsApi';
-import { useCurrency } from '../../state/useCurrency';
 import { useScope } from '../../state/useScope';
+import { useSettings } from '../../state/useSettings';
 import { t, wordOf } from '../../words/t';
 
 const MOST = 200;
@@ -19,7 +19,7 @@ const HEADS = {
 /** What passes the filter in groups; pressing one shows its keywords. */
 export function GroupTable({ project, query }: { project: number; query: GapGroupQuery }) {
   const { change } = useScope();
-  const currency = useCurrency();
+  const currency = useSettings()?.currency ?? '';
   const { data, error } = useGapGroupsQuery({ project, query: { ...query, limit: MOST } });
   if (error) return <Problem error={error} />;
   if (!data) return <Waiting for={t('gaps:GroupTable.theGroups')} />;

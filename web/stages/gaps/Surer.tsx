@@ -4,10 +4,11 @@ import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { percent } from '../../parts/words/figures';
 import { useImportsQuery } from '../../state/filesApi';
-import { useOverviewQuery, useProjectsQuery } from '../../state/projectApi';
+import { useOverviewQuery } from '../../state/projectApi';
 import { useTargetsQuery } from '../../state/rosterApi';
 import { searchWithView } from '../../state/scope';
 import { useScope } from '../../state/useScope';
+import { useSettings } from '../../state/useSettings';
 import { Told } from '../../words/Told';
 import { t } from '../../words/t';
 
@@ -25,7 +26,7 @@ export function Surer({ page }: { page: GapPage }) {
     { skip: isHidden },
   );
   const { data: targets } = useTargetsQuery(project, { skip: isHidden });
-  const settings = useProjectsQuery().data?.find(({ id }) => id === project)?.settings;
+  const settings = useSettings();
   if (isHidden || !imports || !overview || !targets || !settings || page.totals.keywords === 0) return null;
   const surface = scope.market.split('-')[0];
   const own = targets.filter((target) => target.side === 'own' && target.surface === surface);

@@ -1,10 +1,10 @@
 import { type PoolFigure, POOL_READERS, poolFigureOf } from '@opsimath/contract/figures/poolFigures';
-import { useMessages } from '../../state/messages';
 import type { LookUp } from '@opsimath/contract/api/lookUps';
 import type { PoolPage, PoolQuery, PoolRow } from '@opsimath/contract/api/pool';
 import { Button, Checkbox, Dropdown, Popover } from 'antd';
 import { copyAsTable } from '../../parts/table/copyAsTable';
 import { count, counted, spelledDay } from '../../parts/words/figures';
+import { useMessages } from '../../state/messages';
 import { toParams } from '../../state/api';
 import { lookUpApi, useExportsQuery } from '../../state/lookUpApi';
 import { useAppDispatch } from '../../state/store';

@@ -1,7 +1,7 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
-import { useMessages } from '../../state/messages';
 import { liesUnder } from '@opsimath/core/text/address';
 import { useTrouble } from '../../parts/words/useTrouble';
+import { useMessages } from '../../state/messages';
 import { useAddTargetsMutation, useTargetsQuery } from '../../state/rosterApi';
 import { useScope } from '../../state/useScope';
 import { t } from '../../words/t';

@@ -1,8 +1,8 @@
 import { Problem } from '../../parts/words/Problem';
 import { count, counted, decimal } from '../../parts/words/figures';
 import { useModelsQuery } from '../../state/gapsApi';
-import { useProjectsQuery } from '../../state/projectApi';
 import { useScope } from '../../state/useScope';
+import { useSettings } from '../../state/useSettings';
 import { CurveChart } from './CurveChart';
 import { ForecastModelView } from './ForecastModelView';
 import { ModelTables } from './ModelTables';
@@ -13,8 +13,7 @@ export function ModelsPanel() {
   const { project, scope } = useScope();
   const { market, date } = scope;
   const { data, error } = useModelsQuery({ project, market, date }, { skip: market === '' || date === '' });
-  const { data: projects } = useProjectsQuery();
-  const settings = projects?.find(({ id }) => id === project)?.settings;
+  const settings = useSettings();
   if (error) return <Problem error={error} />;
   if (!data) return <p className="soft">{t('roster:ModelsPanel.fittingClicksAndTheForecast')}</p>;
   const { curve, chance, forecast } = data;

@@ -1,8 +1,8 @@
 import { USUAL_SETTINGS } from '@opsimath/contract/api/usualSettings';
-import { useMessages } from '../../state/messages';
 import { takenBack } from '@opsimath/contract/api/patch';
 import type { SettingsChange } from '@opsimath/contract/api/projects';
 import { Problem } from '../../parts/words/Problem';
+import { useMessages } from '../../state/messages';
 import { request } from '../../state/operations';
 import { projectApi, useChangeProjectMutation, useProjectsQuery } from '../../state/projectApi';
 import { useAppSelector } from '../../state/store';

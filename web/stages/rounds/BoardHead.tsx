@@ -3,8 +3,8 @@ import { Button, Dropdown } from 'antd';
 import { useState } from 'react';
 import { copyAsTable } from '../../parts/table/copyAsTable';
 import { count, counted, decimal, percent, worth } from '../../parts/words/figures';
-import { useProjectsQuery } from '../../state/projectApi';
 import { useScope } from '../../state/useScope';
+import { useSettings } from '../../state/useSettings';
 import { ComparePlans } from './ComparePlans';
 import { roundTable } from './roundTable';
 import { Told } from '../../words/Told';
@@ -29,9 +29,7 @@ interface BoardHeadProps {
 
 /** What its clicks would sell at the rate that the project aims at: an aim is no forecast. */
 function AimWords({ clicks }: { clicks: number }) {
-  const { project } = useScope();
-  const { data: projects } = useProjectsQuery();
-  const goal = projects?.find(({ id }) => id === project)?.settings.goals.organic ?? null;
+  const goal = useSettings()?.goals.organic ?? null;
   if (goal === null || clicks <= 0) return null;
   return (
     <>

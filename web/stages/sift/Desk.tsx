@@ -5,11 +5,11 @@ import { useState } from 'react';
 import { useKeys } from '../../parts/keys/useKeys';
 import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';
-import { useProjectsQuery } from '../../state/projectApi';
 import { useJudgingState } from '../../state/judgingShown';
 import { useSiftQuery } from '../../state/siftApi';
 import { undoStackOf, useUndoState } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';
+import { useSettings } from '../../state/useSettings';
 import { DeskFront } from './DeskFront';
 import { DeskKeyword } from './DeskKeyword';
 import { FactCard } from './FactCard';
@@ -49,8 +49,7 @@ export function Desk({ lookUp, query, page }: { lookUp: LookUp; query: SiftQuery
   const [reason, setReason] = useState('');
   const [note, setNote] = useState('');
   const keepNote = useNoteOn();
-  const { data: projects } = useProjectsQuery();
-  const reasons = projects?.find(({ id }) => id === project)?.settings.verdictReasons ?? NO_REASONS;
+  const reasons = useSettings()?.verdictReasons ?? NO_REASONS;
   const { data, error, isFetching } = useSiftQuery({
     lookUp: lookUp.id,
     query: {

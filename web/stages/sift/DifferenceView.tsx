@@ -1,11 +1,11 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
-import { useMessages } from '../../state/messages';
 import type { SiftDifference } from '@opsimath/contract/api/sift';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
 import { Waiting } from '../../parts/words/Waiting';
 import { count } from '../../parts/words/figures';
+import { useMessages } from '../../state/messages';
 import { useDifferenceQuery, useListFromSiftMutation } from '../../state/siftApi';
 import { useAppSelector } from '../../state/store';
 import type { UsedRecipe } from './useRecipe';

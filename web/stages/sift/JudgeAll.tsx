@@ -1,8 +1,8 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
-import { useMessages } from '../../state/messages';
 import type { SiftQuery } from '@opsimath/contract/api/sift';
 import { Button, Dropdown } from 'antd';
 import { count, counted } from '../../parts/words/figures';
+import { useMessages } from '../../state/messages';
 import { problemOf } from '../../state/api';
 import { useJudgeAllMutation } from '../../state/siftApi';
 import { useAppSelector } from '../../state/store';

@@ -1,10 +1,10 @@
 import type { KeywordList } from '@opsimath/contract/api/lists';
-import { useMessages } from '../../state/messages';
 import { InputNumber, Popover } from 'antd';
 import { useState } from 'react';
 import { copyAsTable } from '../../parts/table/copyAsTable';
 import { Problem } from '../../parts/words/Problem';
 import { count, counted, spelledDay } from '../../parts/words/figures';
+import { useMessages } from '../../state/messages';
 import { request } from '../../state/operations';
 import {
   siftApi,

@@ -1,10 +1,10 @@
 import type { OutsidePreview } from '@opsimath/contract/api/outside';
-import { useMessages } from '../../state/messages';
 import type { Judgement } from '@opsimath/contract/api/judgements';
 import { Button, Checkbox, Modal } from 'antd';
 import { useRef, useState } from 'react';
 import { Problem } from '../../parts/words/Problem';
 import { count, counted } from '../../parts/words/figures';
+import { useMessages } from '../../state/messages';
 import { useAddNoteMutation } from '../../state/notesApi';
 import { useJudgeMutation } from '../../state/siftApi';
 import { useAppSelector } from '../../state/store';

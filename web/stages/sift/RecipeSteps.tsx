@@ -8,9 +8,9 @@ import {
 } from '@dnd-kit/core';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import type { SiftPage } from '@opsimath/contract/api/sift';
-import { useProjectsQuery } from '../../state/projectApi';
 import { useListsQuery } from '../../state/siftApi';
 import { useScope } from '../../state/useScope';
+import { useSettings } from '../../state/useSettings';
 import { useMarkersQuery } from '../../state/variantsApi';
 import { StepLine } from './StepLine';
 import type { UsedRecipe } from './useRecipe';
@@ -30,8 +30,7 @@ export function RecipeSteps({ recipe, page, added }: RecipeStepsProps) {
   const { project, scope, change } = useScope();
   const { data: lists } = useListsQuery(project);
   const { data: markers } = useMarkersQuery(project);
-  const { data: projects } = useProjectsQuery();
-  const reasons = ['', ...(projects?.find(({ id }) => id === project)?.settings.verdictReasons ?? [])];
+  const reasons = ['', ...(useSettings()?.verdictReasons ?? [])];
   const open = scope.view.startsWith('removed-') ? scope.view.slice(8) : null;
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: CARRIES_FROM } }));
   const placed = ({ active, over }: DragEndEvent): void => {

@@ -1,5 +1,4 @@
 import type { LookUp } from '@opsimath/contract/api/lookUps';
-import { useMessages } from '../../state/messages';
 import type { SiftPage, SiftQuery } from '@opsimath/contract/api/sift';
 import type { Verdict } from '@opsimath/contract/api/judgements';
 import { Button, Input, Popover, Segmented } from 'antd';
@@ -7,6 +6,7 @@ import { useCallback, useState } from 'react';
 import { FindBox } from '../../parts/words/FindBox';
 import { Problem } from '../../parts/words/Problem';
 import { count } from '../../parts/words/figures';
+import { useMessages } from '../../state/messages';
 import { useListFromSiftMutation } from '../../state/siftApi';
 import { useAppSelector } from '../../state/store';
 import { undoStackOf, useUndoState, useUndoable } from '../../state/undoStacks';

@@ -1,10 +1,10 @@
 import type { WatchView } from '@opsimath/contract/api/watch';
-import { useMessages } from '../../state/messages';
 import { unitsAMonth } from '@opsimath/core/watch/schedule';
 import { Button, Popover } from 'antd';
 import { useState } from 'react';
 import { counted, spelledDay } from '../../parts/words/figures';
 import { useTrouble } from '../../parts/words/useTrouble';
+import { useMessages } from '../../state/messages';
 import { request } from '../../state/operations';
 import { useUndoable } from '../../state/undoStacks';
 import { useScope } from '../../state/useScope';

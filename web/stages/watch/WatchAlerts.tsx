@@ -1,12 +1,13 @@
 import { ALERT_KINDS, type WatchAlert } from '@opsimath/contract/api/watch';
-import { useMessages } from '../../state/messages';
 import type { ProjectSettings } from '@opsimath/contract/api/projects';
 import { Button, InputNumber } from 'antd';
 import { count, spelledDay } from '../../parts/words/figures';
 import { useTrouble } from '../../parts/words/useTrouble';
-import { useChangeProjectMutation, useProjectsQuery } from '../../state/projectApi';
+import { useMessages } from '../../state/messages';
+import { useChangeProjectMutation } from '../../state/projectApi';
 import { useFeedQuery, useSetFeedMutation } from '../../state/watchApi';
 import { useScope } from '../../state/useScope';
+import { useSettings } from '../../state/useSettings';
 import { t, wordOf } from '../../words/t';
 
 type Limits = ProjectSettings['alerts'];
@@ -50,10 +51,9 @@ export function WatchAlerts({ alerts }: { alerts: readonly WatchAlert[] }) {
 
 function WhatCounts() {
   const { project } = useScope();
-  const { data: projects } = useProjectsQuery();
   const [keep] = useChangeProjectMutation();
   const trouble = useTrouble();
-  const limits = projects?.find(({ id }) => id === project)?.settings.alerts;
+  const limits = useSettings()?.alerts;
   if (!limits) return null;
   const set = (alerts: Partial<Limits>): void =>
     void keep({ project, settings: { alerts } }).unwrap().catch(trouble);
